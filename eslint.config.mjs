@@ -1,0 +1,101 @@
+import { readdirSync } from 'node:fs';
+import next from 'eslint-config-next/core-web-vitals';
+import typescript from 'eslint-config-next/typescript';
+
+// Imports run one way: app -> features -> {ui, data, devices, workers} -> core (docs/architecture.md).
+const outsideCore = ['app', 'features', 'ui', 'data', 'devices', 'workers'].map((folder) => `./src/${folder}`);
+const rooms = readdirSync(new URL('./src/features', import.meta.url), { withFileTypes: true })
+  .filter((entry) => entry.isDirectory())
+  .map((entry) => entry.name);
+
+const zones = [
+  { target: './src/core', from: outsideCore, message: 'core imports only itself and small calculation libraries' },
+  {
+    target: ['./src/ui', './src/data', './src/devices', './src/workers'],
+    from: ['./src/app', './src/features'],
+    message: 'imports run app -> features -> {ui, data, devices, workers} -> core',
+  },
+  {
+    target: './src/data',
+    from: ['./src/ui', './src/devices', './src/workers'],
+    message: 'the data layer knows no interface',
+  },
+  {
+    target: ['./src/ui', './src/devices', './src/workers'],
+    from: './src/data',
+    message: 'only queries.ts, actions.ts, route handlers and instrumentation import src/data',
+  },
+  ...rooms.map((room) => ({
+    target: `./src/features/${room}`,
+    from: './src/features',
+    except: [`./${room}`],
+    message: 'features do not import each other: move what two need to core, data or ui',
+  })),
+];
+
+const dataIsFar = {
+  target: ['./src/app', './src/features'],
+  from: './src/data',
+  message: 'components get props: only queries.ts, actions.ts, route handlers and instrumentation import src/data',
+};
+
+const paths = (list) => ['error', { basePath: import.meta.dirname, zones: list }];
+
+const config = [
+  {
+    ignores: [
+      '.next/**',
+      'node_modules/**',
+      'next-env.d.ts',
+      'drizzle/**',
+      '.hodman*/**',
+      'test-results/**',
+      '.cache/**',
+    ],
+  },
+  ...next,
+  ...typescript,
+  {
+    files: ['src/**/*.{ts,tsx}'],
+    settings: { 'import/resolver': { typescript: { project: './tsconfig.json' } } },
+    rules: {
+      'import/no-restricted-paths': paths([...zones, dataIsFar]),
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ regex: '^\\.\\.?/.*src/', message: 'use the @/ alias' }, { regex: '/index$' }] },
+      ],
+      '@typescript-eslint/consistent-type-imports': 'error',
+    },
+  },
+  {
+    files: [
+      'src/features/*/queries.ts',
+      'src/features/*/actions.ts',
+      'src/features/*/*.test.ts',
+      'src/app/**/route.ts',
+      'src/instrumentation.ts',
+    ],
+    rules: { 'import/no-restricted-paths': paths(zones) },
+  },
+  {
+    files: ['src/core/**/*.ts'],
+    ignores: ['src/core/**/*.test.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              regex:
+                '^(react|react-dom|next|drizzle-orm|@mui|@emotion|@electric-sql|node:|server-only|fs|path|os|crypto|child_process|next-safe-action|react-hook-form)(/|$|:)?',
+              message: 'core is pure: no interface, framework, database or Node code',
+            },
+          ],
+        },
+      ],
+      'no-restricted-globals': ['error', 'process', 'window', 'document', 'fetch', 'localStorage', 'sessionStorage'],
+    },
+  },
+];
+
+export default config;

@@ -1,0 +1,40 @@
+// Two projects: core runs without a server's module map, so that a stray `server-only` import in core fails there.
+const shared = {
+  testEnvironment: 'node',
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  transform: {
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      {
+        jsc: {
+          target: 'es2022',
+          parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
+        },
+        module: { type: 'es6' },
+      },
+    ],
+  },
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+};
+
+const config = {
+  projects: [
+    {
+      ...shared,
+      displayName: 'core',
+      testMatch: ['<rootDir>/src/core/**/*.test.ts', '<rootDir>/src/ui/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts'],
+    },
+    {
+      ...shared,
+      displayName: 'data',
+      testMatch: ['<rootDir>/src/data/**/*.test.ts', '<rootDir>/src/features/**/*.test.ts'],
+      moduleNameMapper: {
+        ...shared.moduleNameMapper,
+        '^server-only$': '<rootDir>/src/data/fixtures/server-only.ts',
+      },
+    },
+  ],
+};
+
+export default config;

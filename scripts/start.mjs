@@ -1,0 +1,5 @@
+import { build, install, serve } from './ground.mjs';
+
+install();
+build();
+await serve({ demo: false });

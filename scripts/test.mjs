@@ -1,0 +1,89 @@
+// Everything that must hold, in the order in which it is cheapest to fail; one line at the end adds it all up.
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { install, nextBin } from './ground.mjs';
+
+const CHROMIUM = '/usr/bin/chromium';
+let passed = 0;
+let failed = 0;
+
+function installChromium() {
+  if (existsSync(CHROMIUM)) return;
+  console.log('Installing Chromium from Debian’s packages …');
+  const steps = [
+    ['apt-get', ['update', '-qq']],
+    ['apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium']],
+  ];
+  const done = steps.every(
+    ([command, args]) => spawnSync(command, args, { stdio: ['ignore', 'ignore', 'inherit'] }).status === 0,
+  );
+  if (done && existsSync(CHROMIUM)) return;
+  console.error(
+    'The end-to-end tests need Debian’s Chromium, and it may not be installed here: run "apt-get install chromium" as root, then npm test again.',
+  );
+  process.exit(1);
+}
+
+/** Runs one step and counts it as one. */
+function step(name, command, args, env = {}) {
+  console.log(`\n— ${name}`);
+  const done = spawnSync(command, args, { stdio: 'inherit', env: { ...process.env, ...env } });
+  if (done.status === 0) passed++;
+  else failed++;
+  console.log(`${done.status === 0 ? 'passed' : 'FAILED'}: ${name}`);
+  return done.status === 0;
+}
+
+/** Runs a test runner that leaves a JSON report, and counts its cases; no report counts as one failure. */
+function cases(name, command, args, report, read, env = {}) {
+  console.log(`\n— ${name}`);
+  rmSync(report, { force: true });
+  const done = spawnSync(command, args, { stdio: 'inherit', env: { ...process.env, ...env } });
+  const counted = existsSync(report) ? read(JSON.parse(readFileSync(report, 'utf8'))) : { passed: 0, failed: 0 };
+  passed += counted.passed;
+  failed += counted.failed;
+  // A runner that fails without a failed case (a file that does not load) has failed all the same.
+  if (done.status !== 0 && counted.failed === 0) failed++;
+}
+
+const bin = (name) => `node_modules/.bin/${name}`;
+
+install();
+installChromium();
+mkdirSync('test-results', { recursive: true });
+
+step('format', bin('prettier'), ['--check', '.', '--log-level', 'warn']);
+step('lint', bin('eslint'), ['.', '--max-warnings', '0']);
+// Next writes the types of the routes first; where it cannot, tsc says so.
+spawnSync(process.execPath, [nextBin, 'typegen'], { stdio: 'ignore' });
+step('types', bin('tsc'), ['--noEmit']);
+cases(
+  'unit and data tests',
+  process.execPath,
+  [
+    '--experimental-vm-modules',
+    '--disable-warning=ExperimentalWarning',
+    'node_modules/jest/bin/jest.js',
+    '--json',
+    '--outputFile=test-results/jest.json',
+    '--reporters=default',
+  ],
+  'test-results/jest.json',
+  (report) => ({ passed: report.numPassedTests, failed: report.numFailedTests + report.numRuntimeErrorTestSuites }),
+);
+const built = step('production build', process.execPath, ['scripts/build.mjs']);
+if (built) {
+  cases(
+    'end to end',
+    process.execPath,
+    ['node_modules/@playwright/test/cli.js', 'test'],
+    'test-results/e2e.json',
+    ({ stats }) => ({
+      passed: stats.expected + stats.flaky,
+      failed: stats.unexpected + stats.skipped,
+    }),
+  );
+}
+
+console.log(`\n${passed} passed, ${failed} failed`);
+process.exit(failed > 0 ? 1 : 0);
