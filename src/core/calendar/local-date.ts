@@ -1,0 +1,49 @@
+import { addDays as add, addMonths as addM, differenceInCalendarDays, format, isValid, parseISO } from 'date-fns';
+import { TZDate } from '@date-fns/tz';
+
+declare const localDate: unique symbol;
+
+/** A calendar day without a time zone, written 2026-11-25. */
+export type LocalDate = string & { readonly [localDate]: true };
+
+/** Reads a written day; undefined where it is no day of the calendar. */
+export function readLocalDate(text: string): LocalDate | undefined {
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return undefined;
+  const day = parseISO(text);
+  return isValid(day) && format(day, 'yyyy-MM-dd') === text ? (text as LocalDate) : undefined;
+}
+
+/** The day that it is at `instant` in the household's IANA time zone. */
+export function dayIn(instant: Date, timeZone: string): LocalDate {
+  return format(new TZDate(instant, timeZone), 'yyyy-MM-dd') as LocalDate;
+}
+
+/** The wall-clock time at `instant` in the household's zone, written 18:00. */
+export function clockIn(instant: Date, timeZone: string): string {
+  return format(new TZDate(instant, timeZone), 'HH:mm');
+}
+
+/** The instant at which a household's clock shows `clock` on `day`. */
+export function instantAt(day: LocalDate, clock: string, timeZone: string): Date {
+  const [hour = 0, minute = 0] = clock.split(':').map(Number);
+  const [year = 0, month = 1, date = 1] = day.split('-').map(Number);
+  return new Date(new TZDate(year, month - 1, date, hour, minute, timeZone).getTime());
+}
+
+export const addDays = (day: LocalDate, days: number) => format(add(parseISO(day), days), 'yyyy-MM-dd') as LocalDate;
+
+/** The same day `months` later; the last day of a month that is too short. */
+export const addMonths = (day: LocalDate, months: number) =>
+  format(addM(parseISO(day), months), 'yyyy-MM-dd') as LocalDate;
+
+/** Days from `from` to `to`; negative where `to` is earlier. */
+export const daysBetween = (from: LocalDate, to: LocalDate) => differenceInCalendarDays(parseISO(to), parseISO(from));
+
+/** "Wed 25 Nov": short enough for a label, with the weekday that a cook thinks in. */
+export const writeDay = (day: LocalDate) => format(parseISO(day), 'EEE d MMM');
+
+/** "Wednesday 25 November". */
+export const writeDayInFull = (day: LocalDate) => format(parseISO(day), 'EEEE d MMMM');
+
+/** The first letter of the weekday, for the head of a strip of days. */
+export const weekdayLetter = (day: LocalDate) => format(parseISO(day), 'EEEEE');

@@ -1,0 +1,56 @@
+import { z } from 'zod';
+import type { Grams } from '../quantity/units';
+import { bandFor } from './schools';
+
+const amount = z.number().positive().max(10_000);
+
+/** An addition in one dog's bowl: never part of a batch or its density. */
+export const bowlLineSchema = z.object({
+  id: z.number().int().positive(),
+  what: z.string().trim().min(1).max(80),
+  unit: z.string().trim().min(1).max(20),
+  rule: z.discriminatedUnion('by', [
+    z.object({ by: z.literal('flat'), amount }),
+    z.object({ by: z.literal('body weight'), amount, perKg: z.number().positive().max(200) }),
+    /** A label's bands: so much up to this body weight in g; the last may hold for every heavier dog. */
+    z.object({
+      by: z.literal('bands'),
+      bands: z
+        .array(z.object({ upTo: z.number().positive().optional(), amount: z.number().nonnegative().max(10_000) }))
+        .min(1)
+        .max(30),
+    }),
+  ]),
+  slotId: z.number().int().positive(),
+  /** kcal in one unit, where its label says. */
+  kcalPerUnit: z.number().nonnegative().max(2000).optional(),
+});
+export type BowlLine = Readonly<z.infer<typeof bowlLineSchema>>;
+
+/** What a bowl line comes to for a dog of this weight. */
+export interface BowlAddition {
+  readonly lineId: number;
+  readonly what: string;
+  /** In the line's unit; undefined where the label has no row for this weight. */
+  readonly amount: number | undefined;
+  readonly unit: string;
+  readonly kcal: number;
+}
+
+/** The addition of a bowl line for a body weight in g. Source: the label, or whoever set it. */
+export function additionOf(line: BowlLine, weight: Grams): BowlAddition {
+  const { rule } = line;
+  const dose =
+    rule.by === 'flat'
+      ? rule.amount
+      : rule.by === 'body weight'
+        ? (rule.amount * weight) / 1000 / rule.perKg
+        : bandFor(rule.bands, weight)?.amount;
+  return {
+    lineId: line.id,
+    what: line.what,
+    unit: line.unit,
+    amount: dose,
+    kcal: (dose ?? 0) * (line.kcalPerUnit ?? 0),
+  };
+}

@@ -1,0 +1,108 @@
+import { daysBetween, type LocalDate } from '../calendar/local-date';
+import { grams, kilocalories, type Kilocalories } from '../quantity/units';
+import { additionOf, type BowlAddition } from './bowl-line';
+import { dayEnergy, type DayEnergy } from './day-energy';
+import { rationOn, type Dog, type Slot, type SlotPart } from './dog';
+import { lifeStage, type LifeStage } from './stage';
+
+/** The meals that a day may have, in order, with their usual times (common practice, no source). */
+export const USUAL_SLOTS = [
+  { name: 'breakfast', clock: '07:30' },
+  { name: 'elevenses', clock: '10:00' },
+  { name: 'lunch', clock: '12:30' },
+  { name: 'tea', clock: '15:30' },
+  { name: 'supper', clock: '18:00' },
+] as const;
+
+export const MOST_MEALS = 5;
+
+const NAMES: Readonly<Record<number, readonly (typeof USUAL_SLOTS)[number]['name'][]>> = {
+  1: ['supper'],
+  2: ['breakfast', 'supper'],
+  3: ['breakfast', 'lunch', 'supper'],
+  4: ['breakfast', 'lunch', 'tea', 'supper'],
+  5: ['breakfast', 'elevenses', 'lunch', 'tea', 'supper'],
+};
+
+/** The names of the usual meals of a day with so many. */
+export function namesOfMeals(count: number): readonly string[] {
+  const names = NAMES[count];
+  if (!names) throw new Error(`${count} meals a day are not offered`);
+  return names;
+}
+
+/** 2 meals a day for adults, 3 up to six months, 4 below three and for nursing dogs. Source: common practice, no source. */
+export function usualMeals(ageDays: number, stage: LifeStage['kind'] = 'adult'): number {
+  if (stage === 'lactation') return 4;
+  return ageDays < 90 ? 4 : ageDays < 183 ? 3 : 2;
+}
+
+/** One meal of one day: its part of the energy, and what is added in the bowl. */
+export interface DayMeal extends Slot {
+  readonly fraction: number;
+  /** The recipe that this meal is always made of. */
+  readonly recipeId: number | undefined;
+  /** What the home-cooked food of this meal has to bring: its fraction less what the additions bring. Never below 0. */
+  readonly kcal: Kilocalories;
+  readonly additions: readonly BowlAddition[];
+  /** The additions alone bring more than the meal may hold. */
+  readonly overfull: boolean;
+}
+
+/** Which part of the day each slot gets on a day, in the order of the clock. */
+export function partsOn(dog: Dog, day: LocalDate): SlotPart[] {
+  const { meals } = rationOn(dog, day);
+  if (meals) return [...meals];
+  const names = namesOfMeals(usualMeals(daysBetween(dog.birthDate, day), lifeStage(dog, day).kind));
+  return names.map((name) => {
+    const slot = dog.slots.find((each) => each.name === name);
+    if (!slot) throw new Error(`${dog.name} has no ${name}`);
+    return { slotId: slot.id, fraction: 1 / names.length };
+  });
+}
+
+/**
+ * The meals of a dog's day in the order of the clock. A bowl line whose meal is not fed on this day goes into the
+ * last one. Portion and additions are solved together: the food brings the meal's kcal less theirs.
+ */
+export function mealsOn(dog: Dog, day: LocalDate, energy: DayEnergy = dayEnergy(dog, day)): DayMeal[] {
+  const parts = partsOn(dog, day)
+    .map((part) => ({ ...part, slot: dog.slots.find((each) => each.id === part.slotId)! }))
+    .sort((a, b) => a.slot.clock.localeCompare(b.slot.clock));
+  const last = parts.at(-1);
+  return parts.map(({ slot, fraction, recipeId }) => {
+    const additions = dog.bowlLines
+      .filter(
+        (line) =>
+          line.slotId === slot.id || (slot === last?.slot && !parts.some((part) => part.slotId === line.slotId)),
+      )
+      .map((line) => additionOf(line, grams(energy.weight)));
+    const left = energy.homeKcal * fraction - additions.reduce((sum, each) => sum + each.kcal, 0);
+    return {
+      ...slot,
+      fraction,
+      recipeId,
+      kcal: kilocalories(Math.max(0, left)),
+      additions,
+      overfull: left < 0,
+    };
+  });
+}
+
+/** The home-cooked kcal of a day: of all meals, or only of those that may be made of one recipe. */
+export const homeEnergyOn = (dog: Dog, day: LocalDate, recipeId?: number): Kilocalories =>
+  kilocalories(
+    mealsOn(dog, day)
+      .filter((meal) => recipeId === undefined || meal.recipeId === undefined || meal.recipeId === recipeId)
+      .reduce((sum, meal) => sum + meal.kcal, 0),
+  );
+
+/**
+ * Which of a dog's meals comes next: the last unfed one whose time has come (or comes within two hours), else the
+ * first unfed one; undefined when all are fed.
+ */
+export function nextMeal<T extends { readonly clock: string }>(unfed: readonly T[], clock: string): T | undefined {
+  const [hour = 0, minute = 0] = clock.split(':').map(Number);
+  const soon = `${String(Math.min(23, hour + 2)).padStart(2, '0')}:${String(minute).padStart(2, '0')}`;
+  return unfed.filter((slot) => slot.clock <= soon).at(-1) ?? unfed[0];
+}

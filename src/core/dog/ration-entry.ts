@@ -1,0 +1,204 @@
+import { daysBetween, readLocalDate, type LocalDate } from '../calendar/local-date';
+import type { Problem } from '../problem';
+import { readSpan } from '../quantity/reading';
+import type { Grams, UnitSet } from '../quantity/units';
+import { readBodyWeight } from '../quantity/weight';
+import { weightOn } from './day-energy';
+import type { Dog, Ration } from './dog';
+import type { FoodFacts } from './food-facts';
+import type { Work } from './maintenance-factor';
+import type { RationMethod } from './method';
+import { NO_SCHOOL, readSchool, type SchoolEntry } from './school-entry';
+import { schoolDay, type School, type SchoolKind } from './schools';
+
+export const METHOD_CHOICES = [
+  'table',
+  'factor',
+  'nrc',
+  'short form',
+  'kcal',
+  'prescribed',
+  'protein',
+  'cups',
+  'percent',
+  'pieces',
+  'like for like',
+  'weight table',
+] as const;
+export type MethodChoice = (typeof METHOD_CHOICES)[number];
+
+/** How a dog's day is to be set, as typed. */
+export interface RationEntry {
+  readonly method: MethodChoice;
+  readonly work: Work;
+  readonly proneToGain: boolean;
+  readonly goal: string;
+  readonly factor: string;
+  readonly k: string;
+  readonly kcal: string;
+  readonly school: SchoolEntry;
+  /** The recipe that a school is reckoned with. */
+  readonly recipeId: number | null;
+  readonly from: string;
+  readonly reason: string;
+}
+
+export type ReadRation =
+  | { readonly ok: true; readonly value: Pick<Ration, 'from' | 'work' | 'proneToGain' | 'method' | 'goal'> }
+  | { readonly ok: false; readonly problems: readonly Problem[] };
+
+const FURTHEST_DAYS = 90;
+
+const isSchool = (method: MethodChoice): method is SchoolKind =>
+  !['table', 'factor', 'nrc', 'short form', 'kcal'].includes(method);
+
+/**
+ * Reads a ration as typed, every problem at its field. A school needs a food to become kcal; `foods` gives what is
+ * known of each recipe. Refuses figures that no dog lives on.
+ */
+export function readRationEntry(
+  entry: RationEntry,
+  dog: Dog,
+  given: { readonly set: UnitSet; readonly today: LocalDate; readonly foods: ReadonlyMap<number, FoodFacts> },
+): ReadRation {
+  const { set, today, foods } = given;
+  const problems: Problem[] = [];
+  const from = readLocalDate(entry.from);
+  if (!from) problems.push({ field: 'from', message: 'From which day on?' });
+  else if (from < today) problems.push({ field: 'from', message: 'What was fed before today is history.' });
+  else if (daysBetween(today, from) > FURTHEST_DAYS)
+    problems.push({ field: 'from', message: `At most ${FURTHEST_DAYS} days ahead.` });
+
+  const weight = weightOn(dog, from ?? today);
+  const goal = readGoal(entry.goal, weight, set, problems);
+  const method = isSchool(entry.method)
+    ? readSchoolMethod(entry.method, entry, weight, set, foods, problems)
+    : readPlainMethod(entry, problems);
+  if (problems.length > 0 || !method) return { ok: false, problems };
+  return {
+    ok: true,
+    value: { from: from ?? today, work: entry.work, proneToGain: entry.proneToGain, goal, method },
+  };
+}
+
+function readGoal(text: string, weight: Grams, set: UnitSet, problems: Problem[]): Grams | undefined {
+  if (text.trim() === '') return undefined;
+  const goal = readBodyWeight(text, set);
+  if (!goal.ok) problems.push({ ...goal.problem, field: 'goal' });
+  else if (goal.value < weight * 0.5 || goal.value > weight * 1.5) {
+    problems.push({ field: 'goal', message: 'That is more than half its weight away. Check the number and its unit.' });
+  } else return goal.value;
+  return undefined;
+}
+
+function readPlainMethod(entry: RationEntry, problems: Problem[]): RationMethod | undefined {
+  const number = (field: 'factor' | 'kcal' | 'k', low: number, high: number, message: string) => {
+    const read = readSpan(entry[field]);
+    if (read.ok && read.value.low === read.value.high && read.value.low >= low && read.value.low <= high) {
+      return read.value.low;
+    }
+    problems.push({ field, message });
+    return low;
+  };
+  switch (entry.method) {
+    case 'factor':
+      return { kind: 'factor', factor: number('factor', 0.5, 12, 'A factor from 0.5 to 12, such as 1.4.') };
+    case 'nrc':
+      return { kind: 'nrc', k: number('k', 60, 300, 'k from 60 to 300; 95 inactive, 130 active.') };
+    case 'kcal':
+      return { kind: 'kcal', kcal: number('kcal', 20, 20_000, 'kcal a day, from 20 to 20 000.') };
+    case 'short form':
+      return { kind: 'short form' };
+    default:
+      return { kind: 'table' };
+  }
+}
+
+function readSchoolMethod(
+  kind: SchoolKind,
+  entry: RationEntry,
+  weight: Grams,
+  set: UnitSet,
+  foods: ReadonlyMap<number, FoodFacts>,
+  problems: Problem[],
+): RationMethod | undefined {
+  const school = readSchool(kind, entry.school, set);
+  if (!school.ok) {
+    problems.push(...school.problems.map((problem) => ({ ...problem, field: `school.${problem.field}` })));
+    return undefined;
+  }
+  const inKcal = school.value.kind === 'prescribed' && school.value.unit === 'kcal';
+  const food = entry.recipeId === null ? undefined : foods.get(entry.recipeId);
+  if (!food && !inKcal) {
+    problems.push({ field: 'recipeId', message: 'With which food? A school knows kcal only through one.' });
+    return undefined;
+  }
+  const facts = food ?? { name: 'any food', density: 1, measured: false };
+  const said = schoolDay(school.value, weight, facts);
+  if (!said.ok) {
+    problems.push({
+      field: said.problem.field === 'bands' ? 'school.bands.0.weight' : 'recipeId',
+      message: said.problem.message,
+    });
+    return undefined;
+  }
+  return { kind: 'school', school: school.value, food: facts };
+}
+
+/** The ration in force as a cook would type it. */
+export function toRationEntry(
+  ration: Ration,
+  today: LocalDate,
+  recipeIdOf: (name: string) => number | null,
+  writeGoal: (goal: Grams) => string,
+): RationEntry {
+  const { method } = ration;
+  const school = method.kind === 'school' ? method.school : undefined;
+  return {
+    method: school ? school.kind : (method.kind as MethodChoice),
+    work: ration.work,
+    proneToGain: ration.proneToGain,
+    goal: ration.goal === undefined ? '' : writeGoal(ration.goal),
+    factor: method.kind === 'factor' ? String(Number(method.factor.toFixed(3))) : '1.4',
+    k: method.kind === 'nrc' ? String(method.k) : '95',
+    kcal: method.kind === 'kcal' ? String(Math.round(method.kcal)) : '',
+    school: school ? toSchoolEntry(school) : NO_SCHOOL,
+    recipeId: method.kind === 'school' ? recipeIdOf(method.food.name) : null,
+    from: today,
+    reason: '',
+  };
+}
+
+const spanOf = (low: number, high: number) => (low === high ? String(low) : `${low}-${high}`);
+
+/** A school as a cook would type it; weights of bands in kg. */
+export function toSchoolEntry(school: School): SchoolEntry {
+  const none = NO_SCHOOL;
+  switch (school.kind) {
+    case 'protein':
+      return { ...none, per: String(school.poundsOfDogPerPound) };
+    case 'pieces':
+      return { ...none, amount: String(school.ounces), per: String(school.poundsOfDogPerPiece) };
+    case 'cups':
+      return { ...none, amount: String(school.cups), per: spanOf(school.low, school.high) };
+    case 'percent':
+      return { ...none, amount: spanOf(school.low, school.high) };
+    case 'like for like':
+      return { ...none, amount: String(school.cups) };
+    case 'prescribed':
+      return { ...none, amount: spanOf(school.low, school.high), unit: school.unit, by: school.by };
+    case 'weight table':
+      return {
+        ...none,
+        unit: school.unit,
+        makes: String(school.makes),
+        bands: school.bands.map((band, index) => ({
+          weight:
+            band.upTo === undefined
+              ? `over ${(school.bands[index - 1]?.upTo ?? 0) / 1000} kg`
+              : `up to ${Number((band.upTo / 1000).toFixed(2))} kg`,
+          amount: spanOf(band.low, band.high),
+        })),
+      };
+  }
+}

@@ -1,0 +1,124 @@
+import { fine, refused, type Outcome } from '../problem';
+import type { Quantity } from '../quantity/quantity';
+import { US_CUP_ML, grams, volumeOf, type Grams, type VolumeUnit } from '../quantity/units';
+import { isWater, type Food, type FoodMeasure } from './food';
+
+/** Grams of one mL of a food, and the measure that says so. */
+export interface Density {
+  readonly gramsPerMl: number;
+  readonly from: string;
+}
+
+/** A weight found for a quantity, and how: "1 large is 50 g". */
+export interface Resolved {
+  readonly grams: Grams;
+  readonly how: string;
+}
+
+/** No home kitchen cooks more of one thing at once; above it an amount is taken for a slip (common practice, no source). */
+export const LARGEST_LINE_G = grams(200_000);
+
+const TABLE_VOLUMES: readonly [words: RegExp, millilitres: number, unit: VolumeUnit][] = [
+  [/^cup\b/i, US_CUP_ML, 'cup'],
+  [/^(tbsp|tablespoon)\b/i, volumeOf('tbsp', 'us'), 'tbsp'],
+  [/^(tsp|teaspoon)\b/i, volumeOf('tsp', 'us'), 'tsp'],
+  [/^fl oz\b/i, volumeOf('floz', 'us'), 'floz'],
+  [/^(quart|qt)\b/i, volumeOf('qt', 'us'), 'qt'],
+];
+
+/** A yield measure tells what is left after cooking or pitting: never a raw amount. */
+const tellsRawAmount = (measure: FoodMeasure) =>
+  !/yield/i.test(measure.unit) && measure.amount > 0 && measure.grams > 0;
+
+/**
+ * How heavy one mL of a food is, by the table's measure in the unit asked for, else by its first volume measure;
+ * water is 1 g/mL. Undefined where the table has none: a cup of an unknown food is not 236 g.
+ */
+export function densityOf(food: Food, measures: readonly FoodMeasure[], asked?: VolumeUnit): Density | undefined {
+  if (isWater(food)) return { gramsPerMl: 1, from: '1 mL of water is 1 g' };
+  const nearestFirst = [...TABLE_VOLUMES].sort((a, b) => Number(b[2] === asked) - Number(a[2] === asked));
+  for (const [unit, volume] of nearestFirst) {
+    const measure = measures.find((candidate) => tellsRawAmount(candidate) && unit.test(candidate.unit));
+    if (measure) {
+      const gramsPerMl = measure.grams / (measure.amount * volume);
+      return { gramsPerMl, from: `${measure.amount} ${measure.unit} is ${measure.grams} g` };
+    }
+  }
+  return undefined;
+}
+
+const SIZES = ['extra large', 'large', 'medium', 'small', 'jumbo'];
+const ANY_PIECE = new Set(['whole', 'piece', 'egg', 'fruit', 'root', '']);
+
+/** The table's measure for a counted word: "large" finds "large (7-1/4" …)" and "Potato large (3" …)". */
+function pieceMeasure(word: string, measures: readonly FoodMeasure[]): FoodMeasure | undefined {
+  const usable = measures.filter(
+    (measure) => tellsRawAmount(measure) && !TABLE_VOLUMES.some(([unit]) => unit.test(measure.unit)),
+  );
+  const leading = (measure: FoodMeasure) => measure.unit.toLowerCase().split(/[,(]/)[0]!.trim();
+  const named = (name: string) =>
+    usable.find((measure) => leading(measure) === name) ??
+    usable.find((measure) => leading(measure).endsWith(` ${name}`) && !/slice|strip/.test(leading(measure))) ??
+    usable.find((measure) => leading(measure).startsWith(`${name} `));
+  if (word !== '' && word !== 'whole') {
+    const match = named(word);
+    if (match || !ANY_PIECE.has(word)) return match;
+  }
+  // A bare count means a middling piece: by its size word, or by the food's own name ("beet (2" dia)").
+  return (
+    named('medium') ??
+    usable.find(
+      (measure) =>
+        !/^(oz|lb|package|can|container|serving|slice|strip|nlea|patty|unit)/i.test(leading(measure)) &&
+        !SIZES.includes(leading(measure)),
+    )
+  );
+}
+
+const listMeasures = (measures: readonly FoodMeasure[]) =>
+  measures
+    .filter(tellsRawAmount)
+    .slice(0, 4)
+    .map((measure) => `${measure.amount} ${measure.unit} (${measure.grams} g)`)
+    .join(', ');
+
+/**
+ * Turns a written quantity of a food into grams, by that food's own household measures.
+ *
+ * Takes the quantity, the food and its measures; returns g and how they were found. Refuses a volume or a count
+ * for which the food has no measure, and an amount that no home kitchen cooks.
+ * Source: USDA SR 24 household measures; never a cup taken as 236 g.
+ */
+export function resolveGrams(quantity: Quantity, food: Food, measures: readonly FoodMeasure[]): Outcome<Resolved> {
+  const found = find(quantity, food, measures);
+  if (found.ok && found.value.grams > LARGEST_LINE_G) {
+    return refused(
+      `That is ${Math.round(found.value.grams / 1000)} kg, more than a home kitchen cooks at once. Check the amount.`,
+    );
+  }
+  if (found.ok && found.value.grams < 0.001)
+    return refused('That is less than any kitchen scale can show. Check the amount.');
+  return found;
+}
+
+function find(quantity: Quantity, food: Food, measures: readonly FoodMeasure[]): Outcome<Resolved> {
+  if (quantity.kind === 'mass') return fine({ grams: grams(quantity.grams), how: 'weighed' });
+  if (quantity.kind === 'volume') {
+    const density = densityOf(food, measures, quantity.unit);
+    if (!density)
+      return refused(`There is no cup or spoon of “${food.name}” in the food table. Write a weight (g, oz or lb).`);
+    return fine({ grams: grams(quantity.millilitres * density.gramsPerMl), how: density.from });
+  }
+  const measure = pieceMeasure(quantity.word, measures);
+  if (!measure) {
+    const known = listMeasures(measures);
+    const asked = quantity.word === '' ? 'A bare number' : `“${quantity.word}”`;
+    return refused(
+      `${asked} is no weight for “${food.name}”. ${known ? `The table knows ${known}. ` : ''}Write a weight (g, oz or lb).`,
+    );
+  }
+  return fine({
+    grams: grams((quantity.count * measure.grams) / measure.amount),
+    how: `${measure.amount} ${measure.unit} is ${measure.grams} g`,
+  });
+}

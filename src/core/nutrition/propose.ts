@@ -1,0 +1,181 @@
+import { solve } from 'yalps';
+import { isWater, type Food } from '../food/food';
+import { grams, type Grams } from '../quantity/units';
+import { READINGS, RETINOL } from './balance-readings';
+import { energyOf, type EnergyFactors } from './energy';
+import type { Profile, Profiles } from './profiles';
+import type { Portioned } from './totals';
+
+/** A food that may be added, up to so many g. */
+export interface Candidate {
+  readonly food: Pick<Food, 'ndb' | 'name' | 'group' | 'per100'>;
+  readonly cap: Grams;
+}
+
+export interface Addition {
+  readonly ndb: string;
+  readonly grams: Grams;
+}
+
+/** A limit that the additions cannot hold, and by how much of it they miss. */
+export interface Relaxation {
+  readonly name: string;
+  readonly side: 'least' | 'most';
+  /** The smallest part of the limit by which it must give way. */
+  readonly by: number;
+}
+
+export interface Proposed {
+  readonly additions: readonly Addition[];
+  /** Empty where every limit that anything supplies is held. */
+  readonly conflicts: readonly Relaxation[];
+  /** Nutrients with a least that neither the recipe nor a candidate supplies: dropped, and said. */
+  readonly dropped: readonly string[];
+}
+
+/** A candidate's cap for a recipe, from its cap in g per 1000 kcal. */
+export const capFor = (lines: readonly Portioned[], perThousand: number, factors: EnergyFactors): Grams =>
+  grams((perThousand * energyOf(lines, factors)) / 1000);
+
+/** One side of a nutrient's limit as a row of the programme: coefficients of each candidate, and the bound. */
+export interface LimitRow {
+  readonly name: string;
+  readonly side: 'least' | 'most';
+  readonly bound: number;
+  readonly perGram: readonly number[];
+  /** What the limit itself comes to for this recipe: the measure of a relaxation. */
+  readonly whole: number;
+}
+
+/** The linear programme of a recipe, its candidates and a profile, in plain rows. */
+export interface Programme {
+  readonly rows: readonly LimitRow[];
+  readonly caps: readonly number[];
+  readonly dropped: readonly string[];
+}
+
+/** Less than this is not weighed in a kitchen (common practice, no source). */
+const SMALLEST = 0.05;
+
+/**
+ * Writes down the linear programme: grams of each candidate between 0 and its cap, every nutrient between its least
+ * and its most per 1000 kcal, where the candidates' own energy counts too. Values that were not measured count as 0
+ * for a least, so that what is proposed is enough as far as is known. Source: handbook 3 (balancing).
+ */
+export function programmeOf(
+  eaten: readonly Portioned[],
+  candidates: readonly Candidate[],
+  nutrients: Profiles['nutrients'],
+  profile: Profile,
+  factors: EnergyFactors,
+): Programme {
+  const lines = eaten.filter((line) => !isWater(line.food));
+  const kcal = energyOf(lines, factors);
+  const energyPerGram = candidates.map(({ food }) => energyOf([{ food, grams: grams(1) }], factors));
+  const rows: LimitRow[] = [];
+  const dropped: string[] = [];
+  for (const { name } of nutrients) {
+    const limit = profile.limits[name];
+    const reading = READINGS[name];
+    if (!limit) continue;
+    const inRecipe = (of: (typeof READINGS)[string]['of']) =>
+      lines.reduce((sum, line) => sum + ((of(line.food.per100) ?? 0) * line.grams) / 100, 0);
+    const perGram = (of: (typeof READINGS)[string]['of']) => candidates.map(({ food }) => (of(food.per100) ?? 0) / 100);
+    const add = (side: 'least' | 'most', perThousand: number, of: (typeof READINGS)[string]['of']) => {
+      const whole = (perThousand * kcal) / 1000;
+      rows.push({
+        name,
+        side,
+        bound: whole - inRecipe(of),
+        perGram: perGram(of).map((value, index) => value - (perThousand * energyPerGram[index]!) / 1000),
+        whole,
+      });
+    };
+    const supplied = reading && (inRecipe(reading.of) > 0 || perGram(reading.of).some((value) => value > 0));
+    if (!supplied) {
+      if (limit.least !== undefined) dropped.push(name);
+      continue;
+    }
+    if (limit.least !== undefined) add('least', limit.least, reading.of);
+    if (limit.most !== undefined) add('most', limit.most, name === 'vitamin A' ? RETINOL : reading.of);
+  }
+  return { rows, caps: candidates.map((candidate) => candidate.cap), dropped };
+}
+
+const OPTIONS = { checkCycles: true, maxPivots: 100_000 } as const;
+
+/** The rows and caps as the solver takes them, every row in parts of its own limit: IU and mg then weigh alike. */
+function inParts({ rows, caps }: Programme) {
+  const constraints = new Map<string, { min?: number; max?: number }>();
+  rows.forEach(({ side, bound, whole }, index) =>
+    constraints.set(`r${index}`, side === 'least' ? { min: bound / whole } : { max: bound / whole }),
+  );
+  caps.forEach((cap, index) => constraints.set(`c${index}`, { max: cap }));
+  const variables = (price: number): [string, Record<string, number>][] =>
+    caps.map((_, index) => [
+      `x${index}`,
+      {
+        price,
+        [`c${index}`]: 1,
+        ...Object.fromEntries(rows.map(({ perGram, whole }, at) => [`r${at}`, perGram[index]! / whole])),
+      },
+    ]);
+  return { constraints, variables };
+}
+
+const amountsOf = (found: ReadonlyMap<string, number>, letter: 'x' | 's', count: number): number[] =>
+  Array.from({ length: count }, (_, index) => found.get(`${letter}${index}`) ?? 0);
+
+/** The least weight of additions, in g of each, that holds every row; undefined where nothing does. */
+export function leastWeight(programme: Programme): readonly number[] | undefined {
+  const { constraints, variables } = inParts(programme);
+  const solution = solve({ direction: 'minimize', objective: 'price', constraints, variables: variables(1) }, OPTIONS);
+  return solution.status === 'optimal' ? amountsOf(new Map(solution.variables), 'x', programme.caps.length) : undefined;
+}
+
+/**
+ * The smallest giving way: the limits are relaxed, each in parts of itself, so that the sum of the parts is least;
+ * of what then remains free the least weight is taken (its price is a millionth).
+ */
+export function leastRelaxed(programme: Programme): {
+  readonly grams: readonly number[];
+  readonly slack: readonly number[];
+} {
+  const { constraints, variables } = inParts(programme);
+  const all = variables(1e-6);
+  programme.rows.forEach(({ side }, index) =>
+    all.push([`s${index}`, { price: 1, [`r${index}`]: side === 'least' ? 1 : -1 }]),
+  );
+  const solution = solve({ direction: 'minimize', objective: 'price', constraints, variables: all }, OPTIONS);
+  const found = new Map(solution.variables);
+  return { grams: amountsOf(found, 'x', programme.caps.length), slack: amountsOf(found, 's', programme.rows.length) };
+}
+
+/**
+ * Which additions, at least in weight, bring every nutrient between its least and its most. Where none can, the limits
+ * that stand in each other's way, with the smallest parts by which they must give way.
+ *
+ * Takes the lines that are eaten, the candidates with their caps in g, the nutrients, one profile and the household's
+ * energy factors; returns g. Source: linear programming; handbook 3.
+ */
+export function propose(
+  eaten: readonly Portioned[],
+  candidates: readonly Candidate[],
+  nutrients: Profiles['nutrients'],
+  profile: Profile,
+  factors: EnergyFactors,
+): Proposed {
+  const programme = programmeOf(eaten, candidates, nutrients, profile, factors);
+  const met = leastWeight(programme);
+  const relaxed = met ? undefined : leastRelaxed(programme);
+  const amounts = met ?? relaxed!.grams;
+  return {
+    additions: candidates.flatMap(({ food }, index) =>
+      amounts[index]! >= SMALLEST ? [{ ndb: food.ndb, grams: grams(amounts[index]!) }] : [],
+    ),
+    conflicts: programme.rows.flatMap(({ name, side }, index) =>
+      relaxed && relaxed.slack[index]! > 1e-6 ? [{ name, side, by: relaxed.slack[index]! }] : [],
+    ),
+    dropped: programme.dropped,
+  };
+}

@@ -1,0 +1,65 @@
+import type { Food } from '../food/food';
+import { grams, type Grams } from '../quantity/units';
+import { NUTRIENTS, type Composition, type Nutrient } from './nutrients';
+
+/** A weighed amount of one food. */
+export interface Portioned {
+  readonly grams: Grams;
+  readonly food: Pick<Food, 'per100' | 'group'>;
+}
+
+/** The sum of one nutrient over a mixture, in the nutrient's own unit, and the mass that has a value for it. */
+export interface NutrientTotal {
+  readonly amount: number;
+  readonly coveredGrams: Grams;
+}
+
+export interface Totals {
+  readonly mass: Grams;
+  /** A nutrient that no line has a value for is absent: unknown, not 0. */
+  readonly nutrients: Readonly<Partial<Record<Nutrient, NutrientTotal>>>;
+}
+
+/** How much of one nutrient an amount of a food holds; undefined where it was not measured. */
+export function nutrientIn(composition: Composition, nutrient: Nutrient, mass: number): number | undefined {
+  const per100 = composition[nutrient];
+  return per100 === undefined ? undefined : (per100 * mass) / 100;
+}
+
+/**
+ * Sums every nutrient over the lines of a mixture.
+ *
+ * Takes g of each food; returns amounts in the table's units with the mass that they cover.
+ * Source: composition per 100 g, USDA SR 24.
+ */
+export function totalsOf(lines: readonly Portioned[]): Totals {
+  const nutrients: Partial<Record<Nutrient, { amount: number; coveredGrams: Grams }>> = {};
+  let mass = 0;
+  for (const line of lines) {
+    mass += line.grams;
+    for (const nutrient of NUTRIENTS) {
+      const amount = nutrientIn(line.food.per100, nutrient, line.grams);
+      if (amount === undefined) continue;
+      const sum = (nutrients[nutrient] ??= { amount: 0, coveredGrams: grams(0) });
+      sum.amount += amount;
+      sum.coveredGrams = grams(sum.coveredGrams + line.grams);
+    }
+  }
+  return { mass: grams(mass), nutrients };
+}
+
+/**
+ * The solids of a mixture: what cannot boil away, in g. Lines whose water was not measured count as no solids,
+ * so that it is a lower bound.
+ */
+export function solidsOf(lines: readonly Portioned[]): Grams {
+  return grams(
+    lines.reduce((sum, line) => {
+      const water = line.food.per100.water_g;
+      return water === undefined ? sum : sum + line.grams * (1 - water / 100);
+    }, 0),
+  );
+}
+
+/** Solids in each gram of a finished food of which `whole` g were made from these lines; a lower bound. */
+export const solidsPerGram = (lines: readonly Portioned[], whole: number): number => solidsOf(lines) / whole;

@@ -1,0 +1,73 @@
+import { readQuantity } from '../quantity/read';
+import { readCount, readScale } from '../quantity/reading';
+import { grams, type UnitSet } from '../quantity/units';
+import { toWeigh, writeSum, writeWeight } from '../quantity/write';
+import { testFoods, testMeasures } from '../../../tests/fixtures/reference-files';
+import { resolveGrams } from '../food/measures';
+import { scaledForKitchen } from './drift';
+
+const foods = new Map(testFoods().map((food) => [food.ndb, food]));
+const measures = testMeasures();
+
+function line(text: string, ndb: string, set: UnitSet = 'us') {
+  const read = readQuantity(text, set);
+  if (!read.ok) throw new Error(read.problem.message);
+  const food = foods.get(ndb)!;
+  const list = measures.get(ndb) ?? [];
+  const resolved = resolveGrams(read.value, food, list);
+  if (!resolved.ok) throw new Error(resolved.problem.message);
+  return { grams: resolved.value.grams, quantity: read.value, food, measures: list };
+}
+
+// Common practice (handbook 1): eggs whole, cups to 1/4, spoons to 1/8 tsp, pounds and ounces; no source.
+test.each([
+  ['2 large', '01123', 1.6, 'us', '3 large', 160],
+  ['1 1/2 cups', '20005', 1.8684, 'us', '2¾ cups', 560.5],
+  ['2 lb', '17343', 1.5, 'us', '3 lb', 1360.8],
+  ['1 kg', '17343', 1.8684, 'metric', undefined, 1868.4],
+  ['1 tbsp', '04582', 2, 'us', '2 tbsp', 28],
+] as const)('%s of %s × %d (%s) is %s', (text, ndb, factor, set, words, mass) => {
+  const { lines } = scaledForKitchen([line(text, ndb, set)], factor, set, '4-9-4');
+  expect(lines[0]!.measure).toBe(words);
+  expect(lines[0]!.grams).toBeCloseTo(mass, 0);
+});
+
+test('a drift of more than 1 % of the energy is told, a smaller one is not', () => {
+  expect(scaledForKitchen([line('2 large', '01123')], 1.6, 'us', '4-9-4').drift).toBeCloseTo(3 / 3.2 - 1, 6);
+  expect(scaledForKitchen([line('2 lb', '17343')], 1.5, 'us', '4-9-4').drift).toBeUndefined();
+});
+
+test.each([
+  ['3550', 3550],
+  ['3.55 kg', 3550],
+  ['3,5', 3.5],
+  ['0', 0],
+  ['7 lb 3 oz', 3260.2],
+])('the scale says %s: %d g', (text, mass) => {
+  const read = readScale(text);
+  expect(read.ok && read.value).toBeCloseTo(mass, 1);
+});
+
+test.each(['', '-5', 'much', '3 cups', '1/0', '900 kg'])('a reading of %p is refused', (text) =>
+  expect(readScale(text).ok).toBe(false),
+);
+
+test('an empty tare is a tared scale', () => expect(readScale(' ', 'zero')).toEqual({ ok: true, value: 0 }));
+
+test.each([
+  ['9.5', 9.5],
+  ['9 1/2', 9.5],
+])('%s cups are counted as %d', (text, count) => expect(readCount(text)).toEqual({ ok: true, value: count }));
+
+test.each(['4000', '-2', '0', 'some', '3 large'])('a count of %p is refused', (text) =>
+  expect(readCount(text).ok).toBe(false),
+);
+
+test('sums, weights and what is typed for weighing', () => {
+  expect(writeSum(14_320)).toBe('14.32 kg');
+  expect(writeSum(320)).toBe('320 g');
+  expect(toWeigh(9432.54)).toBe('9433');
+  expect(toWeigh(4.56)).toBe('4.6');
+  expect(writeWeight(grams(26_400), 'metric')).toBe('26.4 kg');
+  expect(writeWeight(grams(26_400), 'us')).toBe('58.2 lb');
+});

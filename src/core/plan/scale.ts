@@ -1,0 +1,81 @@
+import type { Dog } from '../dog/dog';
+import { homeEnergyOn } from '../dog/meals';
+import { addDays, type LocalDate } from '../calendar/local-date';
+import type { Explanation } from '../explanation';
+import { fine, refused, type Outcome } from '../problem';
+import { grams, kilocalories, type Grams, type Kilocalories } from '../quantity/units';
+
+/** One dog's part of a plan: its home-cooked kcal of each day from the first feeding day. */
+export interface DogNeed {
+  readonly dogId: number;
+  readonly name: string;
+  readonly byDay: readonly Kilocalories[];
+}
+
+export interface Scale {
+  /** What every line of the recipe is multiplied by. */
+  readonly factor: number;
+  readonly need: Kilocalories;
+  readonly explanation: Explanation;
+}
+
+/** No household plans further ahead than its freezer's best-by dates reach: three months and a bit (common practice, no source). */
+export const LONGEST_PLAN_DAYS = 120;
+
+export const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0);
+
+/** The home-cooked energy of each dog on each day of a plan, in the meals that this recipe may fill. */
+export const needsOf = (
+  dogs: readonly (Dog & { id: number })[],
+  first: LocalDate,
+  days: number,
+  recipeId?: number,
+): DogNeed[] =>
+  dogs.map((dog) => ({
+    dogId: dog.id,
+    name: dog.name,
+    byDay: Array.from({ length: days }, (_, index) => homeEnergyOn(dog, addDays(first, index), recipeId)),
+  }));
+
+/**
+ * By how much a recipe is multiplied so that it covers exactly these dogs for these days.
+ *
+ * Takes the needs in kcal, day by day, and the energy of the unscaled recipe in kcal.
+ * Refuses a plan without dogs or days and a recipe without energy. Source: arithmetic.
+ */
+export function scaleFor(needs: readonly DogNeed[], recipeKcal: Kilocalories): Outcome<Scale> {
+  if (needs.length === 0) return refused('Choose at least one dog to cook for.', 'dogIds');
+  const days = needs[0]!.byDay.length;
+  if (days < 1) return refused('Cook for at least one day.', 'days');
+  if (days > LONGEST_PLAN_DAYS) return refused(`Cook for ${LONGEST_PLAN_DAYS} days at the most.`, 'days');
+  if (!(recipeKcal > 0)) return refused('This recipe holds no energy yet: give it a line that does.', 'recipeId');
+  const need = sum(needs.map((dog) => sum(dog.byDay)));
+  const factor = need / recipeKcal;
+  return fine({
+    factor,
+    need: kilocalories(need),
+    explanation: {
+      title: `The recipe × ${factor.toFixed(4)}`,
+      steps: [
+        ...needs.map((dog) => ({
+          what: `${dog.name}, ${days} ${days === 1 ? 'day' : 'days'}`,
+          sum:
+            Math.abs((dog.byDay.at(-1) ?? 0) - (dog.byDay[0] ?? 0)) < 0.05
+              ? `${days} × ${dog.byDay[0]!.toFixed(1)} = ${sum(dog.byDay).toFixed(1)} kcal`
+              : `${dog.byDay[0]!.toFixed(1)} rising to ${dog.byDay.at(-1)!.toFixed(1)}, in all ${sum(dog.byDay).toFixed(1)} kcal`,
+        })),
+        { what: 'needed', sum: `${need.toFixed(1)} kcal` },
+        { what: 'the recipe as written', sum: `${recipeKcal.toFixed(2)} kcal` },
+        { what: 'scale', sum: `${need.toFixed(1)} ÷ ${recipeKcal.toFixed(2)} = ${factor.toFixed(4)}` },
+      ],
+      source: 'Each dog’s ration in force, summed day by day.',
+    },
+  });
+}
+
+/** Every line multiplied by the factor; nothing else changes. */
+export const scaleLines = <T extends { readonly grams: Grams }>(lines: readonly T[], factor: number): T[] =>
+  lines.map((line) => ({ ...line, grams: grams(line.grams * factor) }));
+
+/** The last feeding day of a plan. */
+export const lastDay = (first: LocalDate, days: number): LocalDate => addDays(first, days - 1);

@@ -1,0 +1,70 @@
+import fc from 'fast-check';
+import { packsFor } from './packs';
+import { checkShares, suggestShares } from './shares';
+import { splitToGram } from './split';
+
+const weights = fc.array(fc.double({ min: 0.1, max: 3000, noNaN: true }), { minLength: 1, maxLength: 60 });
+
+test('parts are whole grams that sum to the total, none more than 1 g from its exact part', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 0, max: 100_000 }), weights, (total, list) => {
+      const parts = splitToGram(total, list);
+      const sum = list.reduce((all, weight) => all + weight, 0);
+      expect(parts.reduce((all, part) => all + part, 0)).toBe(total);
+      parts.forEach((part, index) => expect(Math.abs(part - (total * list[index]!) / sum)).toBeLessThan(1));
+    }),
+  );
+});
+
+// Hamilton's method by hand: 100 by 1 : 1 : 1 is 34, 33, 33.
+test('the largest remainder goes first', () => expect(splitToGram(100, [1, 1, 1])).toEqual([34, 33, 33]));
+
+test('packs sum to the share for any yield and any division', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 0, max: 60_000 }), weights, (share, list) => {
+      const proposal = packsFor(
+        share,
+        list.map((grams, day) => ({ dogId: 1, day, grams })),
+      );
+      expect(proposal.packs.reduce((sum, pack) => sum + pack.grams, 0)).toBe(share);
+      expect(proposal.packs.filter((pack) => pack.short).length).toBeLessThanOrEqual(1);
+      for (const pack of proposal.packs) expect(Number.isInteger(pack.grams) && pack.grams > 0).toBe(true);
+    }),
+  );
+});
+
+test('one dog-day a pack, what is left is a short pack for anybody', () => {
+  const days = [0, 1, 2, 3].map((day) => ({ dogId: 7, day, grams: 863.2 }));
+  const { packs, filled } = packsFor(2310, days);
+  expect(filled).toBe(2);
+  expect(packs.map((pack) => pack.grams)).toEqual([863, 863, 584]);
+  expect(packs[2]).toEqual({ grams: 584, short: true });
+});
+
+test('a gap of a gram a pack is spread, not bagged', () => {
+  const days = [0, 1, 2].map((day) => ({ dogId: 7, day, grams: 100 }));
+  expect(packsFor(302, days).packs.map((pack) => pack.grams)).toEqual([101, 101, 100]);
+  expect(packsFor(299, days).packs.map((pack) => pack.grams)).toEqual([100, 100, 99]);
+});
+
+test('shares are suggested by what the fridge keeps, and sum to the yield', () => {
+  const demands = [0, 1, 2, 3, 4, 5, 6, 7].map((daysAfterCooking) => ({ daysAfterCooking, grams: 500 }));
+  expect(suggestShares(4000, demands, 4)).toEqual({ today: 500, fridge: 2000, freezer: 1500, dry: 0 });
+  fc.assert(
+    fc.property(fc.integer({ min: 0, max: 50_000 }), fc.integer({ min: 3, max: 5 }), (total, fridgeDays) => {
+      expect(checkShares(suggestShares(total, demands, fridgeDays), total).ok).toBe(true);
+    }),
+  );
+});
+
+test('shares that do not sum, or are negative, are refused', () => {
+  expect(checkShares({ today: 0, fridge: 100, freezer: 100, dry: 0 }, 210)).toMatchObject({
+    problem: { field: 'shares' },
+  });
+  expect(checkShares({ today: -1, fridge: 101, freezer: 0, dry: 0 }, 100)).toMatchObject({
+    problem: { field: 'today' },
+  });
+  expect(checkShares({ today: 0.5, fridge: 99.5, freezer: 0, dry: 0 }, 100)).toMatchObject({
+    problem: { field: 'today' },
+  });
+});

@@ -1,0 +1,93 @@
+import fc from 'fast-check';
+import { dogOf } from '../../../tests/fixtures/dogs';
+import { addDays, type LocalDate } from '../calendar/local-date';
+import { energyDensity, grams } from '../quantity/units';
+import { demandsOf, dogDaysFrom, feedingFrom, proposePacks } from './proposals';
+
+const DAY = '2026-11-25' as LocalDate;
+const dog = (id: number, kg: number) => ({ ...dogOf(kg, DAY), id });
+const DOGS = [dog(1, 20), dog(2, 8)];
+const DENSITY = energyDensity(1.2);
+
+const share = (id: number, fate: 'today' | 'fridge' | 'freezer' | 'dry', mass: number, day = DAY) => ({
+  id,
+  fate,
+  grams: mass,
+  day,
+});
+
+test('each share goes on where the one before it ended', () => {
+  const perDay = dogDaysFrom(DAY, 1, DOGS, DENSITY)
+    .slice(0, 2)
+    .map((each) => each.grams);
+  const whole = Math.round(perDay[0]! + perDay[1]!);
+  const packs = proposePacks(
+    { firstDay: DAY, days: 4, density: DENSITY, shares: [share(1, 'fridge', whole), share(2, 'freezer', whole)] },
+    DOGS,
+    undefined,
+  );
+  expect(packs.get(1)!.map((pack) => pack.dogId)).toEqual([1, 2]);
+  expect(packs.get(2)!.map((pack) => pack.dogId)).toEqual([1, 2]);
+});
+
+test('what is eaten warm takes the first day, so that the fridge begins with the second', () => {
+  const days = dogDaysFrom(DAY, 1, DOGS, DENSITY);
+  const packs = proposePacks(
+    {
+      firstDay: DAY,
+      days: 4,
+      density: DENSITY,
+      shares: [share(1, 'today', 300), share(2, 'fridge', Math.round(days[2]!.grams))],
+    },
+    DOGS,
+    undefined,
+  );
+  expect(packs.has(1)).toBe(false);
+  expect(packs.get(2)!.map((pack) => pack.dogId)).toEqual([1]);
+});
+
+test('a batch that is cooked later than planned is fed from the day it was divided', () => {
+  expect(feedingFrom(DAY, addDays(DAY, 2))).toBe(addDays(DAY, 2));
+  expect(feedingFrom(addDays(DAY, 2), DAY)).toBe(addDays(DAY, 2));
+});
+
+test('a dry share is cut by dry weight and density, and still sums to the gram', () => {
+  const dried = { dry: grams(612.4), density: energyDensity(4.4) };
+  const packs = proposePacks(
+    { firstDay: DAY, days: 3, density: DENSITY, shares: [share(1, 'dry', 2200)] },
+    DOGS,
+    dried,
+  ).get(1)!;
+  expect(packs.reduce((sum, pack) => sum + pack.grams, 0)).toBe(612);
+});
+
+test('packs of every share sum to it, for any division', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 0, max: 20_000 }),
+      fc.integer({ min: 0, max: 20_000 }),
+      fc.integer({ min: 0, max: 5000 }),
+      (fridge, freezer, today) => {
+        const shares = [share(1, 'today', today), share(2, 'fridge', fridge), share(3, 'freezer', freezer)].filter(
+          (each) => each.grams > 0,
+        );
+        const packs = proposePacks({ firstDay: DAY, days: 5, density: DENSITY, shares }, DOGS, undefined);
+        for (const each of shares) {
+          if (each.fate !== 'today')
+            expect(packs.get(each.id)!.reduce((sum, pack) => sum + pack.grams, 0)).toBe(each.grams);
+        }
+      },
+    ),
+    { numRuns: 60 },
+  );
+});
+
+test('the demand of a day is what the dogs still get of it', () => {
+  const demands = demandsOf({ from: DAY, today: DAY, days: 3 }, DOGS, DENSITY, (id) => (id === 1 ? 0.5 : 0));
+  const full = demandsOf({ from: DAY, today: DAY, days: 3 }, DOGS, DENSITY, () => 1);
+  expect(demands.map((each) => each.daysAfterCooking)).toEqual([0, 1, 2]);
+  expect(demands[0]!.grams).toBeLessThan(full[0]!.grams / 2);
+  expect(demands[1]!.grams).toBe(full[1]!.grams);
+  const later = demandsOf({ from: addDays(DAY, 5), today: DAY, days: 2 }, DOGS, DENSITY, () => 1);
+  expect(later.map((each) => each.daysAfterCooking)).toEqual([5, 6]);
+});

@@ -1,0 +1,97 @@
+import { addDays, daysBetween, type LocalDate } from '../calendar/local-date';
+import type { Dog } from '../dog/dog';
+import { homeEnergyOn } from '../dog/meals';
+import type { EnergyDensity, Grams } from '../quantity/units';
+import { packsFor, type DogDay, type ProposedPack } from './packs';
+import { FATES, type DayDemand, type Fate } from './shares';
+
+type NamedDog = Dog & { readonly id: number };
+
+/** How far ahead packs are cut where a batch holds more than its plan asked for. */
+const FURTHER_DAYS = 60;
+
+/** The day from which a batch is fed: the planned one, or the day it was divided where that came later. */
+export const feedingFrom = (firstDay: LocalDate, dividedOn: LocalDate): LocalDate =>
+  firstDay < dividedOn ? dividedOn : firstDay;
+
+/**
+ * The dog-days that a batch fills from `from` on, day by day, in g at a density (kcal/g); they go on past the plan's
+ * end, so that a surplus becomes packs too.
+ */
+export function dogDaysFrom(
+  from: LocalDate,
+  days: number,
+  dogs: readonly NamedDog[],
+  density: EnergyDensity,
+  recipeId?: number,
+): DogDay[] {
+  return Array.from({ length: days + FURTHER_DAYS }, (_, day) =>
+    dogs.map((dog) => ({ dogId: dog.id, day, grams: homeEnergyOn(dog, addDays(from, day), recipeId) / density })),
+  )
+    .flat()
+    .filter((dogDay) => dogDay.grams > 0);
+}
+
+/**
+ * What all dogs together eat of a batch on each day of its plan, in g.
+ * `leftToday` gives the part of today's food that a dog is still to get (0 to 1): a breakfast already eaten does not count.
+ */
+export function demandsOf(
+  plan: { readonly from: LocalDate; readonly today: LocalDate; readonly days: number; readonly recipeId?: number },
+  dogs: readonly NamedDog[],
+  density: EnergyDensity,
+  leftToday: (dogId: number) => number,
+): DayDemand[] {
+  return Array.from({ length: plan.days }, (_, index) => {
+    const day = addDays(plan.from, index);
+    const daysAfterCooking = Math.max(0, daysBetween(plan.today, day));
+    const grams = dogs.reduce(
+      (sum, dog) =>
+        sum + (homeEnergyOn(dog, day, plan.recipeId) / density) * (day === plan.today ? leftToday(dog.id) : 1),
+      0,
+    );
+    return { daysAfterCooking, grams };
+  });
+}
+
+interface DividedBatch {
+  readonly recipeId?: number;
+  readonly firstDay: LocalDate;
+  readonly days: number;
+  readonly density: EnergyDensity;
+  readonly shares: readonly {
+    readonly id: number;
+    readonly fate: Fate;
+    readonly grams: number;
+    readonly day: LocalDate;
+  }[];
+}
+
+/**
+ * The packs that each share becomes, by share id; every share goes on where the one before it ended. What is eaten
+ * today takes the first day's place whatever it weighs. A dry share is cut by its dry weight and density once it has them.
+ * Source: one dog-day a pack, common practice, no source.
+ */
+export function proposePacks(
+  batch: DividedBatch,
+  dogs: readonly NamedDog[],
+  dried: { readonly dry: Grams; readonly density: EnergyDensity } | undefined,
+): Map<number, readonly ProposedPack[]> {
+  const result = new Map<number, readonly ProposedPack[]>();
+  const dividedOn = batch.shares[0]?.day;
+  if (dividedOn === undefined || dogs.length === 0) return result;
+  const from = feedingFrom(batch.firstDay, dividedOn);
+  const wet = dogDaysFrom(from, batch.days, dogs, batch.density, batch.recipeId);
+  const warmToday = batch.shares.some((share) => share.fate === 'today') && from === dividedOn;
+  let start = warmToday ? wet.filter((dogDay) => dogDay.day === 0).length : 0;
+  for (const fate of FATES) {
+    const share = batch.shares.find((each) => each.fate === fate);
+    if (!share || fate === 'today') continue;
+    const isDry = fate === 'dry' && dried !== undefined;
+    const days = isDry ? dogDaysFrom(from, batch.days, dogs, dried.density, batch.recipeId) : wet;
+    const { packs, filled } = packsFor(isDry ? Math.round(dried.dry) : share.grams, days.slice(start));
+    start += filled;
+    result.set(share.id, packs);
+  }
+  return result;
+}

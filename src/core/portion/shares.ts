@@ -1,0 +1,46 @@
+import { fine, refused, type Outcome } from '../problem';
+import { writeGrams } from '../quantity/write';
+
+export const FATES = ['today', 'fridge', 'freezer', 'dry'] as const;
+/** What becomes of a part of the yield. */
+export type Fate = (typeof FATES)[number];
+
+export type Shares = Readonly<Record<Fate, number>>;
+
+/** What each dog is fed of this batch on a day, in g; the index is the day after cooking (0: the cook day itself). */
+export interface DayDemand {
+  readonly daysAfterCooking: number;
+  readonly grams: number;
+}
+
+/**
+ * A first split of a yield: what is eaten today warm, what the fridge keeps long enough, the rest to the freezer.
+ * Takes whole g and the demand of each day in order; returns whole g that sum to the yield. Nothing is dried unasked.
+ * Source: USDA fridge days, as the household sets them.
+ */
+export function suggestShares(yieldGrams: number, demands: readonly DayDemand[], fridgeDays: number): Shares {
+  const upTo = (from: number, to: number) =>
+    demands
+      .filter((demand) => demand.daysAfterCooking >= from && demand.daysAfterCooking <= to)
+      .reduce((sum, demand) => sum + demand.grams, 0);
+  const today = Math.min(yieldGrams, Math.round(upTo(0, 0)));
+  const fridge = Math.min(yieldGrams - today, Math.round(upTo(1, fridgeDays)));
+  return { today, fridge, freezer: yieldGrams - today - fridge, dry: 0 };
+}
+
+/** Refuses shares that are not whole, are negative, or do not sum to the yield (g). */
+export function checkShares(shares: Shares, yieldGrams: number): Outcome<Shares> {
+  for (const fate of FATES) {
+    if (!Number.isInteger(shares[fate]) || shares[fate] < 0)
+      return refused('A share is a whole number of grams, 0 or more.', fate);
+  }
+  const total = FATES.reduce((sum, fate) => sum + shares[fate], 0);
+  if (total !== yieldGrams) {
+    const gap = total - yieldGrams;
+    return refused(
+      `The shares come to ${writeGrams(total)}: ${writeGrams(Math.abs(gap))} ${gap > 0 ? 'more' : 'less'} than the pot holds.`,
+      'shares',
+    );
+  }
+  return fine(shares);
+}

@@ -1,0 +1,113 @@
+import type { Explanation } from '../explanation';
+import { fine, refused, type Outcome } from '../problem';
+import { energyDensity, grams, type EnergyDensity, type Grams, type Kilocalories } from '../quantity/units';
+import { writeGrams } from '../quantity/write';
+
+/** How the finished pot was measured: on the scale, vessel by vessel, or counted in cups of which one was weighed. */
+export type Weighing =
+  | {
+      readonly by: 'scale';
+      readonly vessels: readonly { readonly name: string; readonly gross: Grams; readonly tare: Grams }[];
+    }
+  | { readonly by: 'cups'; readonly cups: number; readonly cupGrams: Grams };
+
+/** What went in, as frozen when cooking began. */
+export interface WentIn {
+  /** Everything in the pot with the poured water, stir-ins included. */
+  readonly inPot: Grams;
+  /** What cannot boil away. */
+  readonly solids: Grams;
+  readonly kcal: Kilocalories;
+}
+
+export interface WeighedYield {
+  readonly net: Grams;
+  readonly eatenBefore: Grams;
+  /** A counted yield is an estimate. */
+  readonly estimated: boolean;
+  readonly density: EnergyDensity;
+  readonly explanation: Explanation;
+}
+
+function netOf(weighing: Weighing): Outcome<{ net: number; sums: string[] }> {
+  if (weighing.by === 'cups') {
+    if (!(weighing.cups > 0)) return refused('Count the cups: a number above 0.', 'cups');
+    if (!(weighing.cupGrams > 0)) return refused('Weigh one cup of the food, without the cup.', 'cupGrams');
+    return fine({
+      net: weighing.cups * weighing.cupGrams,
+      sums: [`${weighing.cups} cups × ${writeGrams(weighing.cupGrams)}, one of them weighed`],
+    });
+  }
+  if (weighing.vessels.length === 0) return refused('Weigh at least one vessel.', 'vessels');
+  for (const [index, vessel] of weighing.vessels.entries()) {
+    if (!(vessel.gross > 0))
+      return refused('What does the scale say, vessel and food together?', `vessels.${index}.gross`);
+    if (vessel.tare < 0) return refused('An empty vessel cannot weigh less than nothing.', `vessels.${index}.tare`);
+    if (vessel.gross <= vessel.tare) {
+      return refused(
+        'The full vessel weighs no more than the empty one. Check both readings.',
+        `vessels.${index}.gross`,
+      );
+    }
+  }
+  return fine({
+    net: weighing.vessels.reduce((sum, vessel) => sum + vessel.gross - vessel.tare, 0),
+    sums: weighing.vessels.map(
+      ({ name, gross, tare }) => `${name}: ${writeGrams(gross)} − ${writeGrams(tare)} = ${writeGrams(gross - tare)}`,
+    ),
+  });
+}
+
+/**
+ * The net yield of a pot and the energy density of its food.
+ *
+ * Takes the weighing, what was eaten before it (g; added back for the density, not divided) and what went in.
+ * Returns g and kcal/g. Refuses readings that cannot be, a yield above everything that went in, and one below
+ * the solids alone (a forgotten tare is the usual cause). Source: conservation of mass; NRC 2006 for the kcal.
+ */
+export function weighYield(weighing: Weighing, eatenBefore: Grams, wentIn: WentIn): Outcome<WeighedYield> {
+  const measured = netOf(weighing);
+  if (!measured.ok) return measured;
+  if (eatenBefore < 0) return refused('What was eaten cannot be less than nothing.', 'eatenBefore');
+  const field = weighing.by === 'cups' ? 'cups' : 'vessels';
+  const { net, sums } = measured.value;
+  const whole = net + eatenBefore;
+  const eatenWords = eatenBefore > 0 ? ` with the ${writeGrams(eatenBefore)} eaten` : '';
+  if (whole > wentIn.inPot) {
+    return refused(
+      `${writeGrams(net)}${eatenWords} is more than went in (${writeGrams(wentIn.inPot)}). Was the vessel’s own weight taken off?`,
+      field,
+    );
+  }
+  if (whole < wentIn.solids) {
+    return refused(
+      `${writeGrams(net)}${eatenWords} is less than the solids alone (${writeGrams(wentIn.solids)}), and those cannot boil away. ` +
+        'Was the tare taken off twice, or a vessel forgotten?',
+      field,
+    );
+  }
+  const density = energyDensity(wentIn.kcal / whole);
+  return fine({
+    net: grams(net),
+    eatenBefore,
+    estimated: weighing.by === 'cups',
+    density,
+    explanation: {
+      title: `${density.toFixed(4)} kcal in each gram`,
+      steps: [
+        ...sums.map((sum) => ({ what: 'weighed', sum })),
+        ...(eatenBefore > 0 ? [{ what: 'eaten before, added back', sum: writeGrams(eatenBefore) }] : []),
+        { what: 'energy in the pot', sum: `${wentIn.kcal.toFixed(2)} kcal` },
+        { what: 'density', sum: `${wentIn.kcal.toFixed(2)} ÷ ${whole.toFixed(1)} = ${density.toFixed(4)} kcal/g` },
+        {
+          what: 'limits',
+          sum: `between ${writeGrams(wentIn.solids)} of solids and ${writeGrams(wentIn.inPot)} in the pot`,
+        },
+      ],
+      source:
+        weighing.by === 'cups'
+          ? 'An estimate: counted cups, one of them weighed. Energy: NRC 2006, composition USDA SR 24.'
+          : 'Your scale. Energy: NRC 2006, composition USDA SR 24.',
+    },
+  });
+}

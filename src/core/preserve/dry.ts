@@ -1,0 +1,100 @@
+import type { Explanation } from '../explanation';
+import { fine, refused, type Outcome } from '../problem';
+import { energyDensity, grams, millilitres, type EnergyDensity, type Grams, type Millilitres } from '../quantity/units';
+import { writeGrams } from '../quantity/write';
+
+/** Readings of one tray: empty, with wet food, with dry food, all with the tray on the scale. */
+export interface TrayReadings {
+  readonly tare: Grams;
+  readonly wetGross: Grams;
+  readonly dryGross: Grams;
+}
+
+export interface Dried {
+  readonly trays: readonly { readonly wet: Grams; readonly dry: Grams; readonly water: Millilitres }[];
+  readonly wet: Grams;
+  readonly dry: Grams;
+  /** Water to put back: wet − dry, 1 g is 1 mL. */
+  readonly water: Millilitres;
+  /** mL of water for each gram of dry food. */
+  readonly waterPerGram: number;
+  /** kcal in each gram of dry food. */
+  readonly density: EnergyDensity;
+  /** Said, not refused: the food may be wet inside. */
+  readonly warning: string | undefined;
+  readonly explanation: Explanation;
+}
+
+/** Above this moisture dried food is taken for wet inside (FSIS, NCHFP: 10 % and less for keeping). */
+const WET_CORE = 0.1;
+
+/**
+ * What a load of trays came to: dry weight, water to put back, energy density.
+ *
+ * Takes the readings of each tray in g, the share of solids in the wet food (0 to 1; a lower bound) and its density.
+ * Refuses readings that cannot be: a dry weight above the wet one, or under the solids. Warns above 10 % moisture.
+ * Source: conservation of mass; moisture limit FSIS and NCHFP, from memory.
+ */
+export function dryTrays(
+  readings: readonly TrayReadings[],
+  solidsShare: number,
+  wetDensity: EnergyDensity,
+): Outcome<Dried> {
+  if (readings.length === 0) return refused('Weigh at least one tray.', 'trays');
+  const trays = [];
+  for (const [index, { tare, wetGross, dryGross }] of readings.entries()) {
+    const at = (name: string) => `trays.${index}.${name}`;
+    if (!(tare >= 0)) return refused('Weigh the empty tray; 0 if the scale was tared.', at('tare'));
+    if (!(wetGross > tare)) return refused('The full tray weighs no more than the empty one.', at('wetGross'));
+    if (!(dryGross > tare)) return refused('The dried tray weighs no more than the empty one.', at('dryGross'));
+    const wet = wetGross - tare;
+    const dry = dryGross - tare;
+    if (dry > wet) {
+      return refused(
+        `Dry (${writeGrams(dry)}) is more than wet (${writeGrams(wet)}). Were the readings swapped?`,
+        at('dryGross'),
+      );
+    }
+    if (dry < wet * solidsShare) {
+      return refused(
+        `${writeGrams(dry)} is under the solids of this tray (${writeGrams(wet * solidsShare)}), and those do not dry away. ` +
+          'Was the tray’s own weight taken off twice?',
+        at('dryGross'),
+      );
+    }
+    trays.push({ wet: grams(wet), dry: grams(dry), water: millilitres(wet - dry) });
+  }
+  const wet = trays.reduce((total, tray) => total + tray.wet, 0);
+  const dry = trays.reduce((total, tray) => total + tray.dry, 0);
+  const moisture = 1 - (wet * solidsShare) / dry;
+  const density = energyDensity((wet * wetDensity) / dry);
+  const waterPerGram = (wet - dry) / dry;
+  return fine({
+    trays,
+    wet: grams(wet),
+    dry: grams(dry),
+    water: millilitres(wet - dry),
+    waterPerGram,
+    density,
+    warning:
+      moisture > WET_CORE
+        ? `About ${Math.round(moisture * 100)} % water is left, more than 10 %: perhaps a wet core, or a tray’s weight not taken off. Dry on and weigh again.`
+        : undefined,
+    explanation: {
+      title: `${writeGrams(wet - dry).replace(' g', ' mL')} of water to put back`,
+      steps: [
+        { what: 'wet', sum: `${wet.toFixed(1)} g` },
+        { what: 'dry', sum: `${dry.toFixed(1)} g` },
+        {
+          what: 'water to put back',
+          sum: `${wet.toFixed(1)} − ${dry.toFixed(1)} = ${(wet - dry).toFixed(1)} mL, ${waterPerGram.toFixed(2)} mL for each gram`,
+        },
+        {
+          what: 'energy',
+          sum: `${wetDensity.toFixed(4)} × ${wet.toFixed(1)} ÷ ${dry.toFixed(1)} = ${density.toFixed(3)} kcal/g dry`,
+        },
+      ],
+      source: 'Your scale: what left the tray is water, and 1 g of it is 1 mL.',
+    },
+  });
+}

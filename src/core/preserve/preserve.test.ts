@@ -1,0 +1,77 @@
+import { readFileSync } from 'node:fs';
+import type { LocalDate } from '../calendar/local-date';
+import { energyDensity, grams } from '../quantity/units';
+import { dryTrays } from './dry';
+import { keepingDates, type ShelfLives } from './shelf-life';
+
+const lives = JSON.parse(readFileSync('data/shelf-lives.json', 'utf8')) as ShelfLives;
+const day = '2026-11-25' as LocalDate;
+
+// Handbook 10 (conservation of mass): 2000 g at 74 % water dry to 536 g at 3 % residual moisture; 1464 g to put back.
+test('2000 g at 74 % water: 536 g dry, 1464 mL to put back', () => {
+  const dry = Math.round((2000 * 0.26) / 0.97);
+  expect(dry).toBe(536);
+  const dried = dryTrays(
+    [{ tare: grams(600), wetGross: grams(2600), dryGross: grams(600 + dry) }],
+    0.26,
+    energyDensity(1.2),
+  );
+  if (!dried.ok) throw new Error(dried.problem.message);
+  expect(dried.value.water).toBe(1464);
+  expect(dried.value.density * dried.value.dry).toBeCloseTo(1.2 * 2000, 6);
+  expect(dried.value.warning).toBeUndefined();
+});
+
+test.each([
+  ['dry above wet', { tare: 600, wetGross: 2600, dryGross: 2700 }, 'trays.0.dryGross'],
+  ['dry under the solids', { tare: 600, wetGross: 2600, dryGross: 1000 }, 'trays.0.dryGross'],
+  ['wet tray under its tare', { tare: 600, wetGross: 500, dryGross: 620 }, 'trays.0.wetGross'],
+  ['a negative tare', { tare: -1, wetGross: 500, dryGross: 120 }, 'trays.0.tare'],
+])('%s is refused at its reading', (_, tray, field) => {
+  const readings = [{ tare: grams(tray.tare), wetGross: grams(tray.wetGross), dryGross: grams(tray.dryGross) }];
+  expect(dryTrays(readings, 0.26, energyDensity(1.2))).toMatchObject({ ok: false, problem: { field } });
+});
+
+test('a wet core is said, not refused', () => {
+  const dried = dryTrays([{ tare: grams(0), wetGross: grams(2000), dryGross: grams(700) }], 0.26, energyDensity(1.2));
+  expect(dried.ok && dried.value.warning).toMatch(/26 %/);
+});
+
+// Sources beside each: handbook 10, shelf lives (USDA, NCHFP; the dried ones common practice, no source).
+test.each([
+  ['cooked', 'fridge', '2026-11-29', '2026-11-29'], // USDA 3-4 days
+  ['raw', 'fridge', '2026-11-27', '2026-11-27'], // USDA 1-2 days
+  ['cooked', 'freezer', undefined, '2027-02-25'], // USDA 2-6 months
+  ['dehydrated', 'cupboard', '2026-12-09', '2026-12-09'], // NCHFP jerky, two weeks
+  ['dehydrated', 'freezer', undefined, '2027-05-25'], // common practice
+  ['freeze-dried', 'cupboard', undefined, '2027-11-25'], // common practice
+] as const)('%s food in the %s: safe until %s, best by %s', (kind, place, safeUntil, bestBy) => {
+  expect(keepingDates(lives, { kind, place, packedOn: day, since: day, fridgeDaysUsed: 0 }, 4)).toMatchObject({
+    safeUntil,
+    bestBy,
+  });
+});
+
+test('fatty freeze-dried food keeps half as long; opened, two weeks', () => {
+  const keeping = { kind: 'freeze-dried', place: 'cupboard', packedOn: day, since: day, fridgeDaysUsed: 0 } as const;
+  expect(keepingDates(lives, { ...keeping, fatty: true }, 4).bestBy).toBe('2027-05-25');
+  expect(keepingDates(lives, { ...keeping, openedOn: '2026-12-01' as LocalDate }, 4).safeUntil).toBe('2026-12-15');
+});
+
+test('fridge days used before freezing are not given again', () => {
+  expect(
+    keepingDates(lives, { kind: 'cooked', place: 'fridge', packedOn: day, since: day, fridgeDaysUsed: 3 }, 4).safeUntil,
+  ).toBe('2026-11-26');
+});
+
+test('cooked food does not belong in a cupboard', () => {
+  expect(() =>
+    keepingDates(lives, { kind: 'cooked', place: 'cupboard', packedOn: day, since: day, fridgeDaysUsed: 0 }, 4),
+  ).toThrow(/cupboard/);
+});
+
+test('another shelf gives dehydrated food no new fortnight (NCHFP), and dried food no new months', () => {
+  const moved = { packedOn: day, since: '2026-12-05' as LocalDate, fridgeDaysUsed: 10 };
+  expect(keepingDates(lives, { kind: 'dehydrated', place: 'fridge', ...moved }, 4).safeUntil).toBe('2026-12-09');
+  expect(keepingDates(lives, { kind: 'freeze-dried', place: 'fridge', ...moved }, 4).bestBy).toBe('2027-11-25');
+});

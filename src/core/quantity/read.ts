@@ -1,0 +1,243 @@
+import { fine, refused, type Outcome } from '../problem';
+import type { Quantity } from './quantity';
+import { numberWord, tokenise, type Token } from './tokens';
+import { massOf, volumeOf, type MassUnit, type UnitSet, type VolumeUnit } from './units';
+
+type Unit =
+  | { readonly kind: 'mass'; readonly unit: MassUnit }
+  | { readonly kind: 'volume'; readonly unit: VolumeUnit }
+  | { readonly kind: 'count'; readonly word: string };
+
+const mass = (unit: MassUnit, words: string) => words.split(' ').map((word) => [word, { kind: 'mass', unit }] as const);
+const volume = (unit: VolumeUnit, words: string) =>
+  words.split(' ').map((word) => [word, { kind: 'volume', unit }] as const);
+const count = (words: string) =>
+  words
+    .split(' ')
+    .flatMap((word) => [
+      [word, { kind: 'count', word }] as const,
+      [
+        word.endsWith('f') ? `${word.slice(0, -1)}ves` : /(ch|sh|s|x)$/.test(word) ? `${word}es` : `${word}s`,
+        { kind: 'count', word },
+      ] as const,
+    ]);
+
+const UNITS: ReadonlyMap<string, Unit> = new Map<string, Unit>([
+  ...mass('g', 'g gr gm gram grams gramme grammes'),
+  ...mass('kg', 'kg kgs kilo kilos kilogram kilograms'),
+  ...mass('mg', 'mg milligram milligrams'),
+  ...mass('lb', 'lb lbs pound pounds'),
+  ...mass('oz', 'oz ounce ounces'),
+  ...volume('cup', 'cup cups c'),
+  ...volume('tbsp', 'tbsp tbsps tbs tb tablespoon tablespoons'),
+  ...volume('tsp', 'tsp tsps teaspoon teaspoons'),
+  ...volume('floz', 'floz'),
+  ...volume('ml', 'ml mls millilitre millilitres milliliter milliliters cc'),
+  ...volume('l', 'l litre litres liter liters'),
+  ...volume('dl', 'dl decilitre decilitres'),
+  ...volume('qt', 'qt qts quart quarts'),
+  ...volume('pt', 'pt pint pints'),
+  ...volume('gal', 'gal gallon gallons'),
+  ...volume('pinch', 'pinch pinches'),
+  ...volume('dash', 'dash dashes'),
+  ...volume('drop', 'drop drops'),
+  ...count(
+    'squirt splash handful scoop stalk head bunch large medium small jumbo whole clove slice piece fillet leaf egg ' +
+      'breast thigh liver wing ear root fruit bag can tin jar box pack package packet carton container spear sprig',
+  ),
+]);
+
+const CONTAINERS = new Set(['bag', 'can', 'tin', 'jar', 'box', 'pack', 'package', 'packet', 'carton', 'container']);
+const EXAMPLES = 'Write it like 350 g, 2 lb, 1 1/2 cups or 2 large.';
+
+interface Span {
+  low: number;
+  high: number;
+}
+
+/** Walks the tokens of one amount. */
+class Reader {
+  private at = 0;
+
+  constructor(private readonly tokens: readonly Token[]) {}
+
+  get done() {
+    return this.at >= this.tokens.length;
+  }
+
+  private peekWord(offset = 0): string | undefined {
+    const token = this.tokens[this.at + offset];
+    return token?.type === 'word' ? token.text : undefined;
+  }
+
+  takeMark(...marks: string[]): boolean {
+    const token = this.tokens[this.at];
+    if (token?.type !== 'mark' || !marks.includes(token.text)) return false;
+    this.at++;
+    return true;
+  }
+
+  takeWord(...words: string[]): string | undefined {
+    const word = this.peekWord();
+    if (word === undefined || (words.length > 0 && !words.includes(word))) return undefined;
+    this.at++;
+    return word;
+  }
+
+  /** "a half", "three quarters", "1 1/2", "two and a half", "2 dozen". */
+  number(): number | undefined {
+    let value = this.plainNumber();
+    if (value === undefined) return undefined;
+    if (this.peekWord() === 'and' && (this.peekWord(1) === 'half' || this.peekWord(1) === 'a')) {
+      const start = this.at;
+      this.at++;
+      const part = this.plainNumber();
+      if (part !== undefined && part < 1) value += part;
+      else this.at = start;
+    }
+    if (this.takeWord('dozen')) value *= 12;
+    return value;
+  }
+
+  private plainNumber(): number | undefined {
+    const token = this.tokens[this.at];
+    if (token?.type === 'number') {
+      this.at++;
+      return token.value;
+    }
+    const fractions: Record<string, number> = {
+      half: 1 / 2,
+      third: 1 / 3,
+      quarter: 1 / 4,
+      quarters: 1 / 4,
+      thirds: 1 / 3,
+    };
+    const word = this.peekWord();
+    if (word === undefined) return undefined;
+    const direct = fractions[word];
+    if (direct !== undefined) {
+      this.at++;
+      if (this.peekWord() === 'a' || this.peekWord() === 'of') this.at++;
+      return direct;
+    }
+    if (word === 'dozen') return 1;
+    const spelled = numberWord(word);
+    if (spelled === undefined) return undefined;
+    this.at++;
+    const following = fractions[this.peekWord() ?? ''];
+    if (following === undefined) return spelled;
+    this.at++;
+    return spelled * following;
+  }
+
+  unit(): Outcome<Unit | undefined> {
+    const word = this.peekWord();
+    if (word === undefined) return fine(undefined);
+    if ((word === 'fl' || word === 'fluid') && /^(oz|ounces?)$/.test(this.peekWord(1) ?? '')) {
+      this.at += 2;
+      return fine({ kind: 'volume', unit: 'floz' });
+    }
+    if (word === 'extra' && this.peekWord(1) === 'large') {
+      this.at += 2;
+      return fine({ kind: 'count', word: 'extra large' });
+    }
+    const unit = UNITS.get(word);
+    if (unit) {
+      this.at++;
+      return fine(unit);
+    }
+    if (word === 'and' || word === 'plus' || word === 'to') return fine(undefined);
+    return refused(`"${word}" is not a measure that can be read. ${EXAMPLES}`);
+  }
+}
+
+function toQuantity(span: Span, unit: Unit | undefined, set: UnitSet): Quantity {
+  const middle = (span.low + span.high) / 2;
+  if (unit?.kind === 'mass') {
+    const factor = massOf(unit.unit);
+    return { kind: 'mass', grams: middle * factor, low: span.low * factor, high: span.high * factor };
+  }
+  if (unit?.kind === 'volume') {
+    const factor = volumeOf(unit.unit, set);
+    return {
+      kind: 'volume',
+      millilitres: middle * factor,
+      low: span.low * factor,
+      high: span.high * factor,
+      unit: unit.unit,
+    };
+  }
+  return { kind: 'count', count: middle, low: span.low, high: span.high, word: unit?.word ?? '' };
+}
+
+function readTerm(reader: Reader, set: UnitSet): Outcome<Quantity> {
+  const low = reader.number();
+  if (low === undefined) return refused(`An amount begins with a number. ${EXAMPLES}`);
+  let unit = reader.unit();
+  if (!unit.ok) return unit;
+  let high = low;
+  if (reader.takeMark('-') || reader.takeWord('to')) {
+    const upper = reader.number();
+    if (upper === undefined) return refused(`The range has no upper end. Write it like 6-9 oz.`);
+    if (upper < low) return refused(`The range is upside down: ${upper} is less than ${low}.`);
+    high = upper;
+    const after = reader.unit();
+    if (!after.ok) return after;
+    unit = after.value ? after : unit;
+  }
+  if (unit.value?.kind === 'count' && CONTAINERS.has(unit.value.word) && reader.takeMark('(')) {
+    const inside = readTerm(reader, set);
+    if (!inside.ok) return inside;
+    if (!reader.takeMark(')')) return refused(`The bracket is not closed. Write it like half a bag (16 oz).`);
+    return fine(times(inside.value, (low + high) / 2));
+  }
+  return fine(toQuantity({ low, high }, unit.value, set));
+}
+
+/** A quantity multiplied by a bare number. */
+export function times(quantity: Quantity, factor: number): Quantity {
+  const span = { low: quantity.low * factor, high: quantity.high * factor };
+  if (quantity.kind === 'mass') return { ...quantity, ...span, grams: quantity.grams * factor };
+  if (quantity.kind === 'volume') return { ...quantity, ...span, millilitres: quantity.millilitres * factor };
+  return { ...quantity, ...span, count: quantity.count * factor };
+}
+
+function plus(a: Quantity, b: Quantity): Outcome<Quantity> {
+  const span = { low: a.low + b.low, high: a.high + b.high };
+  if (a.kind === 'mass' && b.kind === 'mass') return fine({ ...a, ...span, grams: a.grams + b.grams });
+  if (a.kind === 'volume' && b.kind === 'volume') {
+    return fine({ ...a, ...span, millilitres: a.millilitres + b.millilitres });
+  }
+  if (a.kind === 'count' && b.kind === 'count' && a.word === b.word)
+    return fine({ ...a, ...span, count: a.count + b.count });
+  return refused('A weight and a volume cannot be added up. Write one amount a line.');
+}
+
+/**
+ * Reads an amount as a cook writes it: `1 1/2 cups`, `3 lb 7 oz`, `6-9 oz`, `a quarter cup and two tablespoons`,
+ * `half a bag (16 oz)`, `2 dozen`, `2 large`.
+ *
+ * Returns a mass in g, a volume in mL or a count with its word; a range keeps both ends and counts as its middle.
+ * Refuses, in plain words, an empty text, text that is no amount, zero, negative amounts and divisions by zero.
+ * Volumes follow the household's set of measures. Source: NIST Handbook 44 for the units; the forms are common practice.
+ */
+export function readQuantity(text: string, set: UnitSet): Outcome<Quantity> {
+  if (text.trim() === '') return refused(`How much? ${EXAMPLES}`);
+  if (text.length > 80) return refused(`That is too long for an amount. ${EXAMPLES}`);
+  if (/^\s*[-−]\s*\d/.test(text)) return refused('An amount cannot be negative.');
+  const tokens = tokenise(text);
+  if (!tokens.ok) return tokens;
+  const reader = new Reader(tokens.value);
+  let total = readTerm(reader, set);
+  while (total.ok && !reader.done) {
+    const joined = reader.takeMark('+', ',') || reader.takeWord('and', 'plus');
+    const term = readTerm(reader, set);
+    if (!term.ok) return term;
+    if (!joined && total.value.kind === 'count' && total.value.word === '') {
+      return refused(`Two numbers side by side are no amount. ${EXAMPLES}`);
+    }
+    total = plus(total.value, term.value);
+  }
+  if (total.ok && total.value.high <= 0) return refused('An amount must be more than 0.');
+  return total;
+}

@@ -1,0 +1,101 @@
+import Fraction from 'fraction.js';
+import { GRAMS_PER_OUNCE, GRAMS_PER_POUND, volumeOf, type Grams, type Millilitres, type UnitSet } from './units';
+
+const GLYPHS: Readonly<Record<string, string>> = {
+  '1/8': '⅛',
+  '1/4': '¼',
+  '1/3': '⅓',
+  '3/8': '⅜',
+  '1/2': '½',
+  '5/8': '⅝',
+  '2/3': '⅔',
+  '3/4': '¾',
+  '7/8': '⅞',
+};
+
+/** A number as kitchen fractions of 1/`parts`: 1.87 in quarters is "1¾". */
+export function writeFraction(value: number, parts: number): string {
+  const steps = Math.round(value * parts);
+  const whole = Math.floor(steps / parts);
+  const rest = steps - whole * parts;
+  if (rest === 0) return String(whole);
+  const glyph = GLYPHS[new Fraction(rest, parts).toFraction()] ?? `${rest}/${parts}`;
+  return whole === 0 ? glyph : `${whole}${glyph}`;
+}
+
+/** A written measure and the amount that it really stands for after rounding. */
+export interface Written<T> {
+  readonly text: string;
+  readonly amount: T;
+}
+
+/**
+ * A volume as cups to 1/4 and spoons to 1/8 tsp, whichever a person would reach for.
+ * Takes mL; returns the words and the mL they stand for. Source: common practice, no source.
+ */
+export function writeVolume(volume: Millilitres, set: UnitSet): Written<Millilitres> {
+  const cup = volumeOf('cup', set);
+  const tbsp = volumeOf('tbsp', set);
+  const tsp = volumeOf('tsp', set);
+  const as = (unit: Millilitres, parts: number, one: string, many: string): Written<Millilitres> => {
+    const steps = Math.max(1, Math.round((volume / unit) * parts));
+    const value = steps / parts;
+    return { text: `${writeFraction(value, parts)} ${value > 1 ? many : one}`, amount: (value * unit) as Millilitres };
+  };
+  if (volume >= cup * 0.24) return as(cup, 4, 'cup', 'cups');
+  if (volume >= tbsp) return as(tbsp, 2, 'tbsp', 'tbsp');
+  return as(tsp, 8, 'tsp', 'tsp');
+}
+
+/**
+ * A mass as a kitchen scale shows it: 1 g below 100 g, 5 g above; pounds and ounces in the US set.
+ * Takes g; returns the words and the g they stand for. Source: common practice, no source.
+ */
+export function writeMass(mass: Grams, set: UnitSet): Written<Grams> {
+  if (set === 'us' && mass >= GRAMS_PER_OUNCE) {
+    const parts = mass < GRAMS_PER_POUND ? 4 : 2;
+    const ounces = Math.round((mass / GRAMS_PER_OUNCE) * parts) / parts;
+    const pounds = Math.floor(ounces / 16);
+    const rest = ounces - pounds * 16;
+    const words = [pounds > 0 ? `${pounds} lb` : '', rest > 0 ? `${writeFraction(rest, parts)} oz` : ''];
+    return { text: words.filter(Boolean).join(' '), amount: (ounces * GRAMS_PER_OUNCE) as Grams };
+  }
+  const step = mass < 100 ? 1 : 5;
+  const rounded = Math.max(1, Math.round(mass / step) * step);
+  return { text: writeGrams(rounded), amount: rounded as Grams };
+}
+
+/** Whole grams with their unit; a small dose keeps one or two decimals. */
+export function writeGrams(mass: number): string {
+  if (mass !== 0 && Math.abs(mass) < 1) return `${trim(mass, 2)} g`;
+  return `${Math.abs(mass) < 10 ? trim(mass, 1) : String(Math.round(mass))} g`;
+}
+
+/** A body weight in the household's unit, to a tenth. */
+export function writeWeight(mass: Grams, set: UnitSet): string {
+  return set === 'us' ? `${trim(mass / GRAMS_PER_POUND, 1)} lb` : `${trim(mass / 1000, 1)} kg`;
+}
+
+const trim = (value: number, decimals: number) => String(Number(value.toFixed(decimals)));
+
+/** A large mass in kg to 10 g, a small one in g: for sums, not for weighing. */
+export const writeSum = (mass: number): string => (mass >= 1000 ? `${(mass / 1000).toFixed(2)} kg` : writeGrams(mass));
+
+/** A mass as it is typed for weighing out: whole g, tenths below 10 g, without the unit. */
+export const toWeigh = (mass: number): string => writeGrams(mass).replace(/ g$/, '');
+
+/** A plain figure, grouped from five digits on: 16 899, 1059.2, 0.374. */
+export const writeNumber = (value: number, decimals = 1): string => {
+  const plain = String(Number(value.toFixed(decimals)));
+  return Math.abs(value) < 10_000 ? plain : plain.replace(/\B(?=(\d{3})+(?!\d))/g, ' ');
+};
+
+/** A dose as a person measures it: eighths below 2, one decimal above. */
+export const writeDose = (amount: number): string =>
+  amount < 2 && Math.abs(amount * 8 - Math.round(amount * 8)) < 0.02 && amount >= 0.12
+    ? writeFraction(amount, 8)
+    : writeNumber(amount, amount < 1 ? 2 : 1);
+
+/** A mass that a scale can show and that is not less: tenths below 10 g, whole grams above. */
+export const weighableUp = (mass: number): number =>
+  mass < 10 ? Math.ceil(mass * 10 - 1e-9) / 10 : Math.ceil(mass - 1e-9);

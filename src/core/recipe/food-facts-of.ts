@@ -1,0 +1,34 @@
+import type { FoodFacts } from '../dog/food-facts';
+import type { EnergyFactors } from '../nutrition/energy';
+import type { EnergyDensity } from '../quantity/units';
+import type { Part, WeighedLine } from './recipe';
+import { recipeSheet } from './sheet';
+
+/** What counts as raw animal protein by weight: meat, organs and eggs (common practice, no source). */
+const ANIMAL: ReadonlySet<Part> = new Set(['muscle', 'muscular organ', 'secreting organ', 'egg']);
+
+/**
+ * What the portion schools have to know about a recipe's food.
+ *
+ * Takes its lines in g, the density of a weighed pot (kcal/g) where there is one, and what a cup weighs where the
+ * cook has weighed one. Without a pot the density is that of all that goes in, water and all. Source: arithmetic.
+ */
+export function foodFactsOf(
+  recipe: {
+    readonly name: string;
+    readonly lines: readonly WeighedLine[];
+    readonly density: EnergyDensity | undefined;
+    readonly gramsPerCup: number | undefined;
+  },
+  factors: EnergyFactors,
+): FoodFacts {
+  const sheet = recipeSheet(recipe.lines, factors);
+  const animal = recipe.lines.filter((line) => ANIMAL.has(line.part)).reduce((sum, line) => sum + line.grams, 0);
+  return {
+    name: recipe.name,
+    density: recipe.density ?? (sheet.inPot > 0 ? sheet.kcal / sheet.inPot : 0),
+    measured: recipe.density !== undefined,
+    gramsPerCup: recipe.gramsPerCup,
+    kcalPerAnimalGram: animal > 0 ? sheet.kcal / animal : undefined,
+  };
+}

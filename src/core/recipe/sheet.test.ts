@@ -1,0 +1,157 @@
+import { dogOf } from '../../../tests/fixtures/dogs';
+import fc from 'fast-check';
+import { scaleFor, scaleLines, needsOf } from '../plan/scale';
+import { grams, kilocalories } from '../quantity/units';
+import { lineOf, pouredWaterLine, workedExample } from '../../../tests/fixtures/worked-example';
+import { weighYield } from '../portion/yield';
+import { guessPart } from './part-of-food';
+import { proteinMark } from './protein';
+import { pouredWater, recipeSheet } from './sheet';
+import { addDays, type LocalDate } from '../calendar/local-date';
+
+// Source of every figure here: the worked example of issue 2, summed by hand from USDA SR 24.
+describe('the worked example', () => {
+  const sheet = recipeSheet([...workedExample(), pouredWaterLine(800)], '4-9-4');
+
+  test('masses and nutrients', () => {
+    expect(sheet.protein?.amount).toBeCloseTo(255.63, 2);
+    expect(sheet.fat?.amount).toBeCloseTo(91.68, 2);
+    expect(sheet.carbohydrate?.amount).toBeCloseTo(315.13, 2);
+    expect(sheet.fibre?.amount).toBeCloseTo(68.4, 2);
+    expect(sheet.water?.amount).toBeCloseTo(1144.35, 2);
+    expect(sheet.food).toBe(1815);
+    expect(sheet.inPot).toBe(2615);
+    expect(sheet.solids).toBeCloseTo(670.65, 2);
+    expect(pouredWater(sheet)).toBe(800);
+  });
+
+  test('energy by all three ways', () => {
+    expect(sheet.kcal).toBeCloseTo(2834.56, 2);
+    expect(sheet.kcalBy.modified).toBeCloseTo(2537.54, 2);
+    expect(sheet.kcalBy.table).toBeCloseTo(3108.6, 1);
+    expect(sheet.kcalPer100).toBeCloseTo(156.17, 2);
+  });
+
+  test('five days of a neutered 20 kg adult scale it by 1.8684', () => {
+    const dog = dogOf(20, '2026-11-01' as LocalDate);
+    const scale = scaleFor(needsOf([dog], '2026-11-25' as LocalDate, 5), sheet.kcal);
+    if (!scale.ok) throw new Error(scale.problem.message);
+    expect(scale.value.factor).toBeCloseTo(1.8684, 4);
+  });
+
+  test('2310 g of yield hold 1.2271 kcal/g, and the day is 863.2 g', () => {
+    const vessels = [{ name: 'pot', gross: grams(2310 + 1240), tare: grams(1240) }];
+    const weighed = weighYield({ by: 'scale', vessels }, grams(0), sheet);
+    if (!weighed.ok) throw new Error(weighed.problem.message);
+    expect(weighed.value.density).toBeCloseTo(1.2271, 4);
+    expect(1059.2 / weighed.value.density).toBeCloseTo(863.2, 1);
+  });
+
+  test.each([
+    [2700, /more than went in/],
+    [600, /less than the solids/],
+  ])('a yield of %d g is refused', (net, reason) => {
+    const weighed = weighYield(
+      { by: 'scale', vessels: [{ name: 'pot', gross: grams(net), tare: grams(0) }] },
+      grams(0),
+      sheet,
+    );
+    expect(weighed.ok).toBe(false);
+    if (!weighed.ok) expect(weighed.problem.message).toMatch(reason);
+  });
+
+  test('what was eaten before the weighing counts for the density', () => {
+    const vessels = [{ name: 'pot', gross: grams(2110), tare: grams(0) }];
+    const weighed = weighYield({ by: 'scale', vessels }, grams(200), sheet);
+    if (!weighed.ok) throw new Error(weighed.problem.message);
+    expect(weighed.value.density).toBeCloseTo(1.2271, 4);
+    expect(weighed.value.net).toBe(2110);
+  });
+});
+
+test('a counted yield is an estimate; impossible readings are refused at their field', () => {
+  const sheet = recipeSheet([...workedExample(), pouredWaterLine(800)], '4-9-4');
+  const counted = weighYield({ by: 'cups', cups: 9.5, cupGrams: grams(243) }, grams(0), sheet);
+  expect(counted).toMatchObject({ ok: true, value: { estimated: true, net: 2308.5 } });
+  expect(weighYield({ by: 'cups', cups: 0, cupGrams: grams(243) }, grams(0), sheet)).toMatchObject({
+    problem: { field: 'cups' },
+  });
+  const swapped = { by: 'scale' as const, vessels: [{ name: 'pot', gross: grams(900), tare: grams(1240) }] };
+  expect(weighYield(swapped, grams(0), sheet)).toMatchObject({ problem: { field: 'vessels.0.gross' } });
+  expect(weighYield({ by: 'scale', vessels: [] }, grams(0), sheet)).toMatchObject({ problem: { field: 'vessels' } });
+});
+
+test('scaling is linear, and its inverse restores the recipe', () => {
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0.01, max: 100, noNaN: true }),
+      fc.double({ min: 0.01, max: 100, noNaN: true }),
+      (a, b) => {
+        const lines = workedExample();
+        const kcal = (factor: number) => recipeSheet(scaleLines(lines, factor), '4-9-4').kcal;
+        expect(kcal(a + b) / (kcal(a) + kcal(b))).toBeCloseTo(1, 9);
+        const back = scaleLines(scaleLines(lines, a), 1 / a);
+        back.forEach((line, index) => expect(line.grams / lines[index]!.grams).toBeCloseTo(1, 9));
+      },
+    ),
+  );
+});
+
+test('a scaled recipe holds exactly what the dogs need', () => {
+  fc.assert(
+    fc.property(fc.array(fc.double({ min: 50, max: 4000, noNaN: true }), { minLength: 1, maxLength: 30 }), (byDay) => {
+      const recipe = recipeSheet(workedExample(), '4-9-4').kcal;
+      const scale = scaleFor([{ dogId: 1, name: 'x', byDay: byDay.map(kilocalories) }], recipe);
+      if (!scale.ok) throw new Error(scale.problem.message);
+      const scaled = recipeSheet(scaleLines(workedExample(), scale.value.factor), '4-9-4').kcal;
+      expect(scaled / byDay.reduce((sum, kcal) => sum + kcal, 0)).toBeCloseTo(1, 9);
+    }),
+  );
+});
+
+test('a plan needs dogs, days and a recipe with energy', () => {
+  expect(scaleFor([], kilocalories(100))).toMatchObject({ problem: { field: 'dogIds' } });
+  expect(scaleFor([{ dogId: 1, name: 'x', byDay: [] }], kilocalories(100))).toMatchObject({
+    problem: { field: 'days' },
+  });
+  expect(scaleFor([{ dogId: 1, name: 'x', byDay: [kilocalories(5)] }], kilocalories(0))).toMatchObject({
+    problem: { field: 'recipeId' },
+  });
+});
+
+test('what was not measured stays unknown, and its coverage says so', () => {
+  const line = lineOf('17343', 100);
+  const blank = { ...line, food: { ...line.food, per100: { protein_g: 10, fat_g: 2, energy_kcal: 58 } } };
+  const sheet = recipeSheet([blank, lineOf('11298', 300, 'vegetable')], '4-9-4');
+  expect(sheet.fibre?.coverage).toBeCloseTo(0.75, 9);
+  expect(recipeSheet([blank], '4-9-4').fibre).toBeUndefined();
+  expect(recipeSheet([], '4-9-4').kcalPer100).toBeUndefined();
+});
+
+test('bowl lines never enter the density', () => {
+  const withOil = [...workedExample(), lineOf('04582', 100, 'fat', 'bowl')];
+  expect(recipeSheet(withOil, '4-9-4').kcal).toBeCloseTo(2834.56, 2);
+});
+
+test('shares of parts sum to one, and the protein gives the mark', () => {
+  const sheet = recipeSheet(workedExample(), '4-9-4');
+  expect(sheet.shares.reduce((sum, share) => sum + share.weight, 0)).toBeCloseTo(1, 9);
+  expect(sheet.shares.reduce((sum, share) => sum + share.energy, 0)).toBeCloseTo(1, 9);
+  expect(proteinMark(workedExample())).toEqual({ word: 'venison', hatch: 'diagonal' });
+  expect(proteinMark([lineOf('20005', 5, 'carbohydrate')]).word).toBe('plants');
+});
+
+test.each([
+  ['05027', 'secreting organ'],
+  ['17343', 'muscle'],
+  ['01123', 'egg'],
+  ['20005', 'carbohydrate'],
+  ['11352', 'carbohydrate'],
+  ['11233', 'vegetable'],
+  ['04582', 'fat'],
+  ['14411', 'liquid'],
+])('%s is guessed as %s', (ndb, part) => expect(guessPart(lineOf(ndb, 1).food)).toBe(part));
+
+test('a plan of days ends on its last feeding day', () => {
+  expect(addDays('2026-11-25' as LocalDate, 4)).toBe('2026-11-29');
+});

@@ -1,0 +1,104 @@
+import type { Explanation } from '../explanation';
+import { isWater } from '../food/food';
+import { energyOf, ENERGY_FACTORS, macrosOf, type EnergyFactors } from '../nutrition/energy';
+import { solidsOf, totalsOf, type NutrientTotal } from '../nutrition/totals';
+import { grams, type Grams, type Kilocalories } from '../quantity/units';
+import { batchLines, PARTS, type Part, type WeighedLine } from './recipe';
+
+/** A sum and the part of the food's weight that has a value for it, from 0 to 1; undefined where nothing has. */
+export interface Known {
+  readonly amount: number;
+  readonly coverage: number;
+}
+
+/** What a recipe comes to: everything that goes into the batch. */
+export interface RecipeSheet {
+  /** All that goes into the pot, with the poured water. */
+  readonly inPot: Grams;
+  /** What goes in without the poured water. */
+  readonly food: Grams;
+  readonly solids: Grams;
+  readonly kcal: Kilocalories;
+  /** By each of the three ways, for comparison. */
+  readonly kcalBy: Readonly<Record<EnergyFactors, Kilocalories>>;
+  /** kcal per 100 g of what goes in without the poured water; undefined for an empty recipe. */
+  readonly kcalPer100: number | undefined;
+  readonly protein: Known | undefined;
+  readonly fat: Known | undefined;
+  readonly carbohydrate: Known | undefined;
+  readonly fibre: Known | undefined;
+  /** Water in the food itself, without the poured water. */
+  readonly water: Known | undefined;
+  readonly shares: readonly { readonly part: Part; readonly weight: number; readonly energy: number }[];
+  readonly explanation: Explanation;
+}
+
+/**
+ * Sums a recipe: mass, energy, the main nutrients with their coverage, and the shares of its parts.
+ *
+ * Takes weighed lines (bowl lines are left out: they never enter the density) and the household's energy factors.
+ * Poured water is a line that fills the pot and brings nothing else. Source: USDA SR 24; NRC 2006 for 4-9-4.
+ */
+export function recipeSheet(lines: readonly WeighedLine[], factors: EnergyFactors): RecipeSheet {
+  const inBatch = batchLines(lines);
+  const foods = inBatch.filter((line) => !isWater(line.food));
+  const totals = totalsOf(foods);
+  const inPot = inBatch.reduce((sum, line) => sum + line.grams, 0);
+  const kcalBy = {
+    '4-9-4': energyOf(foods, '4-9-4'),
+    modified: energyOf(foods, 'modified'),
+    table: energyOf(foods, 'table'),
+  };
+  const kcal = kcalBy[factors];
+  const known = (total: NutrientTotal | undefined): Known | undefined =>
+    total && { amount: total.amount, coverage: totals.mass === 0 ? 0 : total.coveredGrams / totals.mass };
+  const macros = macrosOf(foods);
+  const perGram = ENERGY_FACTORS[factors].perGram;
+
+  return {
+    inPot: grams(inPot),
+    food: totals.mass,
+    solids: solidsOf(foods),
+    kcal,
+    kcalBy,
+    kcalPer100: totals.mass > 0 ? (kcal / totals.mass) * 100 : undefined,
+    protein: known(totals.nutrients.protein_g),
+    fat: known(totals.nutrients.fat_g),
+    carbohydrate: known(totals.nutrients.carbohydrate_g),
+    fibre: known(totals.nutrients.fiber_g),
+    water: known(totals.nutrients.water_g),
+    shares: sharesOf(foods, kcal, factors),
+    explanation: {
+      title: `${kcal.toFixed(0)} kcal in the pot`,
+      steps: [
+        ...(perGram
+          ? [
+              { what: 'protein', sum: `${macros.protein.toFixed(2)} g × ${perGram[0]}` },
+              { what: 'fat', sum: `${macros.fat.toFixed(2)} g × ${perGram[1]}` },
+              { what: 'carbohydrate less fibre', sum: `${macros.nfe.toFixed(2)} g × ${perGram[2]}` },
+            ]
+          : []),
+        ...(['4-9-4', 'modified', 'table'] as const).map((key) => ({
+          what: `by ${ENERGY_FACTORS[key].name}${key === factors ? ' (in force)' : ''}`,
+          sum: `${kcalBy[key].toFixed(2)} kcal`,
+        })),
+      ],
+      source: `Composition: USDA SR 24. Energy: ${ENERGY_FACTORS[factors].source}.`,
+    },
+  };
+}
+
+function sharesOf(foods: readonly WeighedLine[], kcal: number, factors: EnergyFactors): RecipeSheet['shares'] {
+  const mass = foods.reduce((sum, line) => sum + line.grams, 0);
+  return PARTS.map((part) => {
+    const own = foods.filter((line) => line.part === part);
+    return {
+      part,
+      weight: mass === 0 ? 0 : own.reduce((sum, line) => sum + line.grams, 0) / mass,
+      energy: kcal === 0 ? 0 : energyOf(own, factors) / kcal,
+    };
+  }).filter((share) => share.weight > 0);
+}
+
+/** Poured water in g: the lines that only fill the pot. */
+export const pouredWater = (sheet: RecipeSheet): Grams => grams(sheet.inPot - sheet.food);

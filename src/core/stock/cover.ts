@@ -1,0 +1,99 @@
+import { addDays, type LocalDate } from '../calendar/local-date';
+import { drawMeal, fitFor, inOrderOfUse, type Drawn, type Source } from './draw';
+
+export interface MealAhead {
+  readonly kcal: number;
+  /** The recipe that this meal is always made of. */
+  readonly recipeId?: number | undefined;
+}
+
+export interface DogAhead {
+  readonly dogId: number;
+  /** What is still to be fed on each day from today, meal by meal. */
+  readonly byDay: readonly (readonly MealAhead[])[];
+}
+
+export interface CoveredDay {
+  readonly day: LocalDate;
+  readonly drawn: readonly Drawn[];
+  readonly covered: boolean;
+}
+
+export interface Cover {
+  readonly dogId: number;
+  readonly days: readonly CoveredDay[];
+  /** Whole days from today that the stock provides for. */
+  readonly coverDays: number;
+}
+
+/**
+ * Plays the coming days against the stock, first expired first out, for all dogs together.
+ *
+ * Takes each dog's meals (kcal) per day from today, the packs, the household's fridge days and the days that opened dry
+ * food keeps; returns which pack feeds whom on which day. A frozen pack is taken as moved to the fridge the day
+ * before its first use, a dry one as opened then. Source: handbook 11.
+ */
+export function coverOf(
+  dogs: readonly DogAhead[],
+  sources: readonly Source[],
+  today: LocalDate,
+  keeps: { readonly fridgeDays: number; readonly openedDriedDays: number },
+): Cover[] {
+  const stock = new Map(sources.map((source) => [source.key, { ...source }]));
+  const days = Math.max(0, ...dogs.map((dog) => dog.byDay.length));
+  const played = new Map<number, CoveredDay[]>(dogs.map((dog) => [dog.dogId, []]));
+  for (let index = 0; index < days; index++) {
+    const day = addDays(today, index);
+    const ready = inOrderOfUse([...stock.values()], day).filter((source) => source.place !== 'warm' || index === 0);
+    for (const dog of dogs) {
+      const drawnToday: Drawn[] = [];
+      let covered = true;
+      for (const meal of together(dog.byDay[index] ?? [])) {
+        const { drawn, missing } = drawMeal(
+          meal.kcal,
+          fitFor(
+            ready.filter((source) => stock.get(source.key)!.grams > 0).map((source) => stock.get(source.key)!),
+            dog.dogId,
+            meal.recipeId,
+          ),
+        );
+        for (const part of drawn) {
+          const source = stock.get(part.key)!;
+          stock.set(part.key, { ...source, ...firstUse(source, day, keeps), grams: source.grams - part.grams });
+        }
+        drawnToday.push(...drawn);
+        covered &&= missing === 0;
+      }
+      played.get(dog.dogId)!.push({ day, drawn: drawnToday, covered });
+    }
+  }
+  return dogs.map((dog) => {
+    const own = played.get(dog.dogId)!;
+    const gap = own.findIndex((day) => !day.covered);
+    return { dogId: dog.dogId, days: own, coverDays: gap === -1 ? own.length : gap };
+  });
+}
+
+/** Meals that may be made of the same food are drawn as one: a crumb is a crumb of the day. */
+function together(meals: readonly MealAhead[]): MealAhead[] {
+  const byRecipe = new Map<number | undefined, number>();
+  for (const { recipeId, kcal } of meals) byRecipe.set(recipeId, (byRecipe.get(recipeId) ?? 0) + kcal);
+  return [...byRecipe].map(([recipeId, kcal]) => ({ recipeId, kcal }));
+}
+
+function firstUse(
+  source: Source,
+  day: LocalDate,
+  keeps: { fridgeDays: number; openedDriedDays: number },
+): Partial<Source> {
+  if (source.place === 'freezer')
+    return { place: 'fridge', opened: true, safeUntil: addDays(day, keeps.fridgeDays - 1) };
+  if (source.waterPerGram > 0 && !source.opened) {
+    const opened = addDays(day, keeps.openedDriedDays);
+    return {
+      opened: true,
+      safeUntil: source.safeUntil !== undefined && source.safeUntil < opened ? source.safeUntil : opened,
+    };
+  }
+  return { opened: true };
+}

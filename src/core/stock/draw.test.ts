@@ -1,0 +1,125 @@
+import fc from 'fast-check';
+import { addDays, type LocalDate } from '../calendar/local-date';
+import { coverOf } from './cover';
+import { drawMeal, fitFor, inOrderOfUse, type Source } from './draw';
+
+const DAY = '2026-11-25' as LocalDate;
+const daysOf = (days: number, kcal: number) => Array.from({ length: days }, () => [{ kcal }]);
+const pack = (code: string, over: Partial<Source> = {}): Source => ({
+  key: code,
+  code,
+  grams: 1000,
+  density: 1.2,
+  waterPerGram: 0,
+  place: 'fridge',
+  opened: false,
+  short: false,
+  ...over,
+});
+
+// Order of use: handbook 11 (common practice, no source).
+test('oldest use-by first, opened before closed, short before full, warm before all, unsafe never', () => {
+  const order = inOrderOfUse(
+    [
+      pack('V10', { safeUntil: addDays(DAY, 3) }),
+      pack('V9', { safeUntil: addDays(DAY, 3) }),
+      pack('V8', { safeUntil: addDays(DAY, 3), short: true }),
+      pack('V7', { safeUntil: addDays(DAY, 3), opened: true }),
+      pack('V6', { safeUntil: addDays(DAY, 1) }),
+      pack('V5', { safeUntil: addDays(DAY, -1) }),
+      pack('G1', { place: 'cupboard', bestBy: addDays(DAY, 300), waterPerGram: 2.7 }),
+      pack('G2', { place: 'freezer', bestBy: addDays(DAY, -2) }),
+      pack('today', { place: 'warm' }),
+      pack('V4', { grams: 0 }),
+    ],
+    DAY,
+  );
+  expect(order.map((source) => source.code)).toEqual(['today', 'G2', 'V6', 'V7', 'V8', 'V9', 'V10', 'G1']);
+});
+
+test('a meal goes on into the next pack, and a crumb goes along', () => {
+  const { drawn, missing } = drawMeal(1200, [pack('V1', { grams: 300 }), pack('V2', { grams: 710 })]);
+  expect(drawn.map(({ code, grams }) => [code, grams])).toEqual([
+    ['V1', 300],
+    ['V2', 710],
+  ]);
+  expect(missing).toBe(0);
+});
+
+test('dry food tells the water to put back', () => {
+  const { drawn } = drawMeal(500, [pack('G1', { density: 5, waterPerGram: 2.73 })]);
+  expect(drawn[0]).toMatchObject({ grams: 100, water: 273 });
+});
+
+test('what nobody can give is said', () => {
+  expect(drawMeal(1200, [pack('V1', { grams: 500 })]).missing).toBeCloseTo(600, 6);
+  expect(drawMeal(1200, []).missing).toBe(1200);
+});
+
+test('a meal never draws more than there is, nor strays from its energy', () => {
+  const sources = fc.array(
+    fc.record({ grams: fc.integer({ min: 1, max: 2000 }), density: fc.double({ min: 0.6, max: 6, noNaN: true }) }),
+    { maxLength: 8 },
+  );
+  fc.assert(
+    fc.property(fc.double({ min: 20, max: 4000, noNaN: true }), sources, (kcal, list) => {
+      const packs = list.map((each, index) => pack(`V${index}`, each));
+      const { drawn, missing } = drawMeal(kcal, packs);
+      for (const part of drawn)
+        expect(part.grams).toBeLessThanOrEqual(packs.find(({ key }) => key === part.key)!.grams);
+      const got = drawn.reduce((sum, part) => sum + part.kcal, 0);
+      if (missing > 0) expect(got + missing).toBeCloseTo(kcal, 6);
+      else expect(Math.abs(got - kcal)).toBeLessThanOrEqual(Math.max(kcal * 0.031, 7));
+    }),
+  );
+});
+
+test('a dog eats its own packs and those for anybody', () => {
+  expect(fitFor([pack('V1', { dogId: 1 }), pack('V2', { dogId: 2 }), pack('V3')], 1).map(({ code }) => code)).toEqual([
+    'V1',
+    'V3',
+  ]);
+});
+
+describe('cover', () => {
+  const keeps = { fridgeDays: 4, openedDriedDays: 14 };
+
+  test('days until no pack is fit, per dog', () => {
+    const sources = [
+      pack('V1', { dogId: 1, safeUntil: addDays(DAY, 1) }),
+      pack('V2', { dogId: 1, place: 'freezer' }),
+      pack('V3', { dogId: 2, grams: 400 }),
+    ];
+    const cover = coverOf(
+      [
+        { dogId: 1, byDay: daysOf(10, 1200) },
+        { dogId: 2, byDay: daysOf(10, 480) },
+      ],
+      sources,
+      DAY,
+      keeps,
+    );
+    expect(cover.map(({ coverDays }) => coverDays)).toEqual([2, 1]);
+    expect(cover[0]!.days[1]!.drawn[0]!.code).toBe('V2');
+  });
+
+  test('a pack that goes off first is not counted for later days', () => {
+    const sources = [pack('V1', { safeUntil: DAY }), pack('V2', { safeUntil: DAY })];
+    expect(coverOf([{ dogId: 1, byDay: daysOf(3, 1200) }], sources, DAY, keeps)[0]!.coverDays).toBe(1);
+  });
+
+  test('more stock never covers fewer days', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 50, max: 3000 }), { maxLength: 12 }),
+        fc.integer({ min: 50, max: 3000 }),
+        (list, more) => {
+          const packs = list.map((grams, index) => pack(`V${index}`, { grams }));
+          const days = (sources: Source[]) =>
+            coverOf([{ dogId: 1, byDay: daysOf(40, 800) }], sources, DAY, keeps)[0]!.coverDays;
+          expect(days([...packs, pack('V99', { grams: more })])).toBeGreaterThanOrEqual(days(packs));
+        },
+      ),
+    );
+  });
+});

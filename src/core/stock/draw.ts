@@ -1,0 +1,113 @@
+import type { LocalDate } from '../calendar/local-date';
+import type { PlaceKind } from '../preserve/shelf-life';
+
+/** A pack, or a share that is eaten warm today, as the bowl sees it. */
+export interface Source {
+  readonly key: string;
+  readonly code: string;
+  /** The dog it was made for; absent: anybody. */
+  readonly dogId?: number;
+  readonly recipeId?: number;
+  /** Dogs that do not get something that is in it. */
+  readonly notFor?: readonly number[];
+  readonly grams: number;
+  /** kcal in each stored gram. */
+  readonly density: number;
+  /** mL of water to put back for each stored gram; 0 for food that is not dry. */
+  readonly waterPerGram: number;
+  readonly place: PlaceKind | 'warm';
+  readonly safeUntil?: LocalDate;
+  readonly bestBy?: LocalDate;
+  readonly opened: boolean;
+  readonly short: boolean;
+}
+
+export interface Drawn {
+  readonly key: string;
+  readonly code: string;
+  readonly grams: number;
+  readonly water: number;
+  readonly kcal: number;
+}
+
+const FAR = '9999-12-31';
+
+/**
+ * Packs in order of use: the share eaten warm, then past best-by, then the oldest use-by date, then an opened one
+ * before a closed one, then short ones, then the code. Past `safeUntil` a pack is not fit and is left out.
+ * Source: handbook 11 (common practice). An opened pack comes before a short one, so that never two stand open.
+ */
+export function inOrderOfUse<T extends Source>(sources: readonly T[], day: LocalDate): T[] {
+  const past = (source: Source) => (source.bestBy !== undefined && source.bestBy < day ? 0 : 1);
+  const useBy = (source: Source) => [source.safeUntil ?? FAR, source.bestBy ?? FAR].sort()[0]!;
+  return sources
+    .filter((source) => isFit(source, day) && source.grams > 0)
+    .sort(
+      (a, b) =>
+        Number(b.place === 'warm') - Number(a.place === 'warm') ||
+        past(a) - past(b) ||
+        useBy(a).localeCompare(useBy(b)) ||
+        Number(b.opened) - Number(a.opened) ||
+        Number(b.short) - Number(a.short) ||
+        a.code.localeCompare(b.code, 'en', { numeric: true }),
+    );
+}
+
+/** Whether a pack may still be fed on a day: only `safeUntil` blocks. */
+export const isFit = (source: Pick<Source, 'safeUntil'>, day: LocalDate) =>
+  source.safeUntil === undefined || source.safeUntil >= day;
+
+/** Below this part of the meal a rest is not worth opening another pack, and a crumb in the pack goes along. */
+const CRUMB = 0.03;
+
+/**
+ * Fills one meal from packs in the order given.
+ *
+ * Takes the kcal wanted and sources in order of use; returns whole g of each (all of a pack that is finished)
+ * with the water to put back, and the kcal that no source could give (0 where the meal is full to 3 %).
+ * Source: arithmetic; the 3 % is within the usual tolerance of a pack (common practice, no source).
+ */
+export function drawMeal(
+  kcal: number,
+  sources: readonly Source[],
+): { readonly drawn: Drawn[]; readonly missing: number } {
+  const drawn: Drawn[] = [];
+  let open = kcal;
+  for (const source of sources) {
+    if (open <= kcal * CRUMB) break;
+    const wanted = open / source.density;
+    const takesAll = source.grams - wanted < Math.max(1, wanted * CRUMB);
+    const grams = takesAll ? source.grams : Math.round(wanted);
+    if (grams <= 0) continue;
+    drawn.push({
+      key: source.key,
+      code: source.code,
+      grams,
+      water: Math.round(grams * source.waterPerGram),
+      kcal: grams * source.density,
+    });
+    open -= grams * source.density;
+  }
+  return { drawn, missing: open <= kcal * CRUMB ? 0 : open };
+}
+
+/**
+ * Sources that this dog may be fed from: its own and those for anybody, without what it does not get. A meal that is
+ * always made of one recipe takes that recipe first.
+ */
+export function fitFor<T extends Source>(sources: readonly T[], dogId: number, recipeId?: number): T[] {
+  const fit = sources.filter(
+    (source) => (source.dogId === undefined || source.dogId === dogId) && !source.notFor?.includes(dogId),
+  );
+  if (recipeId === undefined) return fit;
+  return [
+    ...fit.filter((source) => source.recipeId === recipeId),
+    ...fit.filter((source) => source.recipeId !== recipeId),
+  ];
+}
+
+/** What a bowl holds in all: g of food as stored and mL of water to put back. */
+export const bowlOf = (drawn: readonly Drawn[]): { readonly grams: number; readonly water: number } => ({
+  grams: drawn.reduce((sum, part) => sum + part.grams, 0),
+  water: drawn.reduce((sum, part) => sum + part.water, 0),
+});

@@ -1,0 +1,37 @@
+import type { BowlAddition } from '../dog/bowl-line';
+import type { DayEnergy } from '../dog/day-energy';
+import type { Explanation } from '../explanation';
+import type { Drawn, Source } from './draw';
+
+/** The way from a dog's day to the grams in one bowl, with this case's figures. */
+export function explainMeal(meal: {
+  readonly dog: string;
+  readonly meal: string;
+  readonly energy: DayEnergy;
+  readonly fraction: number;
+  readonly additions: readonly BowlAddition[];
+  readonly kcal: number;
+  readonly drawn: readonly Drawn[];
+  readonly sources: readonly Source[];
+}): Explanation {
+  const density = (part: Drawn) =>
+    meal.sources.find((source) => source.key === part.key)?.density ?? part.kcal / part.grams;
+  return {
+    title: `${meal.dog}, ${meal.meal}: ${meal.kcal.toFixed(1)} kcal`,
+    steps: [
+      ...meal.energy.explanation.steps,
+      {
+        what: 'this meal',
+        sum: `${meal.energy.homeKcal.toFixed(1)} × ${meal.fraction.toFixed(3)} = ${(meal.energy.homeKcal * meal.fraction).toFixed(1)} kcal`,
+      },
+      ...meal.additions
+        .filter((each) => each.kcal > 0)
+        .map((each) => ({ what: `less ${each.what}`, sum: `${each.kcal.toFixed(1)} kcal` })),
+      ...meal.drawn.map((part) => ({
+        what: `from ${part.code}`,
+        sum: `${part.grams} g × ${density(part).toFixed(3)} kcal/g = ${part.kcal.toFixed(1)} kcal${part.water > 0 ? `, with ${part.water} mL of water` : ''}`,
+      })),
+    ],
+    source: `${meal.energy.explanation.source} A whole gram at a time; a rest of up to 3 % goes along with a finished pack.`,
+  };
+}

@@ -1,0 +1,170 @@
+import { daysBetween, type LocalDate } from '../calendar/local-date';
+import {
+  keepingDates,
+  isDried,
+  shelfLifeOf,
+  type FoodKind,
+  type KeepingDates,
+  type PlaceKind,
+  type ShelfLives,
+} from '../preserve/shelf-life';
+import { fine, refused, type Outcome } from '../problem';
+
+export const MOVEMENT_KINDS = [
+  'received',
+  'found',
+  'packed',
+  'used',
+  'moved',
+  'thawed',
+  'opened',
+  'split',
+  'merged',
+  'fed',
+  'returned',
+  'discarded',
+  'corrected',
+  'blocked',
+  'redated',
+  'reversed',
+] as const;
+export type MovementKind = (typeof MOVEMENT_KINDS)[number];
+
+export const ACCOUNTS = ['bought', 'found', 'made', 'cooked', 'eaten', 'thrown', 'lost'] as const;
+/** Where an amount comes from or goes to that is not on a shelf. */
+export type Account = (typeof ACCOUNTS)[number];
+
+/** One side of a movement, in tenths of a gram: of a holding at a place, or of an account outside the stock. */
+export type Leg =
+  | { readonly holdingId: number; readonly placeId: number; readonly amount: number }
+  | { readonly account: Account; readonly amount: number };
+
+export interface Movement {
+  readonly id: number;
+  readonly kind: MovementKind;
+  readonly day: LocalDate;
+  readonly legs: readonly Leg[];
+  /** The movement that this one takes back. */
+  readonly reverses?: number;
+}
+
+/** What a holding is made of and the rules that its dates follow. */
+export interface HoldingRules {
+  readonly holdingId: number;
+  readonly kind: FoodKind;
+  readonly fatty: boolean;
+  readonly places: ReadonlyMap<number, PlaceKind>;
+  readonly shelfLives: ShelfLives;
+  readonly fridgeDays: number;
+}
+
+export interface HoldingState extends KeepingDates {
+  /** Tenths of a gram. */
+  readonly amount: number;
+  /** Where it lies, or lay last. */
+  readonly placeId: number;
+  readonly place: PlaceKind;
+  /** The day of its first movement. */
+  readonly packedOn: LocalDate;
+  readonly since: LocalDate;
+  /** Days that it has spent outside the freezer in earlier places. */
+  readonly fridgeDaysUsed: number;
+  readonly thawedOn: LocalDate | undefined;
+  readonly openedOn: LocalDate | undefined;
+}
+
+/** Amounts are kept in tenths of a gram. */
+export const tenths = (grams: number) => Math.round(grams * 10);
+export const fromTenths = (amount: number) => amount / 10;
+
+export const legSum = (legs: readonly Leg[]) => legs.reduce((sum, leg) => sum + leg.amount, 0);
+
+/** The movements that count: neither a reversal nor reversed. */
+export function effective(movements: readonly Movement[]): Movement[] {
+  const taken = new Set(movements.map((movement) => movement.reverses).filter((id) => id !== undefined));
+  return movements.filter((movement) => movement.reverses === undefined && !taken.has(movement.id));
+}
+
+/** The legs that undo a movement. */
+export const reversedLegs = (legs: readonly Leg[]): Leg[] => legs.map((leg) => ({ ...leg, amount: -leg.amount }));
+
+/**
+ * What a holding is after all its movements: amount, place, thaw and opening day, dates in force.
+ *
+ * Takes the holding's movements in order and its rules. Undefined state where none counts (its packing was reversed).
+ * Refuses a sequence that cannot have happened: more taken than there was, or taken from where it was not.
+ * Every check on a new movement or a reversal is this one fold over the history that would follow.
+ */
+export function foldHolding(movements: readonly Movement[], rules: HoldingRules): Outcome<HoldingState | undefined> {
+  const balances = new Map<number, number>();
+  let state: Omit<HoldingState, keyof KeepingDates> | undefined;
+  for (const movement of effective(movements)) {
+    const legs = movement.legs.filter((leg) => 'holdingId' in leg && leg.holdingId === rules.holdingId);
+    if (legs.length === 0) continue;
+    for (const leg of legs)
+      if ('placeId' in leg) balances.set(leg.placeId, (balances.get(leg.placeId) ?? 0) + leg.amount);
+    for (const balance of balances.values()) {
+      if (balance < 0) return refused('There is not that much left in this pack.');
+    }
+    const filled = [...balances].filter(([, amount]) => amount > 0);
+    if (filled.length > 1) return refused('A pack lies in one place at a time.');
+    const placeId = filled[0]?.[0] ?? state?.placeId ?? ('placeId' in legs[0]! ? legs[0].placeId : 0);
+    const place = rules.places.get(placeId);
+    if (!place) return refused('This place is not known.');
+    if (!shelfLifeOf(rules.shelfLives, rules.kind, place))
+      return refused(`${capital(rules.kind)} food does not keep in a ${place}.`);
+    state = next(state, movement, { placeId, place, amount: filled[0]?.[1] ?? 0 }, rules.kind);
+  }
+  if (!state) return fine(undefined);
+  return fine({
+    ...state,
+    ...keepingDates(
+      rules.shelfLives,
+      {
+        kind: rules.kind,
+        place: state.place,
+        packedOn: state.packedOn,
+        since: state.since,
+        fridgeDaysUsed: state.fridgeDaysUsed,
+        openedOn: state.openedOn,
+        fatty: rules.fatty,
+      },
+      rules.fridgeDays,
+    ),
+  });
+}
+
+type Bare = Omit<HoldingState, keyof KeepingDates>;
+
+function next(
+  before: Bare | undefined,
+  movement: Movement,
+  now: Pick<Bare, 'placeId' | 'place' | 'amount'>,
+  kind: FoodKind,
+): Bare {
+  if (!before) {
+    return {
+      ...now,
+      packedOn: movement.day,
+      since: movement.day,
+      fridgeDaysUsed: 0,
+      thawedOn: undefined,
+      openedOn: undefined,
+    };
+  }
+  const opens = movement.kind === 'opened' || (movement.kind === 'fed' && isDried(kind));
+  const openedOn = before.openedOn ?? (opens ? movement.day : undefined);
+  if (now.place === before.place) return { ...before, ...now, openedOn };
+  // Days spent outside the freezer are used up, whether in the fridge or the cupboard: no move gives them again.
+  const spent = before.place === 'freezer' ? 0 : Math.max(0, daysBetween(before.since, movement.day));
+  return {
+    ...now,
+    packedOn: before.packedOn,
+    openedOn,
+    since: movement.day,
+    fridgeDaysUsed: before.fridgeDaysUsed + spent,
+    thawedOn: before.place === 'freezer' && now.place === 'fridge' ? movement.day : before.thawedOn,
+  };
+}
+
+const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
