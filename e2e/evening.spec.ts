@@ -1,0 +1,110 @@
+import { expect, test, type Page } from '@playwright/test';
+import { startHodman, stopHodman, type Hodman } from './server';
+
+let hodman: Hodman;
+let page: Page;
+
+test.describe.configure({ mode: 'serial' });
+
+test.beforeAll(async ({ browser }) => {
+  hodman = await startHodman({ demo: true });
+  page = await browser.newPage();
+});
+
+test.afterAll(() => stopHodman(hodman));
+
+test('tonight: one press moves what tomorrow needs, and it is thawed from that day', async () => {
+  await page.goto(hodman.address);
+  const tonight = page.getByRole('region', { name: 'Tonight, to the fridge' });
+  await expect(tonight.getByRole('checkbox')).toBeChecked();
+  await tonight.getByRole('checkbox').uncheck();
+  await expect(tonight.getByRole('button', { name: /^Moved/ })).toBeDisabled();
+  await tonight.getByRole('checkbox').check();
+  await tonight.getByRole('button', { name: 'Moved V20' }).click();
+  await expect(page.getByText('Nothing needs to leave the freezer for tomorrow.')).toBeVisible();
+  await page.goto(`${hodman.address}/store?pack=V20`);
+  await expect(page.getByRole('dialog')).toContainText('Fridge · feed by Sun 29 Nov · short, thawed Wed 25 Nov');
+});
+
+test('a plan is put away, and is gone', async () => {
+  await page.goto(`${hodman.address}/plan?recipe=3`, { waitUntil: 'networkidle' });
+  await page.getByRole('button', { name: 'Start cook day' }).click();
+  await page.getByRole('button', { name: 'put this plan away' }).click();
+  await expect(page.getByRole('heading', { name: 'Batches' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Goat, millet & beetroot' })).toHaveCount(1);
+});
+
+test('a counted pot is marked as an estimate everywhere, and is fed warm today', async () => {
+  await page.goto(`${hodman.address}/plan?recipe=2`);
+  await page.getByLabel('Days').fill('2');
+  await page.getByLabel('First feeding day').fill('2026-11-25');
+  await page.getByRole('button', { name: 'Start cook day' }).click();
+  await page.getByRole('button', { name: 'All in, start cooking' }).click();
+  await page.getByRole('button', { name: 'in cups' }).click();
+  await page.getByLabel('Cups counted').fill('33 1/2');
+  await page.getByLabel('One cup of it weighs').fill('240');
+  await page.reload();
+  await expect(page.getByLabel('Cups counted')).toHaveValue('33 1/2');
+  await page.getByRole('button', { name: 'That is the yield' }).click();
+  await expect(page.getByRole('heading', { name: 'Divide 8040 g (an estimate)' })).toBeVisible();
+  // Supper is open for all three: half a day, half a day, a third.
+  await expect(page.getByLabel('Eaten today', { exact: true })).not.toHaveValue('0');
+  await page.getByRole('button', { name: 'Divide it so' }).click();
+  await expect(page.getByText('are eaten today, warm from the pot')).toBeVisible();
+  await page.getByRole('button', { name: /^Seal/ }).first().click();
+  await expect(page.getByText('P1', { exact: true })).toBeVisible();
+  await page.goto(`${hodman.address}/store?pack=P1`);
+  await expect(page.getByRole('dialog')).toContainText('an estimate');
+});
+
+test('warm food comes first; when all have eaten, Today says so', async () => {
+  await page.goto(hodman.address);
+  for (const dog of ['Juniper', 'Otto', 'Wren']) {
+    await expect(page.getByRole('listitem').filter({ hasText: dog }).filter({ hasText: 'from the pot' })).toHaveCount(
+      1,
+    );
+    await page.getByRole('button', { name: `Fed ${dog}` }).click();
+    await expect(page.getByText(`${dog} has had supper.`)).toBeVisible();
+  }
+  await expect(page.getByRole('heading', { name: 'All fed' })).toBeVisible();
+  await expect(page.getByText('has eaten for today')).toHaveCount(3);
+  await page.getByRole('button', { name: 'Take back Otto’s supper' }).click();
+  await expect(page.getByRole('button', { name: 'Fed Otto' })).toBeVisible();
+});
+
+test('a household in pounds: the plan and the scale speak them', async () => {
+  await page.goto(`${hodman.address}/household`, { waitUntil: 'networkidle' });
+  await page.getByLabel('Measures').selectOption('us');
+  await page.getByLabel('Time zone').fill('Nowhere/Atall');
+  await page.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByText('This time zone is not known')).toBeVisible();
+  await page.getByLabel('Time zone').fill('Europe/Oslo');
+  await page.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByText('Kept.')).toBeVisible();
+  await page.goto(`${hodman.address}/dogs/1/facts`);
+  await expect(page.getByLabel('Weighs today')).toHaveValue('58.2 lb');
+  await page.goto(`${hodman.address}/plan?recipe=1`);
+  await expect(page.getByText(/^\d+ lb/).first()).toBeVisible();
+});
+
+test('what was typed and not stored is still there later, and can be let go', async () => {
+  await page.goto(`${hodman.address}/dogs/new`);
+  await page.getByLabel('Name').fill('Tansy');
+  await page.getByLabel('Weighs today').fill('31 lb');
+  await page.goto(`${hodman.address}/store`);
+  await page.goto(`${hodman.address}/dogs/new`);
+  await expect(page.getByText('What you typed before is still here')).toBeVisible();
+  await expect(page.getByLabel('Weighs today')).toHaveValue('31 lb');
+  await page.getByRole('button', { name: 'start over' }).click();
+  await expect(page.getByLabel('Name')).toHaveValue('');
+});
+
+test('a new weight is a weigh-in: the day and the curve follow', async () => {
+  await page.goto(`${hodman.address}/dogs/3`);
+  await expect(page.getByText(/^7 weigh-ins/)).toBeVisible();
+  await page.getByRole('link', { name: 'Who it is' }).click();
+  await page.getByLabel('Weighs today').fill('8.4 kg');
+  await expect(page.getByText('1174.0', { exact: true })).toBeHidden();
+  await page.getByRole('button', { name: 'Keep the changes' }).click();
+  await expect(page.getByText(/^8 weigh-ins/)).toBeVisible();
+});

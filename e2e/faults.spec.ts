@@ -1,0 +1,90 @@
+import { expect, test } from '@playwright/test';
+import { startHodman, startRefused, stopHodman, type Hodman } from './server';
+
+let hodman: Hodman;
+
+test.beforeAll(async () => {
+  hodman = await startHodman({ demo: true, now: '2026-11-25T05:00:00Z' });
+});
+
+test.afterAll(() => stopHodman(hodman));
+
+test('an unknown id in the address: a plain page with status 404', async ({ page }) => {
+  for (const path of [
+    '/dogs/99999',
+    '/recipes/0',
+    '/batches/abc',
+    '/batches/1e99',
+    '/nowhere',
+    '/dogs/99999999999999',
+  ]) {
+    const response = await page.goto(hodman.address + path);
+    expect(`${path} ${response?.status()}`).toBe(`${path} 404`);
+    await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible();
+  }
+  await page.goto(`${hodman.address}/store?pack=Z99`);
+  await expect(page.getByText('There is no pack Z99.')).toBeVisible();
+});
+
+test('two at the same bowl at once: one movement and one plain sentence', async ({ browser }) => {
+  const kitchens = await Promise.all([browser.newContext(), browser.newContext()]);
+  const pages = await Promise.all(kitchens.map((kitchen) => kitchen.newPage()));
+  await Promise.all(pages.map((page) => page.goto(hodman.address)));
+  await Promise.all(pages.map((page) => page.getByRole('button', { name: 'Fed Otto' }).click()));
+  const said = (index: number) => pages[index]!.getByText(/Otto has had breakfast already: it was marked fed at/);
+  const done = (index: number) => pages[index]!.getByText('Otto has had breakfast.', { exact: true });
+  await expect(said(0).or(done(0))).toBeVisible();
+  await expect(said(1).or(done(1))).toBeVisible();
+  expect((await said(0).count()) + (await said(1).count())).toBe(1);
+  await pages[0]!.goto(`${hodman.address}/store?pack=V5`);
+  await expect(pages[0]!.getByRole('dialog').getByText(/^fed \d+ g Wed 25 Nov/)).toHaveCount(1);
+  await Promise.all(kitchens.map((kitchen) => kitchen.close()));
+});
+
+test('a double click is one movement', async ({ page }) => {
+  await page.goto(hodman.address);
+  await page.getByRole('button', { name: 'Fed Juniper' }).dblclick();
+  await expect(page.getByText('Juniper has had breakfast.')).toBeVisible();
+  await page.goto(`${hodman.address}/store?pack=V4`);
+  await expect(page.getByRole('dialog').getByText(/^fed \d+ g Wed 25 Nov/)).toHaveCount(1);
+});
+
+test('a reload in mid-submit is one dog, and what was typed is still there', async ({ page }) => {
+  await page.goto(`${hodman.address}/dogs/new`);
+  await page.getByLabel('Name').fill('Sorrel');
+  await page.getByLabel('Born').fill('2020-05-05');
+  await page.getByLabel('Weighs today').fill('12 kg');
+  // The answer is held back: the write is done, the page does not know.
+  await page.route('**/dogs/new', async (route) => {
+    if (route.request().method() !== 'POST') return route.continue();
+    await route.fetch();
+    await route.abort();
+  });
+  await page.getByRole('button', { name: 'Add this dog' }).click();
+  await expect(page.getByText('Hodman did not answer')).toBeVisible();
+  await page.unroute('**/dogs/new');
+  await page.reload();
+  await expect(page.getByLabel('Name')).toHaveValue('Sorrel');
+  await page.getByRole('button', { name: 'Add this dog' }).click();
+  await expect(page.getByRole('link', { name: 'Sorrel' })).toHaveCount(1);
+});
+
+test('a second process on the same folder is refused in a sentence, and harms nothing', async ({ page }) => {
+  const { code, printed } = await startRefused(hodman.folder);
+  expect(code).toBe(1);
+  expect(printed).toContain('is open in another Hodman that is still running');
+  const response = await page.goto(`${hodman.address}/store`);
+  expect(response?.status()).toBe(200);
+});
+
+test('scripts in a name are only text', async ({ page }) => {
+  await page.goto(`${hodman.address}/dogs/new`);
+  await page.getByLabel('Name').fill('<img src=x onerror=alert(1)>');
+  await page.getByLabel('Born').fill('2020-05-05');
+  await page.getByLabel('Weighs today').fill('12 kg');
+  page.on('dialog', () => {
+    throw new Error('a script ran');
+  });
+  await page.getByRole('button', { name: 'Add this dog' }).click();
+  await expect(page.getByRole('link', { name: '<img src=x onerror=alert(1)>' })).toBeVisible();
+});

@@ -1,0 +1,143 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { startHodman, stopHodman, type Hodman } from './server';
+
+const VIEWS = [
+  '/',
+  '/dogs',
+  '/dogs/3',
+  '/dogs/new',
+  '/dogs/2/ration',
+  '/dogs/3/meals',
+  '/dogs/2/otherwise',
+  '/dogs/1/weigh',
+  '/dogs/2/avoid',
+  '/dogs/1/bowl',
+  '/dogs/3/life',
+  '/dogs/1/rules',
+  '/dogs/2/history',
+  '/recipes',
+  '/recipes/1',
+  '/plan',
+  '/batches',
+  '/batches/2',
+  '/store',
+  '/store?pack=V7',
+  '/household',
+];
+
+let hodman: Hodman;
+
+test.beforeAll(async () => {
+  hodman = await startHodman({ demo: true, now: '2026-11-25T12:00:00Z' });
+});
+
+test.afterAll(() => stopHodman(hodman));
+
+for (const mode of ['light', 'dark'] as const) {
+  test(`axe finds nothing, ${mode}`, async ({ browser }) => {
+    test.setTimeout(300_000);
+    const page = await (await browser.newContext({ colorScheme: mode, reducedMotion: 'reduce' })).newPage();
+    for (const view of VIEWS) {
+      await page.goto(hodman.address + view, { waitUntil: 'networkidle' });
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+        .analyze();
+      expect(
+        violations.map((each) => `${view} ${each.id}: ${each.nodes.map((node) => node.target.join(' ')).join(' | ')}`),
+      ).toEqual([]);
+    }
+    await page.close();
+  });
+}
+
+test('on a phone nothing hangs over the edge, and every press is large enough', async ({ browser }) => {
+  const page = await browser.newPage({ viewport: { width: 390, height: 800 } });
+  for (const view of VIEWS) {
+    await page.goto(hodman.address + view, { waitUntil: 'networkidle' });
+    const over = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+    expect(`${view} ${over}`).toBe(`${view} 0`);
+  }
+  await page.goto(hodman.address);
+  const fed = await page.getByRole('button', { name: 'Fed Juniper' }).boundingBox();
+  expect(fed!.height).toBeGreaterThanOrEqual(56);
+  await page.close();
+});
+
+test('the boatyard: each dog’s day as in the handbook', async ({ page }) => {
+  // Issue 2: 2.0 × RER = 1630.5, 1.2 × RER = 369.2, by growth 1174.0 kcal (NRC 2006; AAHA from memory).
+  for (const [id, kcal] of [
+    [1, 'Juniper eats 1630.5 kcal a day'],
+    [2, 'Otto eats 369.2 kcal a day'],
+    [3, 'Wren grows on 1174 kcal a day'],
+  ] as const) {
+    await page.goto(`${hodman.address}/dogs/${id}`);
+    await expect(page.getByRole('heading', { level: 1, name: kcal })).toBeVisible();
+  }
+  await page.goto(`${hodman.address}/plan`);
+  await page.getByRole('button', { name: 'Juniper' }).click();
+  await page.getByRole('button', { name: 'Otto' }).click();
+  await page.getByLabel('First feeding day').fill('2026-11-25');
+  await page.getByLabel('Days').fill('14');
+  await expect(page.getByRole('listitem').filter({ hasText: 'Wren' })).toContainText('16 899 kcal');
+});
+
+test('keys alone: to the dogs, a new dog typed, stored', async ({ page }) => {
+  await page.goto(hodman.address, { waitUntil: 'networkidle' });
+  await page.keyboard.press('d');
+  await expect(page.getByRole('heading', { name: 'Who eats how much' })).toBeVisible();
+  await page.getByRole('link', { name: 'Add a dog' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'A new dog' })).toBeVisible();
+  await page.getByLabel('Name').focus();
+  await page.keyboard.type('Fennel');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('04052021');
+  await page.getByLabel('Weighs today').focus();
+  await page.keyboard.type('9 kg');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('link', { name: 'Fennel' })).toBeVisible();
+});
+
+test('keys alone: / finds a pack by its code, ? lists the keys, both can be switched off', async ({ page }) => {
+  await page.goto(hodman.address, { waitUntil: 'networkidle' });
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('Batches');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.keyboard.press('/');
+  await expect(page.getByLabel('A dog, a recipe, a pack’s code')).toBeFocused();
+  await page.keyboard.type('v10');
+  await page.getByRole('dialog', { name: 'Find' }).getByRole('link', { name: 'V10' }).press('Enter');
+  await expect(page.getByRole('dialog')).toContainText('V10');
+  await page.goto(`${hodman.address}/household`, { waitUntil: 'networkidle' });
+  await page.getByLabel(/Single letters go to rooms/).uncheck();
+  await page.goto(hodman.address, { waitUntil: 'networkidle' });
+  await page.keyboard.press('s');
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await expect(page.getByRole('link', { name: 'Today' })).toHaveAttribute('aria-current', 'page');
+});
+
+test('wet hands: the pot is weighed on the keypad alone, every key large enough', async ({ browser }) => {
+  const page = await (
+    await browser.newContext({ hasTouch: true, isMobile: true, viewport: { width: 1024, height: 768 } })
+  ).newPage();
+  await page.goto(`${hodman.address}/plan?recipe=2`, { waitUntil: 'networkidle' });
+  await page.getByLabel('Days').fill('4');
+  await page.getByRole('button', { name: 'Start cook day' }).tap();
+  await page.getByRole('button', { name: 'All in, start cooking' }).tap();
+  const keypad = page.getByRole('group', { name: 'Keypad' });
+  const type = async (label: string, keys: readonly string[]) => {
+    await page.getByLabel(label).tap();
+    for (const key of keys) await keypad.getByRole('button', { name: key, exact: true }).tap();
+  };
+  await type('With the food', ['1', '8', 'point', '5', 'kilograms']);
+  await type('Empty (tare)', ['2', '1', '5', 'delete', '4', '0']);
+  await expect(page.getByLabel('With the food')).toHaveValue('18.5 kg');
+  await expect(page.getByLabel('Empty (tare)')).toHaveValue('2140');
+  await expect(page.getByText('16360 g', { exact: true })).toBeVisible();
+  for (const key of await keypad.getByRole('button').all())
+    expect((await key.boundingBox())!.height).toBeGreaterThanOrEqual(56);
+  await page.close();
+});

@@ -1,0 +1,92 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+export interface Hodman {
+  readonly address: string;
+  readonly folder: string;
+  /** What it has printed so far. */
+  readonly printed: () => string;
+  readonly kill: (signal: NodeJS.Signals) => Promise<void>;
+}
+
+/** A fixed noon, so that a test means the same on every day. */
+export const NOON = '2026-11-25T12:00:00Z';
+
+export const newFolder = () => mkdtempSync(join(tmpdir(), 'hodman-e2e-'));
+
+const freePort = () =>
+  new Promise<number>((resolve) => {
+    const probe = createServer();
+    probe.listen(0, '127.0.0.1', () => {
+      const address = probe.address();
+      probe.close(() => resolve(typeof address === 'object' && address ? address.port : 0));
+    });
+  });
+
+interface Options {
+  readonly folder?: string;
+  readonly demo?: boolean;
+  readonly now?: string;
+}
+
+/** Starts the built application on a free port and a folder of its own, and waits until it answers. */
+export async function startHodman({ folder = newFolder(), demo = false, now = NOON }: Options = {}): Promise<Hodman> {
+  const { child, port, printed } = await launch(folder, demo, now);
+  const address = `http://127.0.0.1:${port}`;
+  for (let attempt = 0; attempt < 300 && child.exitCode === null; attempt++) {
+    if (printed().includes('Hodman is at')) {
+      return { address, folder, printed, kill: (signal) => ended(child, signal) };
+    }
+    await new Promise((resolve) => setTimeout(resolve, 200));
+  }
+  child.kill('SIGKILL');
+  throw new Error(`Hodman did not start:\n${printed()}`);
+}
+
+/** Starts a process that is expected to end by itself; returns its exit code and what it printed. */
+export async function startRefused(folder: string): Promise<{ code: number | null; printed: string }> {
+  const { child, printed } = await launch(folder, false, NOON);
+  const code = await new Promise<number | null>((resolve) => {
+    const late = setTimeout(() => child.kill('SIGKILL'), 30_000);
+    child.once('exit', (exit) => {
+      clearTimeout(late);
+      resolve(exit);
+    });
+  });
+  return { code, printed: printed() };
+}
+
+async function launch(folder: string, demo: boolean, now: string) {
+  const port = await freePort();
+  const child = spawn(process.execPath, [demo ? 'scripts/demo.mjs' : 'scripts/start.mjs'], {
+    env: {
+      ...process.env,
+      PORT: String(port),
+      HODMAN_DATA: folder,
+      HODMAN_NOW: now,
+      TZ: 'Europe/Oslo',
+      NODE_OPTIONS: '',
+    },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+  let text = '';
+  child.stdout.on('data', (data: Buffer) => (text += data.toString()));
+  child.stderr.on('data', (data: Buffer) => (text += data.toString()));
+  return { child, port, printed: () => text };
+}
+
+function ended(child: ChildProcess, signal: NodeJS.Signals): Promise<void> {
+  return new Promise((resolve) => {
+    if (child.exitCode !== null || child.signalCode !== null) return resolve();
+    child.once('exit', () => resolve());
+    child.kill(signal);
+  });
+}
+
+export async function stopHodman(hodman: Hodman): Promise<void> {
+  await hodman.kill('SIGKILL');
+  rmSync(hodman.folder, { recursive: true, force: true });
+}

@@ -1,0 +1,43 @@
+import { expect, type Page } from '@playwright/test';
+
+/** Finds a food while typing and takes the best match. */
+export async function chooseFood(page: Page, line: number, query: string, name: string): Promise<void> {
+  const field = page.getByLabel(`Food of line ${line}`);
+  await field.click();
+  await field.fill(query);
+  await page.getByRole('option', { name }).first().click();
+}
+
+export async function addDog(
+  page: Page,
+  address: string,
+  dog: { name: string; born: string; weight: string },
+): Promise<void> {
+  await page.goto(`${address}/dogs/new`);
+  await page.getByLabel('Name').fill(dog.name);
+  await page.getByLabel('Born').fill(dog.born);
+  await page.getByLabel('Weighs today').fill(dog.weight);
+  await page.getByRole('button', { name: 'Add this dog' }).click();
+  await expect(page.getByRole('heading', { name: 'Who eats how much' })).toBeVisible();
+}
+
+/** The six lines of the worked example of issue 2, as a cook types them. */
+export const EXAMPLE_LINES = [
+  { amount: '1000 g', query: 'venison', food: 'Game meat, deer, ground, raw' },
+  { amount: '300 g', query: 'pearl barley', food: 'Barley, pearled, raw' },
+  { amount: '400 g', query: 'parsnip', food: 'Parsnips, raw' },
+  { amount: '100 g', query: 'kale', food: 'Kale, raw' },
+  { amount: '15 g', query: 'canola oil', food: 'Oil, canola' },
+  { amount: '800 ml', query: 'tap water', food: 'Water, tap, drinking' },
+] as const;
+
+export async function writeExample(page: Page): Promise<void> {
+  await page.getByLabel('Name of the recipe').fill('Venison, barley & parsnip');
+  for (const [index, line] of EXAMPLE_LINES.entries()) {
+    const number = index + 1;
+    if ((await page.getByLabel(`Food of line ${number}`).count()) === 0)
+      await page.getByRole('button', { name: 'One more line' }).click();
+    await page.getByLabel(`Amount of line ${number}`).fill(line.amount);
+    await chooseFood(page, number, line.query, line.food);
+  }
+}

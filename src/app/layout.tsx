@@ -1,0 +1,38 @@
+import '@fontsource-variable/atkinson-hyperlegible-next';
+import '@fontsource-variable/bricolage-grotesque';
+import '@/ui/theme/tokens.css';
+import '@/ui/theme/base.css';
+import InitColorSchemeScript from '@mui/material/InitColorSchemeScript';
+import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter';
+import type { Metadata, Viewport } from 'next';
+import type { ReactNode } from 'react';
+import { Find } from '@/features/find/Find';
+import { HatchDefs } from '@/ui/marks/hatch-defs';
+import { Rail } from '@/ui/Rail';
+import { Theme } from '@/ui/theme/Theme';
+
+export const metadata: Metadata = {
+  title: { default: 'Hodman', template: '%s · Hodman' },
+  description: 'From how much each dog needs to what comes out of the freezer tonight.',
+};
+
+export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
+
+export default function Layout({ children }: { children: ReactNode }) {
+  return (
+    <html lang="en" suppressHydrationWarning>
+      <body>
+        <InitColorSchemeScript attribute="[data-mode='%s']" />
+        <AppRouterCacheProvider>
+          <Theme>
+            <HatchDefs />
+            <Rail>
+              <Find />
+            </Rail>
+            <main>{children}</main>
+          </Theme>
+        </AppRouterCacheProvider>
+      </body>
+    </html>
+  );
+}

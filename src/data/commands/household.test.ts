@@ -1,0 +1,59 @@
+import { freshHouse, valueOf } from '../fixtures/database';
+import { plannedExample, sealedExample, weighedExample } from '../fixtures/worked-path';
+import { readStock } from '../repositories/stock';
+import { readHousehold } from '../repositories/household';
+import { saveHousehold } from './household';
+import { saveRecipe } from './recipes';
+import { recipeSheet } from '@/core/recipe/sheet';
+import { readLatestVersion } from '../repositories/recipes';
+
+const SETTINGS = {
+  unitSet: 'metric' as const,
+  energyFactors: '4-9-4' as const,
+  fridgeDays: 4,
+  timeZone: 'Europe/Oslo',
+};
+
+test.each([
+  [{ fridgeDays: 6 }, 'fridgeDays'],
+  [{ fridgeDays: 3.5 }, 'fridgeDays'],
+  [{ timeZone: 'Boatyard/Cottage' }, 'timeZone'],
+])('%j is refused at its field, and nothing is changed', async (change, field) => {
+  const house = await freshHouse('2026-11-25T12:00:00Z');
+  expect(await house.run((context) => saveHousehold(context, { ...SETTINGS, ...change }))).toMatchObject({
+    problems: [{ field }],
+  });
+  expect(await readHousehold(house.db)).toMatchObject(SETTINGS);
+});
+
+test('fridge days and energy factors of the household reach packs and densities', async () => {
+  const house = await freshHouse('2026-11-25T12:00:00Z');
+  valueOf(
+    await house.run((context) => saveHousehold(context, { ...SETTINGS, fridgeDays: 3, energyFactors: 'modified' })),
+  );
+  const ids = await plannedExample(house, '2026-11-26');
+  await weighedExample(house, ids);
+  const stock = await sealedExample(house, ids.batchId, { today: 0, fridge: 2310, freezer: 0, dry: 0 });
+  expect(stock[0]!.safeUntil).toBe('2026-11-28');
+  valueOf(
+    await house.run((context) => saveHousehold(context, { ...SETTINGS, fridgeDays: 5, energyFactors: 'modified' })),
+  );
+  expect((await readStock(house.db))[0]!.safeUntil).toBe('2026-11-30');
+  // Worked example of issue 2: 2537.54 kcal by modified Atwater, over 2310 g.
+  expect(stock[0]!.density).toBeCloseTo(2537.54 / 2310, 4);
+});
+
+test('a cup is the household’s cup: 250 mL in the metric set, 236.588 mL in the US one (NIST Handbook 44)', async () => {
+  const house = await freshHouse('2026-11-25T12:00:00Z');
+  const entry = {
+    name: 'Barley',
+    lines: [{ amount: '1 cup', ndb: '20005', part: 'carbohydrate' as const, moment: 'cook' as const }],
+  };
+  const weightIn = async () => {
+    const { recipeId } = valueOf(await house.run((context) => saveRecipe(context, { entry })));
+    return recipeSheet((await readLatestVersion(house.db, house.reference, recipeId))!.lines, '4-9-4').food;
+  };
+  expect(await weightIn()).toBeCloseTo((200 * 250) / 236.5882365, 6);
+  valueOf(await house.run((context) => saveHousehold(context, { ...SETTINGS, unitSet: 'us' })));
+  expect(await weightIn()).toBeCloseTo(200, 6);
+});

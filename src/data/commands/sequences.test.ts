@@ -1,0 +1,76 @@
+import { sql } from 'drizzle-orm';
+import fc from 'fast-check';
+import { freshHouse, type TestHouse } from '../fixtures/database';
+import { plannedExample, sealedExample, weighedExample } from '../fixtures/worked-path';
+import { readDog, type StoredDog } from '../repositories/dogs';
+import { readPlaces } from '../repositories/household';
+import { readLatestMovements, type StoredPack } from '../repositories/stock';
+import { feedBowl } from './bowls';
+import { correctPack, discardPack, movePacks, reverseMovement } from './stock';
+
+/** One thing that somebody may try with the stock, possible or not. */
+const attempt = fc.record({
+  what: fc.constantFrom('feed', 'move', 'correct', 'discard', 'reverse', 'next day'),
+  pack: fc.nat(9),
+  place: fc.nat(2),
+  grams: fc.integer({ min: -5, max: 900 }),
+  pick: fc.nat(30),
+});
+
+let house: TestHouse;
+let stock: StoredPack[];
+let dog: StoredDog;
+
+beforeAll(async () => {
+  house = await freshHouse('2026-11-25T12:00:00Z');
+  const ids = await plannedExample(house, '2026-11-26');
+  await weighedExample(house, ids);
+  stock = await sealedExample(house, ids.batchId, { today: 0, fridge: 1400, freezer: 910, dry: 0 });
+  dog = (await readDog(house.db, ids.dogId))!;
+});
+
+test('whatever is tried with the stock, in whatever order: balanced, equal to the ledger, never below zero', async () => {
+  const places = await readPlaces(house.db);
+  let day = 0;
+  await fc.assert(
+    fc.asyncProperty(fc.array(attempt, { minLength: 5, maxLength: 25 }), async (attempts) => {
+      for (const { what, pack, place, grams, pick } of attempts) {
+        const { holdingId } = stock[pack % stock.length]!;
+        if (what === 'next day') house.setNow(new Date(Date.UTC(2026, 10, 25 + (++day % 20), 12)).toISOString());
+        const { today } = await house.context();
+        const slotId = dog.slots[pick % dog.slots.length]!.id;
+        if (what === 'feed')
+          await house.run((context) =>
+            feedBowl(context, { dogId: dog.id, slotId, day: today, parts: [{ holdingId, grams }] }),
+          );
+        if (what === 'move')
+          await house.run((context) => movePacks(context, { holdingIds: [holdingId], placeId: places[place]!.id }));
+        if (what === 'correct') await house.run((context) => correctPack(context, { holdingId, grams }));
+        if (what === 'discard') await house.run((context) => discardPack(context, { holdingId }));
+        const latest = await readLatestMovements(house.db, 31);
+        const target = latest[pick % latest.length];
+        if (what === 'reverse' && target)
+          await house.run((context) => reverseMovement(context, { movementId: target.id }));
+      }
+      const { rows } = await house.db.execute<{
+        unbalanced: number;
+        drift: number;
+        below: number;
+        doubled: number;
+      }>(sql`select
+        (select count(*)::int from (select movement_id from leg group by movement_id having sum(amount) <> 0) m) unbalanced,
+        (select count(*)::int from holding h where h.amount <> coalesce((select sum(amount) from leg where holding_id = h.id), 0)) drift,
+        (select count(*)::int from (select holding_id from leg where holding_id is not null group by holding_id, place_id having sum(amount) < 0) n) below,
+        (select count(*)::int from (select 1 from bowl where reversed_by is null group by dog_id, day, slot_id having count(*) > 1) b) doubled`);
+      expect(rows[0]).toEqual({ unbalanced: 0, drift: 0, below: 0, doubled: 0 });
+    }),
+    { numRuns: 12 },
+  );
+}, 120_000);
+
+test('a bowl counts as fed exactly while its movement stands', async () => {
+  const { rows } = await house.db.execute<{ wrong: number }>(
+    sql`select count(*)::int wrong from bowl b where (b.reversed_by is not null) <> exists (select 1 from movement m where m.reverses = b.movement_id)`,
+  );
+  expect(rows[0]!.wrong).toBe(0);
+});

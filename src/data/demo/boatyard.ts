@@ -1,0 +1,238 @@
+import 'server-only';
+import { addDays, dayIn, instantAt, type LocalDate } from '@/core/calendar/local-date';
+import { dayEnergy } from '@/core/dog/day-energy';
+import { projectedWeight } from '@/core/dog/growth';
+import { mealsOn } from '@/core/dog/meals';
+import { grams } from '@/core/quantity/units';
+import { drawMeal, fitFor, inOrderOfUse } from '@/core/stock/draw';
+import { contextFor, type Context } from '../commands/run';
+import { planBatch, setShares, startCooking, weighBatch } from '../commands/batches';
+import { feedBowl } from '../commands/bowls';
+import { saveDog } from '../commands/dogs';
+import { addAvoid, addBowlLine } from '../commands/keeping';
+import { weighCup } from '../commands/rations';
+import { reportIntake } from '../commands/weigh-ins';
+import { saveTrays, sealShare } from '../commands/packs';
+import { saveRecipe } from '../commands/recipes';
+import { movePacks } from '../commands/stock';
+import type { Database, Tx } from '../database';
+import type { Reference } from '../reference/reference';
+import { densityOfBatch, readBatch, type WeighedBatch } from '../repositories/batches';
+import { readDogs } from '../repositories/dogs';
+import { readHousehold, readPlaces } from '../repositories/household';
+import { readVersions } from '../repositories/recipes';
+import { readStock, readWarmShares, sourceOf, warmSourceOf } from '../repositories/stock';
+import { weighIn } from '../schema/dogs';
+import { DOGS, RECIPES } from './cast';
+
+/**
+ * The boatyard cottage: three made-up dogs, three recipes, two batches cooked some days ago and partly eaten, the
+ * older one freeze-dried. It is played through the same commands that the application uses, with the days counted
+ * back from `now`.
+ */
+export async function loadDemo(db: Database, reference: Reference, now: Date): Promise<void> {
+  await db.transaction(async (tx) => {
+    const { timeZone } = await readHousehold(tx);
+    const today = dayIn(now, timeZone);
+    const at = (days: number, clock: string) =>
+      contextFor(tx, reference, instantAt(addDays(today, days), clock, timeZone));
+
+    await storeDogs(tx, await at(-42, '09:00'), today);
+    const recipeIds: number[] = [];
+    for (const entry of RECIPES) recipeIds.push((await saveRecipe(await at(-40, '10:00'), { entry })).recipeId);
+    const dogIds = (await readDogs(tx)).map((dog) => dog.id);
+
+    const goat = await cook(at, tx, -13, { recipeId: recipeIds[2]!, dogIds, days: 6 }, { gross: 0.85 });
+    await divide(at, -13, goat, { dry: Math.round(goat.yield.net) });
+    await freezeDry(at, tx, goat.id);
+
+    for (let days = -6; days < COOK_DAY; days++) await feedDay(at, tx, days, now);
+
+    const venison = await cook(at, tx, COOK_DAY, { recipeId: recipeIds[0]!, dogIds, days: 7 }, { gross: 0.88 });
+    await divide(at, COOK_DAY, venison, { today: 1250, fridge: 7700 });
+    await sealWet(at, tx, venison.id);
+
+    for (let days = COOK_DAY; days <= 0; days++) await feedDay(at, tx, days, now);
+    await keepNotes(await at(-1, '19:00'), recipeIds[0]!);
+  });
+}
+
+/** What the household knows about its dogs beside figures: what is not for them, what goes into their bowls. */
+async function keepNotes(context: Context, recipeId: number): Promise<void> {
+  const { tx, today } = context;
+  await weighCup(context, { recipeId, grams: 240 });
+  for (const dog of await readDogs(tx)) {
+    const notes = DOGS.find((each) => each.name === dog.name)!;
+    const slotId = dog.slots.find((slot) => slot.name === 'supper')!.id;
+    if (notes.avoids)
+      await addAvoid(context, { dogId: dog.id, entry: { ...notes.avoids, tryAgainOn: addDays(today, 110) } });
+    for (const line of notes.bowl ?? []) {
+      await addBowlLine(context, {
+        dogId: dog.id,
+        entry: { ...line, perKg: '', bands: [], kcal: '', by: 'flat', slotId },
+      });
+    }
+    if (!notes.adultKg) {
+      const [from, to] = [addDays(today, -41), addDays(today, -7)];
+      await reportIntake(context, { dogId: dog.id, from, to, kcal: Math.round(dayEnergy(dog, today).kcal) });
+    }
+  }
+}
+
+/** The day, counted from today, on which the venison was cooked: its first warm supper. */
+const COOK_DAY = -3;
+
+type At = (days: number, clock: string) => Promise<Context>;
+
+async function storeDogs(tx: Tx, context: Context, today: LocalDate): Promise<void> {
+  for (const dog of DOGS) {
+    const birthDate = addDays(today, -dog.ageDays);
+    const { dogId } = await saveDog(context, {
+      entry: {
+        ...dog,
+        birthDate,
+        weight: `${dog.kg - dog.gained} kg`,
+        expectedAdultWeight: dog.adultKg ? `${dog.adultKg} kg` : '',
+      },
+    });
+    for (const daysAgo of [35, 28, 21, 14, 7, 0]) {
+      const ageDays = dog.ageDays - daysAgo;
+      const then = dog.adultKg
+        ? backwards(dog.kg, dog.adultKg, dog.ageDays, ageDays)
+        : dog.kg - (dog.gained * daysAgo) / 42;
+      // A bathroom scale and a dog that does not stand still: a little off, a little on.
+      const off = dog.adultKg ? 0 : [0, 0.004, -0.005, 0.003, -0.002, 0.002][daysAgo / 7]!;
+      const kg = daysAgo === 0 ? dog.kg : Math.round(then * (1 + off) * 10) / 10;
+      await tx.insert(weighIn).values({
+        dogId,
+        day: addDays(today, -daysAgo),
+        grams: kg * 1000,
+        bodyCondition: daysAgo === 7 ? dog.bodyCondition : null,
+        createdAt: context.now,
+      });
+    }
+  }
+}
+
+/** The weight at an earlier age of a pup that now weighs `kg`, along the growth curve of core, found by bisection. */
+function backwards(kg: number, adultKg: number, ageNow: number, ageThen: number): number {
+  let [low, high] = [0.3, kg];
+  for (let step = 0; step < 40; step++) {
+    const middle = (low + high) / 2;
+    const reached = projectedWeight({ grams: grams(middle * 1000), ageDays: ageThen }, grams(adultKg * 1000), ageNow);
+    if (reached < kg * 1000) low = middle;
+    else high = middle;
+  }
+  return low;
+}
+
+async function weighedBatch(context: Context, batchId: number): Promise<WeighedBatch> {
+  const found = await readBatch(context.tx, batchId, context.household.energyFactors);
+  if (found?.state !== 'weighed') throw new Error('the demo batch is not weighed');
+  return found;
+}
+
+async function cook(
+  at: At,
+  tx: Tx,
+  days: number,
+  entry: { recipeId: number; dogIds: number[]; days: number },
+  pot: { gross: number },
+): Promise<WeighedBatch> {
+  const context = await at(days, '11:00');
+  const { batchId } = await planBatch(context, {
+    ...entry,
+    firstDay: context.today,
+    seen: context.reference.hazards.map((hazard) => hazard.id),
+  });
+  const planned = (await readBatch(tx, batchId, context.household.energyFactors))!;
+  const [version] = await readVersions(tx, context.reference, [planned.versionId]);
+  await startCooking(context, { batchId, grams: version!.lines.map((line) => Math.round(line.grams * planned.scale)) });
+  const inPot = version!.lines.reduce((sum, line) => sum + line.grams * planned.scale, 0);
+  const net = Math.round(inPot * pot.gross);
+  const vessels = [
+    { name: 'stockpot', gross: grams(Math.round(net * 0.62) + 2140), tare: grams(2140) },
+    { name: 'casserole', gross: grams(net - Math.round(net * 0.62) + 1865), tare: grams(1865) },
+  ];
+  const evening = await at(days, '14:00');
+  await weighBatch(evening, { batchId, weighing: { by: 'scale', vessels }, eatenBefore: 0 });
+  return weighedBatch(evening, batchId);
+}
+
+async function divide(
+  at: At,
+  days: number,
+  batch: WeighedBatch,
+  split: { today?: number; fridge?: number; dry?: number },
+): Promise<void> {
+  const today = split.today ?? 0;
+  const fridge = split.fridge ?? 0;
+  const dry = split.dry ?? 0;
+  const freezer = Math.round(batch.yield.net) - today - fridge - dry;
+  await setShares(await at(days, '15:00'), {
+    batchId: batch.id,
+    shares: { today, fridge, freezer, dry },
+    dryMethod: 'freeze-dried',
+  });
+}
+
+async function freezeDry(at: At, tx: Tx, batchId: number): Promise<void> {
+  const start = await at(-13, '18:00');
+  const loaded = await weighedBatch(start, batchId);
+  const share = loaded.shares.find((each) => each.fate === 'dry')!;
+  const solids = loaded.sheet.solids / loaded.yield.net;
+  const count = Math.ceil(share.grams / 1400);
+  const trays = Array.from({ length: count }, (_, index) => {
+    const wet = Math.floor(share.grams / count) - (index % 2);
+    const tare = 602 + index * 3;
+    return { tare, wetGross: tare + wet, dryGross: tare + Math.round((wet * solids) / 0.97) };
+  });
+  await saveTrays(start, {
+    batchId,
+    shareId: share.id,
+    trays: trays.map(({ tare, wetGross }) => ({ tare, wetGross })),
+  });
+  const done = await at(-11, '08:00');
+  await saveTrays(done, { batchId, shareId: share.id, trays });
+  await sealShare(done, { batchId, shareId: share.id });
+}
+
+async function sealWet(at: At, tx: Tx, batchId: number): Promise<void> {
+  const context = await at(COOK_DAY, '16:00');
+  for (const share of (await weighedBatch(context, batchId)).shares) {
+    if (share.fate !== 'today') await sealShare(context, { batchId, shareId: share.id });
+  }
+}
+
+/** Feeds every meal of a day whose time has come; on the day before today, packs for today are moved to the fridge. */
+async function feedDay(at: At, tx: Tx, days: number, now: Date): Promise<void> {
+  for (const clock of ['07:30', '12:30', '18:00']) {
+    const context = await at(days, clock);
+    if (context.now > now) return;
+    if (days === COOK_DAY && clock !== '18:00') continue;
+    for (const dog of await readDogs(tx)) {
+      const meal = mealsOn(dog, context.today).find((each) => each.clock === clock);
+      if (!meal) continue;
+      const warm = await readWarmShares(tx, context.today, (row) =>
+        densityOfBatch(row, context.household.energyFactors),
+      );
+      const packs = (await readStock(tx)).filter((pack) => pack.placeKind !== 'freezer');
+      const ready = inOrderOfUse([...warm.map(warmSourceOf), ...packs.map(sourceOf)], context.today);
+      const { drawn } = drawMeal(meal.kcal, fitFor(ready, dog.id));
+      if (drawn.length === 0) continue;
+      const parts = drawn.map(({ key, grams: mass }) => {
+        const id = Number(key.split('-')[1]);
+        return key.startsWith('share') ? { shareId: id, grams: mass } : { holdingId: id, grams: mass };
+      });
+      await feedBowl(context, { dogId: dog.id, slotId: meal.id, day: context.today, parts });
+    }
+  }
+  if (days === -1) await thawForToday(await at(days, '20:00'), tx);
+}
+
+async function thawForToday(context: Context, tx: Tx): Promise<void> {
+  const fridge = (await readPlaces(tx)).find((place) => place.kind === 'fridge')!;
+  const frozen = (await readStock(tx)).filter((pack) => pack.placeKind === 'freezer').slice(0, 2);
+  if (frozen.length > 0)
+    await movePacks(context, { holdingIds: frozen.map((pack) => pack.holdingId), placeId: fridge.id });
+}

@@ -1,0 +1,97 @@
+import 'server-only';
+import type { BowlLineEntry } from '@/core/dog/keeping-entry';
+import type { DogEntry } from '@/core/dog/entry';
+import type { AvoidEntry } from '../commands/keeping';
+import type { LineEntry, RecipeEntry } from '../commands/recipes';
+
+/** The made-up dogs of the boatyard; `gained` is what they weigh more than six weeks ago, in kg. */
+export const DOGS: readonly (Pick<DogEntry, 'name' | 'neutered' | 'work' | 'proneToGain' | 'meals'> & {
+  readonly ageDays: number;
+  readonly kg: number;
+  readonly gained: number;
+  readonly adultKg?: number;
+  readonly bodyCondition: number;
+  readonly avoids?: Pick<AvoidEntry, 'what' | 'reason' | 'note'>;
+  readonly bowl?: readonly Pick<BowlLineEntry, 'what' | 'unit' | 'amount'>[];
+})[] = [
+  {
+    name: 'Juniper',
+    ageDays: 7 * 365 + 90,
+    kg: 26.4,
+    gained: -0.4,
+    bodyCondition: 5,
+    bowl: [{ what: 'fish oil', unit: 'mL', amount: '3' }],
+    neutered: true,
+    work: 'light',
+    proneToGain: false,
+    meals: '2',
+  },
+  {
+    name: 'Otto',
+    ageDays: 9 * 365 + 40,
+    kg: 7.2,
+    gained: 0.2,
+    bodyCondition: 6,
+    avoids: { what: { kind: 'food', ndb: '20038' }, reason: 'reaction', note: 'scratched for a week' },
+    neutered: true,
+    work: 'none',
+    proneToGain: true,
+    meals: '2',
+  },
+  {
+    name: 'Wren',
+    ageDays: 122,
+    kg: 8.0,
+    gained: 4.9,
+    bodyCondition: 5,
+    adultKg: 19,
+    neutered: false,
+    work: 'none',
+    proneToGain: false,
+    meals: '',
+  },
+];
+
+const cooked = (ndb: string, amount: string, part: LineEntry['part'], preparation?: string): LineEntry => ({
+  ndb,
+  amount,
+  part,
+  moment: 'cook',
+  preparation,
+});
+
+export const RECIPES: readonly RecipeEntry[] = [
+  {
+    name: 'Venison, barley & parsnip',
+    lines: [
+      cooked('17343', '1 kg', 'muscle', 'venison, minced'),
+      cooked('20005', '300 g', 'carbohydrate', 'pearl barley, dry'),
+      cooked('11298', '400 g', 'vegetable', 'parsnips, diced'),
+      cooked('11233', '100 g', 'vegetable', 'kale, chopped fine'),
+      { ...cooked('04582', '15 g', 'fat', 'rapeseed oil'), moment: 'stir-in' },
+      cooked('14411', '800 ml', 'liquid', 'water'),
+    ],
+  },
+  {
+    name: 'Pollock, potato & peas',
+    lines: [
+      cooked('15066', '900 g', 'muscle', 'pollock fillets'),
+      cooked('11352', '3 medium', 'carbohydrate', 'potatoes, boiled soft'),
+      { ...cooked('11312', '1 1/2 cups', 'vegetable', 'peas, frozen'), moment: 'off heat' },
+      cooked('11124', '2 medium', 'vegetable', 'carrots, grated'),
+      { ...cooked('04582', '1 tbsp', 'fat', 'rapeseed oil'), moment: 'stir-in' },
+      cooked('14411', '400 ml', 'liquid', 'water'),
+    ],
+  },
+  {
+    name: 'Goat, millet & beetroot',
+    lines: [
+      cooked('17168', '2 lb', 'muscle', 'goat shoulder, boned'),
+      cooked('20031', '1 1/4 cups', 'carbohydrate', 'millet'),
+      cooked('11080', '3', 'vegetable', 'beetroot, grated'),
+      cooked('11507', '1 cup', 'vegetable', 'sweet potato, cubed'),
+      cooked('01123', '2 large', 'egg', 'eggs'),
+      cooked('14411', '700 ml', 'liquid', 'water'),
+    ],
+  },
+];

@@ -1,0 +1,38 @@
+import 'server-only';
+import { revalidatePath } from 'next/cache';
+import { createSafeActionClient } from 'next-safe-action';
+import { z } from 'zod';
+import { now } from './clock';
+import type { Answer } from '@/core/problem';
+import { runCommand, type Context } from './commands/run';
+import { house } from './house';
+
+const client = createSafeActionClient({
+  handleServerError(error) {
+    console.error(error);
+    return 'Hodman stumbled over this and changed nothing. Press again; if it stays, restart it.';
+  },
+});
+
+/** Made by the form that asks: the same id is never carried out twice. */
+const commandId = z.string().min(8).max(64);
+
+/**
+ * The one way from a form to a change: the shape's Zod schema, the command id, one transaction, and every shown
+ * number made anew. A refusal comes back as sentences with their fields.
+ */
+export function houseAction<Shape extends z.ZodType, Value>(
+  kind: string,
+  shape: Shape,
+  work: (context: Context, input: z.output<Shape>) => Promise<Value>,
+) {
+  return client
+    .inputSchema(z.object({ commandId, input: shape }))
+    .action(async ({ parsedInput }): Promise<Answer<Value>> => {
+      const { commandId: id, input } = parsedInput as { commandId: string; input: z.output<Shape> };
+      const { db, reference } = await house();
+      const answer = await runCommand({ db, reference, now: now() }, { id, kind }, (context) => work(context, input));
+      if (answer.ok) revalidatePath('/', 'layout');
+      return answer;
+    });
+}

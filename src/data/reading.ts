@@ -1,0 +1,42 @@
+import 'server-only';
+import { clockIn, dayIn, type LocalDate } from '@/core/calendar/local-date';
+import { proteinMark, type ProteinMark } from '@/core/recipe/protein';
+import { now } from './clock';
+import type { Database } from './database';
+import { house } from './house';
+import type { Reference } from './reference/reference';
+import { readHousehold, type Household } from './repositories/household';
+import { readLatestVersions } from './repositories/recipes';
+
+/** What every query of a page begins with: the database, the tables, the household and its day. */
+export interface Reading {
+  readonly db: Database;
+  readonly reference: Reference;
+  readonly household: Household;
+  readonly now: Date;
+  readonly today: LocalDate;
+  readonly clock: string;
+}
+
+export async function reading(): Promise<Reading> {
+  const { db, reference } = await house();
+  const household = await readHousehold(db);
+  const instant = now();
+  return {
+    db,
+    reference,
+    household,
+    now: instant,
+    today: dayIn(instant, household.timeZone),
+    clock: clockIn(instant, household.timeZone),
+  };
+}
+
+/** The hatch and word of each recipe, by its id. */
+export async function readMarks({
+  db,
+  reference,
+}: Pick<Reading, 'db' | 'reference'>): Promise<Map<number, ProteinMark>> {
+  const versions = await readLatestVersions(db, reference);
+  return new Map(versions.map((version) => [version.recipeId, proteinMark(version.lines)]));
+}

@@ -1,0 +1,95 @@
+import 'server-only';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import Papa from 'papaparse';
+import { z } from 'zod';
+import type { Food, FoodMeasure } from '@/core/food/food';
+import { readFoodRow, type FoodRow } from '@/core/food/rows';
+import { indexFoods, type FoodIndex } from '@/core/food/search';
+import { hazardSchema, type Hazard } from '@/core/recipe/hazards';
+import { NUTRIENTS } from '@/core/nutrition/nutrients';
+import { profilesSchema, type Profiles } from '@/core/nutrition/profiles';
+import { MOMENTS, type Moment } from '@/core/recipe/recipe';
+import { FOOD_KINDS, PLACE_KINDS, type ShelfLives } from '@/core/preserve/shelf-life';
+
+/** The tables in data/, read once and handed to core as arguments. */
+export interface Reference {
+  readonly foods: ReadonlyMap<string, Food>;
+  readonly measures: ReadonlyMap<string, readonly FoodMeasure[]>;
+  readonly index: FoodIndex;
+  readonly shelfLives: ShelfLives;
+  readonly hazards: readonly Hazard[];
+  readonly profiles: Profiles;
+  readonly additions: readonly AdditionRow[];
+}
+
+/** What may be proposed to close a recipe's gaps: a food, its cap in g per 1000 kcal, and when it goes in. */
+export interface AdditionRow {
+  readonly ndb: string;
+  readonly cap: number;
+  readonly moment: Moment;
+}
+
+const additionsSchema = z.object({
+  supplements: z.array(
+    z.object({
+      ndb: z.string(),
+      name: z.string(),
+      calcium_mg: z.number().positive(),
+      source: z.string(),
+      tspGrams: z.number().positive().optional(),
+    }),
+  ),
+  candidates: z.array(z.object({ ndb: z.string(), cap: z.number().positive(), moment: z.enum(MOMENTS) })),
+});
+
+/** A pure substance: nothing but what its row names. */
+const pureFood = ({ ndb, name, calcium_mg }: { ndb: string; name: string; calcium_mg: number }): Food => ({
+  ndb,
+  name,
+  group: 'Supplement',
+  per100: { ...Object.fromEntries(NUTRIENTS.map((nutrient) => [nutrient, 0])), calcium_mg },
+});
+
+const shelfLivesSchema = z.object({
+  rows: z.array(
+    z.object({
+      kind: z.enum(FOOD_KINDS),
+      place: z.enum(PLACE_KINDS),
+      safeDays: z.number().int().positive().optional(),
+      household: z.boolean().optional(),
+      bestMonths: z.number().int().positive().optional(),
+      fattyBestMonths: z.number().int().positive().optional(),
+      source: z.string(),
+    }),
+  ),
+  openedDriedDays: z.object({ days: z.number().int().positive(), source: z.string() }),
+});
+
+const read = (name: string) => readFileSync(join(/*turbopackIgnore: true*/ process.cwd(), 'data', name), 'utf8');
+
+const readCsv = <Row>(name: string) => Papa.parse<Row>(read(name), { header: true, skipEmptyLines: true }).data;
+
+export function loadReference(): Reference {
+  const { supplements, candidates } = additionsSchema.parse(JSON.parse(read('additions.json')));
+  const foods = [...readCsv<FoodRow>('food-composition.csv').map(readFoodRow), ...supplements.map(pureFood)];
+  const measures = new Map<string, FoodMeasure[]>();
+  for (const row of readCsv<{ ndb: string; amount: string; unit: string; grams: string }>('food-measures.csv')) {
+    const list = measures.get(row.ndb) ?? [];
+    list.push({ amount: Number(row.amount), unit: row.unit, grams: Number(row.grams) });
+    measures.set(row.ndb, list);
+  }
+  for (const { ndb, tspGrams } of supplements) {
+    if (tspGrams !== undefined) measures.set(ndb, [{ amount: 1, unit: 'tsp', grams: tspGrams }]);
+  }
+  const { words } = z.object({ words: z.record(z.string(), z.string()) }).parse(JSON.parse(read('food-words.json')));
+  return {
+    foods: new Map(foods.map((food) => [food.ndb, food])),
+    measures,
+    index: indexFoods(foods, words),
+    shelfLives: shelfLivesSchema.parse(JSON.parse(read('shelf-lives.json'))),
+    additions: candidates,
+    profiles: profilesSchema.parse(JSON.parse(read('profiles.json'))),
+    hazards: z.object({ rows: z.array(hazardSchema) }).parse(JSON.parse(read('hazards.json'))).rows,
+  };
+}

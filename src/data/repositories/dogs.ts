@@ -1,0 +1,172 @@
+import 'server-only';
+import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
+import type { Avoid } from '@/core/dog/avoid';
+import type { Appetite, Stool } from '@/core/dog/body-condition';
+import type { Cut } from '@/core/dog/cut';
+import type { Dog, Ration, WeighIn } from '@/core/dog/dog';
+import type { School } from '@/core/dog/schools';
+import { grams } from '@/core/quantity/units';
+import type { Tx } from '../database';
+import {
+  avoid,
+  bowlLine,
+  dog,
+  knownSchool,
+  litter,
+  mealSlot,
+  ration,
+  rationSlot,
+  vetNote,
+  weighIn,
+} from '../schema/dogs';
+
+export interface StoredWeighIn extends WeighIn {
+  readonly id: number;
+  readonly appetite: Appetite | undefined;
+  readonly stool: Stool | undefined;
+  readonly note: string | undefined;
+}
+
+export interface StoredRation extends Ration {
+  readonly id: number;
+  readonly reason: string | undefined;
+}
+
+export interface StoredDog extends Dog {
+  readonly id: number;
+  readonly mark: number;
+  readonly cut: Cut | undefined;
+  readonly archived: boolean;
+  readonly weighIns: readonly StoredWeighIn[];
+  readonly rations: readonly StoredRation[];
+  readonly avoids: readonly Avoid[];
+  readonly knownSchools: readonly School[];
+  /** Hazards that its vet allows it. */
+  readonly vetNotes: readonly { readonly id: number; readonly hazardId: string; readonly note: string }[];
+  /** The id of the one litter that is kept in view: the latest. */
+  readonly litterId: number | undefined;
+}
+
+const orUndefined = <T>(value: T | null): T | undefined => value ?? undefined;
+const gramsOr = (value: number | null) => (value === null ? undefined : grams(value));
+
+/** Dogs with everything that is kept about them, in order: those not archived, or the ones asked for. */
+export async function readDogs(tx: Tx, asked?: number | 'archived too'): Promise<StoredDog[]> {
+  const rows = await tx
+    .select()
+    .from(dog)
+    .where(asked === undefined ? isNull(dog.archivedAt) : typeof asked === 'number' ? eq(dog.id, asked) : undefined)
+    .orderBy(asc(dog.id));
+  if (rows.length === 0) return [];
+  const ids = rows.map((row) => row.id);
+  const weighIns = await tx
+    .select()
+    .from(weighIn)
+    .where(and(inArray(weighIn.dogId, ids), isNull(weighIn.struckAt)))
+    .orderBy(asc(weighIn.day), asc(weighIn.id));
+  const rations = await tx
+    .select()
+    .from(ration)
+    .where(inArray(ration.dogId, ids))
+    .orderBy(asc(ration.from), asc(ration.id));
+  const slots = await tx.select().from(mealSlot).where(inArray(mealSlot.dogId, ids)).orderBy(asc(mealSlot.clock));
+  const parts = await tx
+    .select()
+    .from(rationSlot)
+    .where(inArray(rationSlot.rationId, rations.length > 0 ? rations.map((row) => row.id) : [0]));
+  const litters = await tx.select().from(litter).where(inArray(litter.dogId, ids)).orderBy(asc(litter.id));
+  const avoids = await tx
+    .select()
+    .from(avoid)
+    .where(and(inArray(avoid.dogId, ids), isNull(avoid.endedOn)))
+    .orderBy(asc(avoid.id));
+  const bowlLines = await tx
+    .select()
+    .from(bowlLine)
+    .where(and(inArray(bowlLine.dogId, ids), isNull(bowlLine.endedOn)))
+    .orderBy(asc(bowlLine.id));
+  const schools = await tx
+    .select()
+    .from(knownSchool)
+    .where(inArray(knownSchool.dogId, ids))
+    .orderBy(asc(knownSchool.id));
+
+  const notes = await tx
+    .select()
+    .from(vetNote)
+    .where(and(inArray(vetNote.dogId, ids), isNull(vetNote.endedOn)))
+    .orderBy(asc(vetNote.id));
+
+  return rows.map((row) => {
+    const own = <T extends { dogId: number }>(list: readonly T[]) => list.filter((entry) => entry.dogId === row.id);
+    return {
+      id: row.id,
+      name: row.name,
+      mark: row.mark,
+      birthDate: row.birthDate,
+      neutered: row.neutered,
+      expectedAdultWeight: gramsOr(row.expectedAdultGrams),
+      illness: orUndefined(row.illness),
+      cut: orUndefined(row.cut),
+      archived: row.archivedAt !== null,
+      litters: own(litters).map(({ matedOn, whelpedOn, pups, weanedOn }) => ({
+        matedOn: orUndefined(matedOn),
+        whelpedOn: orUndefined(whelpedOn),
+        pups: orUndefined(pups),
+        weanedOn: orUndefined(weanedOn),
+      })),
+      litterId: own(litters).at(-1)?.id,
+      weighIns: own(weighIns).map((entry) => ({
+        id: entry.id,
+        date: entry.day,
+        grams: grams(entry.grams),
+        bodyCondition: orUndefined(entry.bodyCondition),
+        appetite: orUndefined(entry.appetite),
+        stool: orUndefined(entry.stool),
+        note: orUndefined(entry.note),
+      })),
+      rations: own(rations).map((entry) => {
+        const meals = parts.filter((part) => part.rationId === entry.id);
+        return {
+          id: entry.id,
+          from: entry.from,
+          work: entry.work,
+          proneToGain: entry.proneToGain,
+          method: entry.method,
+          goal: gramsOr(entry.goalGrams),
+          extras: entry.extras,
+          transition: orUndefined(entry.transition),
+          reason: orUndefined(entry.reason),
+          meals:
+            meals.length === 0
+              ? undefined
+              : meals.map(({ slotId, fraction, recipeId }) => ({ slotId, fraction, recipeId: orUndefined(recipeId) })),
+        };
+      }),
+      slots: own(slots).map(({ id, name, clock }) => ({ id, name, clock })),
+      bowlLines: own(bowlLines).map(({ id, what, unit, rule, slotId, kcalPerUnit }) => ({
+        id,
+        what,
+        unit,
+        rule,
+        slotId,
+        kcalPerUnit: orUndefined(kcalPerUnit),
+      })),
+      avoids: own(avoids).map((entry) => ({
+        id: entry.id,
+        what: entry.what,
+        label: entry.label,
+        reason: entry.reason,
+        since: entry.since,
+        tryAgainOn: orUndefined(entry.tryAgainOn),
+        note: orUndefined(entry.note),
+      })),
+      vetNotes: own(notes).map(({ id, hazardId, note }) => ({ id, hazardId, note })),
+      knownSchools: own(schools).map((entry) => entry.school),
+    };
+  });
+}
+
+export async function readDog(tx: Tx, id: number): Promise<StoredDog | undefined> {
+  return (await readDogs(tx, id))[0];
+}

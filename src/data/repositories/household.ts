@@ -1,0 +1,37 @@
+import 'server-only';
+import { asc, eq } from 'drizzle-orm';
+import type { PlaceKind } from '@/core/preserve/shelf-life';
+import type { Tx } from '../database';
+import { household, place } from '../schema/household';
+
+export type Household = Omit<typeof household.$inferSelect, 'id'>;
+export type Place = typeof place.$inferSelect;
+
+/** Makes the household and its three places where there is none yet; true when it did. */
+export async function ensureHousehold(tx: Tx, timeZone: string): Promise<boolean> {
+  const made = await tx
+    .insert(household)
+    .values({ id: 1, unitSet: 'metric', energyFactors: '4-9-4', timeZone, fridgeDays: 4, currency: 'EUR' })
+    .onConflictDoNothing()
+    .returning();
+  if (made.length === 0) return false;
+  const kinds: readonly [PlaceKind, string][] = [
+    ['fridge', 'Fridge'],
+    ['freezer', 'Freezer'],
+    ['cupboard', 'Cupboard'],
+  ];
+  await tx.insert(place).values(kinds.map(([kind, name], position) => ({ kind, name, position })));
+  return true;
+}
+
+export async function readHousehold(tx: Tx): Promise<Household> {
+  const [row] = await tx.select().from(household);
+  if (!row) throw new Error('no household');
+  return row;
+}
+
+export const changeHousehold = (tx: Tx, change: Partial<Household>) =>
+  tx.update(household).set(change).where(eq(household.id, 1));
+
+export const readPlaces = (tx: Tx): Promise<Place[]> =>
+  tx.select().from(place).orderBy(asc(place.position), asc(place.id));

@@ -1,0 +1,35 @@
+import { sql } from 'drizzle-orm';
+import { check, integer, jsonb, pgTable, serial, text, timestamp } from 'drizzle-orm/pg-core';
+import type { EnergyFactors } from '../../core/nutrition/energy';
+import type { PlaceKind } from '../../core/preserve/shelf-life';
+import type { UnitSet } from '../../core/quantity/units';
+
+/** One row: the settings that hold for everything. */
+export const household = pgTable(
+  'household',
+  {
+    id: integer('id').primaryKey().default(1),
+    unitSet: text('unit_set').$type<UnitSet>().notNull(),
+    energyFactors: text('energy_factors').$type<EnergyFactors>().notNull(),
+    timeZone: text('time_zone').notNull(),
+    fridgeDays: integer('fridge_days').notNull(),
+    currency: text('currency').notNull(),
+  },
+  (table) => [check('one_household', sql`${table.id} = 1`)],
+);
+
+export const place = pgTable('place', {
+  id: serial('id').primaryKey(),
+  kind: text('kind').$type<PlaceKind>().notNull(),
+  name: text('name').notNull(),
+  capacityMl: integer('capacity_ml'),
+  position: integer('position').notNull(),
+});
+
+/** Every change that was asked for, by the id that its form made: twice is once. */
+export const command = pgTable('command', {
+  id: text('id').primaryKey(),
+  kind: text('kind').notNull(),
+  at: timestamp('at', { withTimezone: true }).notNull(),
+  result: jsonb('result'),
+});

@@ -1,0 +1,183 @@
+import { sql } from 'drizzle-orm';
+import {
+  type AnyPgColumn,
+  boolean,
+  check,
+  date,
+  doublePrecision,
+  index,
+  integer,
+  pgTable,
+  serial,
+  text,
+  timestamp,
+  uniqueIndex,
+} from 'drizzle-orm/pg-core';
+import type { LocalDate } from '../../core/calendar/local-date';
+import type { FoodKind } from '../../core/preserve/shelf-life';
+import type { Account, MovementKind } from '../../core/stock/ledger';
+import { batch, share, tray } from './batches';
+import { dog, mealSlot, ration } from './dogs';
+import { place } from './household';
+import { recipe } from './recipes';
+
+/**
+ * A pack or an ingredient lot. Its rules are fixed; what stands below them follows from its movements and is
+ * kept beside them in the same transaction, so that a list needs no fold.
+ */
+export const holding = pgTable(
+  'holding',
+  {
+    id: serial('id').primaryKey(),
+    kind: text('kind').$type<'pack' | 'lot'>().notNull(),
+    foodKind: text('food_kind').$type<FoodKind>().notNull(),
+    fatty: boolean('fatty').notNull(),
+    placeId: integer('place_id')
+      .notNull()
+      .references(() => place.id),
+    /** Tenths of a gram. */
+    amount: integer('amount').notNull(),
+    since: date('since', { mode: 'string' }).$type<LocalDate>().notNull(),
+    fridgeDaysUsed: integer('fridge_days_used').notNull().default(0),
+    thawedOn: date('thawed_on', { mode: 'string' }).$type<LocalDate>(),
+    openedOn: date('opened_on', { mode: 'string' }).$type<LocalDate>(),
+    blocked: boolean('blocked').notNull().default(false),
+    safeUntil: date('safe_until', { mode: 'string' }).$type<LocalDate>(),
+    bestBy: date('best_by', { mode: 'string' }).$type<LocalDate>(),
+    rule: text('rule').notNull(),
+  },
+  (table) => [
+    check('nothing_below_zero', sql`${table.amount} >= 0`),
+    index('holding_place').on(table.placeId, table.amount),
+  ],
+);
+
+/** What was sealed and written on the label: evidence, never changed. */
+export const pack = pgTable('pack', {
+  holdingId: integer('holding_id')
+    .primaryKey()
+    .references(() => holding.id),
+  code: text('code').notNull().unique(),
+  recipeId: integer('recipe_id')
+    .notNull()
+    .references(() => recipe.id),
+  /** The dog it was made for; none: anybody. */
+  dogId: integer('dog_id').references(() => dog.id),
+  packedOn: date('packed_on', { mode: 'string' }).$type<LocalDate>().notNull(),
+  /** Tenths of a gram. */
+  labelAmount: integer('label_amount').notNull(),
+  /** kcal in each stored gram. */
+  density: doublePrecision('density').notNull(),
+  /** mL of water to put back for each stored gram: the as-fed factor less 1. */
+  waterPerGram: doublePrecision('water_per_gram').notNull(),
+  labelSafeUntil: date('label_safe_until', { mode: 'string' }).$type<LocalDate>(),
+  labelBestBy: date('label_best_by', { mode: 'string' }).$type<LocalDate>(),
+  labelRule: text('label_rule').notNull(),
+  short: boolean('short').notNull(),
+  estimated: boolean('estimated').notNull(),
+});
+
+/** What is in a pack: one entry as a rule, several in a mixed container. */
+export const packContent = pgTable(
+  'pack_content',
+  {
+    id: serial('id').primaryKey(),
+    holdingId: integer('holding_id')
+      .notNull()
+      .references(() => pack.holdingId),
+    batchId: integer('batch_id').references(() => batch.id),
+    trayId: integer('tray_id').references(() => tray.id),
+    /** Tenths of a gram. */
+    amount: integer('amount').notNull(),
+  },
+  (table) => [index('content_pack').on(table.holdingId), index('content_batch').on(table.batchId)],
+);
+
+/** Append-only: a trigger refuses every update and delete. A mistake is reversed by another movement. */
+export const movement = pgTable('movement', {
+  id: serial('id').primaryKey(),
+  kind: text('kind').$type<MovementKind>().notNull(),
+  at: timestamp('at', { withTimezone: true }).notNull(),
+  day: date('day', { mode: 'string' }).$type<LocalDate>().notNull(),
+  reverses: integer('reverses')
+    .unique()
+    .references((): AnyPgColumn => movement.id),
+  note: text('note'),
+});
+
+/** One side of a movement, in tenths of a gram. A trigger holds that a movement's legs sum to zero. */
+export const leg = pgTable(
+  'leg',
+  {
+    id: serial('id').primaryKey(),
+    movementId: integer('movement_id')
+      .notNull()
+      .references(() => movement.id),
+    holdingId: integer('holding_id').references(() => holding.id),
+    placeId: integer('place_id').references(() => place.id),
+    account: text('account').$type<Account>(),
+    amount: integer('amount').notNull(),
+  },
+  (table) => [
+    index('leg_movement').on(table.movementId),
+    index('leg_holding').on(table.holdingId),
+    check(
+      'leg_has_one_side',
+      sql`(${table.account} is null) = (${table.holdingId} is not null) and (${table.account} is null) = (${table.placeId} is not null)`,
+    ),
+  ],
+);
+
+/** One dog's one meal on one day. */
+export const bowl = pgTable(
+  'bowl',
+  {
+    id: serial('id').primaryKey(),
+    dogId: integer('dog_id')
+      .notNull()
+      .references(() => dog.id),
+    day: date('day', { mode: 'string' }).$type<LocalDate>().notNull(),
+    slotId: integer('slot_id')
+      .notNull()
+      .references(() => mealSlot.id),
+    rationId: integer('ration_id')
+      .notNull()
+      .references(() => ration.id),
+    kcal: doublePrecision('kcal').notNull(),
+    fedAt: timestamp('fed_at', { withTimezone: true }).notNull(),
+    movementId: integer('movement_id')
+      .notNull()
+      .unique()
+      .references(() => movement.id),
+    /** Set once, by the movement that took the bowl back. */
+    reversedBy: integer('reversed_by')
+      .unique()
+      .references(() => movement.id),
+  },
+  (table) => [
+    uniqueIndex('one_bowl_a_meal')
+      .on(table.dogId, table.day, table.slotId)
+      .where(sql`${table.reversedBy} is null`),
+  ],
+);
+
+export const bowlPart = pgTable(
+  'bowl_part',
+  {
+    id: serial('id').primaryKey(),
+    bowlId: integer('bowl_id')
+      .notNull()
+      .references(() => bowl.id),
+    holdingId: integer('holding_id').references(() => holding.id),
+    shareId: integer('share_id').references(() => share.id),
+    /** Tenths of a gram. */
+    amount: integer('amount').notNull(),
+    waterMl: integer('water_ml').notNull(),
+    kcal: doublePrecision('kcal').notNull(),
+  },
+  (table) => [
+    index('part_bowl').on(table.bowlId),
+    index('part_share').on(table.shareId),
+    check('part_has_one_source', sql`num_nonnulls(${table.holdingId}, ${table.shareId}) = 1`),
+  ],
+);

@@ -1,0 +1,119 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import type { Problem } from '@/core/problem';
+import { readScale } from '@/core/quantity/reading';
+import { writeGrams } from '@/core/quantity/write';
+import { Caution } from '@/ui/Caution';
+import { Keypad } from '@/ui/counter/Keypad';
+import { Field } from '@/ui/form/Field';
+import { Problems } from '@/ui/form/Problems';
+import { useCommand } from '@/ui/form/use-command';
+import { useKept } from '@/ui/form/use-kept';
+import { Why } from '@/ui/Why';
+import { saveTrays } from './actions';
+import styles from './batches.module.css';
+import type { BatchView, SheetShare, WeighedView } from './queries';
+
+interface TypedTray {
+  tare: string;
+  wetGross: string;
+  dryGross: string;
+}
+
+const NAMES = ['tare', 'wetGross', 'dryGross'] as const;
+const LABELS = { tare: 'empty', wetGross: 'with wet food', dryGross: 'with dry food' } as const;
+
+/** The trays of the dry share: empty and wet before the dryer, dry after it. */
+export function Trays({ view, weighed, share }: { view: BatchView; weighed: WeighedView; share: SheetShare }) {
+  const [trays, setTrays, forget] = useKept<readonly TypedTray[]>(
+    `trays-${share.id}`,
+    share.trays.length > 0
+      ? share.trays.map((tray) => ({
+          tare: String(tray.tare),
+          wetGross: String(tray.wetGross),
+          dryGross: tray.dryGross === undefined ? '' : String(tray.dryGross),
+        }))
+      : [{ tare: '', wetGross: '', dryGross: '' }],
+  );
+  const [unread, setUnread] = useState<readonly Problem[]>([]);
+  const [warning, setWarning] = useState<string>();
+  const save = useCommand(saveTrays, `trays-${share.id}`, (value) => {
+    setWarning(value.warning);
+    forget(trays);
+  });
+  const fields = trays.flatMap((_, index) => NAMES.map((name) => `trays.${index}.${name}`));
+  const at = (field: string) => unread.find((problem) => problem.field === field)?.message ?? save.at(field);
+  const set = (index: number, name: keyof TypedTray, text: string) => {
+    save.clear();
+    setUnread(unread.filter((problem) => problem.field !== `trays.${index}.${name}`));
+    setTrays(trays.map((tray, at) => (at === index ? { ...tray, [name]: text } : tray)));
+  };
+  const submit = () => {
+    const problems: Problem[] = [];
+    const read = (text: string, field: string, empty: 'asked' | 'zero') => {
+      const reading = readScale(text, empty);
+      if (!reading.ok) problems.push({ ...reading.problem, field });
+      return reading.ok ? Number(reading.value) : 0;
+    };
+    const input = trays.map((tray, index) => ({
+      tare: read(tray.tare, `trays.${index}.tare`, 'zero'),
+      wetGross: read(tray.wetGross, `trays.${index}.wetGross`, 'asked'),
+      dryGross: tray.dryGross.trim() === '' ? undefined : read(tray.dryGross, `trays.${index}.dryGross`, 'asked'),
+    }));
+    setUnread(problems);
+    if (problems.length === 0) save.run({ batchId: view.id, shareId: share.id, trays: input });
+  };
+  return (
+    <form
+      className="stack"
+      aria-label="Trays"
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        submit();
+      }}
+    >
+      <Problems problems={save.atHead(...fields)} />
+      {trays.map((tray, index) => (
+        <fieldset key={index} className={styles.tray}>
+          <legend className="away">Tray {index + 1}</legend>
+          <span aria-hidden className={styles.trayNumber}>
+            {index + 1}
+          </span>
+          {NAMES.map((name) => (
+            <Field
+              key={name}
+              label={`Tray ${index + 1} ${LABELS[name]}`}
+              unit="g"
+              inputMode="decimal"
+              autoComplete="off"
+              value={tray[name]}
+              onChange={(event) => set(index, name, event.target.value)}
+              problem={at(`trays.${index}.${name}`)}
+              hint={name === 'dryGross' ? 'empty until the dryer is done' : undefined}
+            />
+          ))}
+        </fieldset>
+      ))}
+      <div className={styles.acts}>
+        <Button variant="outlined" onClick={() => setTrays([...trays, { tare: '', wetGross: '', dryGross: '' }])}>
+          One more tray
+        </Button>
+        <Button type="submit" variant={weighed.dried ? 'outlined' : 'contained'} disabled={save.pending}>
+          Keep the readings
+        </Button>
+      </div>
+      <Keypad />
+      {(warning ?? weighed.dried?.warning) && <Caution>{warning ?? weighed.dried?.warning}</Caution>}
+      {weighed.dried && (
+        <p>
+          <b>{writeGrams(weighed.dried.dry)}</b> dry of {writeGrams(weighed.dried.wet)} wet,{' '}
+          <b>{Math.round(weighed.dried.water)} mL</b> of water to put back{' '}
+          <Why of={weighed.dried.explanation} about="the water to put back" />
+        </p>
+      )}
+    </form>
+  );
+}

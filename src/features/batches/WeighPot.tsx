@@ -1,0 +1,239 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { weighYield, type Weighing } from '@/core/portion/yield';
+import { fine, type Outcome, type Problem } from '@/core/problem';
+import { readCount, readScale } from '@/core/quantity/reading';
+import { writeGrams } from '@/core/quantity/write';
+import { Keypad } from '@/ui/counter/Keypad';
+import { Field } from '@/ui/form/Field';
+import { Problems } from '@/ui/form/Problems';
+import { useCommand } from '@/ui/form/use-command';
+import { useKept } from '@/ui/form/use-kept';
+import { weighBatch } from './actions';
+import styles from './batches.module.css';
+import type { BatchView } from './queries';
+
+interface Typed {
+  by: 'scale' | 'cups';
+  vessels: { name: string; gross: string; tare: string }[];
+  cups: string;
+  cupGrams: string;
+  eaten: string;
+}
+
+/** Weighing the finished pot: gross and tare of each vessel, or counted cups of which one was weighed. */
+export function WeighPot({ view }: { view: BatchView }) {
+  const [typed, setTyped, forget] = useKept<Typed>(`weigh-${view.id}`, before(view));
+  const [tried, setTried] = useState(false);
+  const weigh = useCommand(weighBatch, `weigh-${view.id}`, () => forget(typed));
+  const { weighing, problems } = readWeighing(typed);
+  const eaten = readScale(typed.eaten, 'zero');
+  const outcome = weighing && eaten.ok ? weighYield(weighing, eaten.value, view.wentIn) : undefined;
+  const complete =
+    typed.by === 'cups'
+      ? typed.cups !== '' && typed.cupGrams !== ''
+      : typed.vessels.every((vessel) => vessel.gross !== '');
+  const said: readonly Problem[] = [
+    ...(tried || complete ? problems : problems.filter((problem) => isTyped(typed, problem.field ?? ''))),
+    ...(outcome && !outcome.ok ? [outcome.problem] : []),
+    ...weigh.problems,
+  ];
+  const at = (field: string) => said.find((problem) => problem.field === field)?.message;
+  const set = (change: Partial<Typed>) => {
+    weigh.clear();
+    setTyped({ ...typed, ...change });
+  };
+  const setVessel = (index: number, change: Partial<Typed['vessels'][number]>) =>
+    set({ vessels: typed.vessels.map((vessel, at) => (at === index ? { ...vessel, ...change } : vessel)) });
+
+  return (
+    <form
+      className={styles.pot}
+      aria-labelledby="pot"
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        setTried(true);
+        if (weighing && eaten.ok && outcome?.ok) weigh.run({ batchId: view.id, weighing, eatenBefore: eaten.value });
+      }}
+    >
+      <div className="stack">
+        <div className="spread">
+          <h2 id="pot">The pot is done: weigh it</h2>
+          <div role="group" aria-label="How it is measured" className={styles.toggle}>
+            {(['scale', 'cups'] as const).map((by) => (
+              <button key={by} type="button" aria-pressed={typed.by === by} onClick={() => set({ by })}>
+                {by === 'scale' ? 'on the scale' : 'in cups'}
+              </button>
+            ))}
+          </div>
+        </div>
+        <Problems problems={said.filter((problem) => problem.field === undefined || problem.field === 'vessels')} />
+        {typed.by === 'scale' ? (
+          <>
+            {typed.vessels.map((vessel, index) => (
+              <div key={index} className={styles.vesselRow}>
+                <Field
+                  label="Vessel"
+                  value={vessel.name}
+                  onChange={(event) => setVessel(index, { name: event.target.value })}
+                  autoComplete="off"
+                />
+                <Field
+                  label="With the food"
+                  unit="g"
+                  inputMode="decimal"
+                  value={vessel.gross}
+                  onChange={(event) => setVessel(index, { gross: event.target.value })}
+                  problem={at(`vessels.${index}.gross`)}
+                  autoComplete="off"
+                />
+                <Field
+                  label="Empty (tare)"
+                  unit="g"
+                  inputMode="decimal"
+                  value={vessel.tare}
+                  onChange={(event) => setVessel(index, { tare: event.target.value })}
+                  problem={at(`vessels.${index}.tare`)}
+                  hint="0 if the scale was tared"
+                  autoComplete="off"
+                />
+                {typed.vessels.length > 1 && (
+                  <button
+                    type="button"
+                    className={styles.remove}
+                    aria-label={`Remove vessel ${index + 1}`}
+                    onClick={() => set({ vessels: typed.vessels.filter((_, at) => at !== index) })}
+                  >
+                    ×
+                  </button>
+                )}
+              </div>
+            ))}
+            <div>
+              <Button
+                variant="outlined"
+                onClick={() =>
+                  set({
+                    vessels: [...typed.vessels, { name: `vessel ${typed.vessels.length + 1}`, gross: '', tare: '' }],
+                  })
+                }
+              >
+                One more vessel
+              </Button>
+            </div>
+          </>
+        ) : (
+          <div className={styles.vesselRow}>
+            <Field
+              label="Cups counted"
+              inputMode="decimal"
+              value={typed.cups}
+              onChange={(event) => set({ cups: event.target.value })}
+              problem={at('cups')}
+              hint="9 1/2 is read too"
+              autoComplete="off"
+            />
+            <Field
+              label="One cup of it weighs"
+              unit="g"
+              inputMode="decimal"
+              value={typed.cupGrams}
+              onChange={(event) => set({ cupGrams: event.target.value })}
+              problem={at('cupGrams')}
+              hint="without the cup"
+              autoComplete="off"
+            />
+          </div>
+        )}
+        <div className={styles.eaten}>
+          <Field
+            label="Eaten from the pot before"
+            unit="g"
+            inputMode="decimal"
+            value={typed.eaten}
+            onChange={(event) => set({ eaten: event.target.value })}
+            problem={eaten.ok ? undefined : eaten.problem.message}
+            hint="a taste, or a bowl fed straight away"
+            autoComplete="off"
+          />
+        </div>
+      </div>
+      <div className={styles.result} aria-live="polite">
+        {outcome?.ok ? (
+          <>
+            <p className={styles.counter}>{writeGrams(outcome.value.net)}</p>
+            <p>
+              <b>{outcome.value.density.toFixed(4)} kcal/g</b>
+              {outcome.value.estimated && <span className="caution"> an estimate</span>}
+            </p>
+          </>
+        ) : (
+          <p className="soft">
+            {writeGrams(view.wentIn.inPot)} went in. The yield lies between {writeGrams(view.wentIn.solids)} of solids
+            and that.
+          </p>
+        )}
+        <Button type="submit" variant="contained" size="large" fullWidth disabled={weigh.pending}>
+          {view.weighed ? 'Weigh it again' : 'That is the yield'}
+        </Button>
+        <Keypad />
+        {view.weighed && <p className="note">It may be weighed again until something of it is sealed.</p>}
+      </div>
+    </form>
+  );
+}
+
+function before(view: BatchView): Typed {
+  const weighing = view.weighed?.weighing;
+  return {
+    by: weighing?.by ?? 'scale',
+    vessels:
+      weighing?.by === 'scale'
+        ? weighing.vessels.map((vessel) => ({
+            name: vessel.name,
+            gross: String(vessel.gross),
+            tare: String(vessel.tare),
+          }))
+        : [{ name: 'big pot', gross: '', tare: '' }],
+    cups: weighing?.by === 'cups' ? String(weighing.cups) : '',
+    cupGrams: weighing?.by === 'cups' ? String(weighing.cupGrams) : '',
+    eaten: view.weighed && view.weighed.eatenBefore > 0 ? String(view.weighed.eatenBefore) : '',
+  };
+}
+
+const isTyped = (typed: Typed, field: string) => {
+  const [, index, name] = field.split('.');
+  if (name === 'gross' || name === 'tare') return typed.vessels[Number(index)]?.[name] !== '';
+  return field === 'cups' ? typed.cups !== '' : field === 'cupGrams' ? typed.cupGrams !== '' : false;
+};
+
+/** The typed readings as a weighing, or what cannot be read at its field. */
+function readWeighing(typed: Typed): { weighing: Weighing | undefined; problems: Problem[] } {
+  const problems: Problem[] = [];
+  const take = <T,>(outcome: Outcome<T>, field: string, instead: T): T => {
+    if (outcome.ok) return outcome.value;
+    problems.push({ ...outcome.problem, field });
+    return instead;
+  };
+  const none = readScale('0');
+  const zero = none.ok ? none.value : (0 as never);
+  const weighing: Weighing =
+    typed.by === 'cups'
+      ? {
+          by: 'cups',
+          cups: take(readCount(typed.cups), 'cups', 0),
+          cupGrams: take(readScale(typed.cupGrams), 'cupGrams', zero),
+        }
+      : {
+          by: 'scale',
+          vessels: typed.vessels.map((vessel, index) => ({
+            name: vessel.name.trim() || `vessel ${index + 1}`,
+            gross: take(vessel.gross === '' ? readScale('') : readScale(vessel.gross), `vessels.${index}.gross`, zero),
+            tare: take(vessel.tare === '' ? fine(zero) : readScale(vessel.tare, 'zero'), `vessels.${index}.tare`, zero),
+          })),
+        };
+  return { weighing: problems.length === 0 ? weighing : undefined, problems };
+}

@@ -1,0 +1,65 @@
+import { planBatch, setShares, startCooking, weighBatch } from '@/data/commands/batches';
+import { contextFor } from '@/data/commands/run';
+import { serve } from '@/data/fixtures/served';
+import { grams } from '@/core/quantity/units';
+import { readDogs } from '@/data/repositories/dogs';
+import { readLatestVersions } from '@/data/repositories/recipes';
+import { batchRows, batchView } from './queries';
+import { stationOf } from './stations';
+
+const NOON = '2026-11-25T12:00:00Z';
+
+test('a run sheet from the plan to the shares: every station opens when its turn has come', async () => {
+  const { db, reference } = await serve(NOON, { demo: true });
+  const context = () => contextFor(db, reference, new Date(NOON));
+  const dogs = await readDogs(db);
+  const recipes = await readLatestVersions(db, reference);
+  const { batchId } = await planBatch(await context(), {
+    recipeId: recipes[1]!.recipeId,
+    dogIds: dogs.map((dog) => dog.id),
+    days: 4,
+    firstDay: '2026-11-25',
+    seen: [],
+  });
+
+  const planned = (await batchView(batchId))!;
+  expect([planned.state, stationOf(planned)]).toEqual(['planned', 'weigh out']);
+  expect(planned.weighed).toBeUndefined();
+  expect(planned.lines.map((line) => line.measure)).toContain('31 medium');
+
+  await startCooking(await context(), { batchId, grams: planned.lines.map((line) => line.grams) });
+  const cooking = (await batchView(batchId))!;
+  expect([cooking.state, stationOf(cooking)]).toEqual(['cooking', 'pot']);
+  expect(cooking.wentIn.kcal).toBeCloseTo(planned.wentIn.kcal, 6);
+
+  const net = Math.round(cooking.wentIn.inPot * 0.8);
+  const vessels = [{ name: 'pot', gross: grams(net + 2000), tare: grams(2000) }];
+  await weighBatch(await context(), { batchId, weighing: { by: 'scale', vessels }, eatenBefore: 0 });
+  const weighed = (await batchView(batchId))!;
+  expect([weighed.state, stationOf(weighed)]).toEqual(['weighed', 'divide']);
+  const { suggested, portions } = weighed.weighed!;
+  expect(suggested.today + suggested.fridge + suggested.freezer + suggested.dry).toBe(net);
+  // Breakfast (and Wren's lunch) are eaten already: half a day for two dogs, a third for the pup.
+  const left = portions[0]!.gramsADay / 2 + portions[1]!.gramsADay / 2 + portions[2]!.gramsADay / 3;
+  expect(suggested.today).toBe(Math.round(left));
+
+  await setShares(await context(), { batchId, shares: suggested, dryMethod: 'freeze-dried' });
+  const divided = (await batchView(batchId))!;
+  expect(stationOf(divided)).toBe('pack');
+  for (const share of divided.weighed!.shares) {
+    if (share.fate !== 'today') expect(share.proposed.reduce((sum, pack) => sum + pack.grams, 0)).toBe(share.grams);
+  }
+  expect((await batchRows())[0]!.said).toMatch(/to seal/);
+});
+
+test('the two cooked batches of the boatyard close: what went in is yield and vapour', async () => {
+  await serve(NOON, { demo: true });
+  for (const row of await batchRows()) {
+    const view = (await batchView(row.id))!;
+    expect(view.weighed!.net).toBeLessThan(view.wentIn.inPot);
+    expect(view.weighed!.net).toBeGreaterThan(view.wentIn.solids);
+    expect(view.weighed!.packs.length).toBeGreaterThan(5);
+    expect(row.said).not.toMatch(/to seal|to be divided/);
+  }
+  expect(await batchView(99)).toBeUndefined();
+});

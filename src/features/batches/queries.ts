@@ -1,0 +1,244 @@
+import 'server-only';
+import { addDays, dayIn, writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
+import { mealsOn } from '@/core/dog/meals';
+import { vetCaution } from '@/core/dog/stage';
+import type { Explanation } from '@/core/explanation';
+import { scaledForKitchen } from '@/core/plan/drift';
+import { scaleLines, sum } from '@/core/plan/scale';
+import { portionOf, type DogPortion } from '@/core/portion/dog-portions';
+import type { ProposedPack } from '@/core/portion/packs';
+import { demandsOf, feedingFrom, proposePacks } from '@/core/portion/proposals';
+import { suggestShares, type Shares } from '@/core/portion/shares';
+import type { Weighing, WentIn } from '@/core/portion/yield';
+import type { Dried } from '@/core/preserve/dry';
+import type { ProteinMark } from '@/core/recipe/protein';
+import { proteinMark } from '@/core/recipe/protein';
+import type { Moment, Part, WeighedLine } from '@/core/recipe/recipe';
+import { recipeSheet } from '@/core/recipe/sheet';
+import { reading, readMarks, type Reading } from '@/data/reading';
+import {
+  driedOf,
+  readBatch,
+  readBatches,
+  type StoredBatch,
+  type StoredShare,
+  type WeighedBatch,
+} from '@/data/repositories/batches';
+import { readBowlsOn } from '@/data/repositories/bowls';
+import { readDogs, type StoredDog } from '@/data/repositories/dogs';
+import { readVersions } from '@/data/repositories/recipes';
+import { readPacksOfBatch } from '@/data/repositories/stock';
+
+export interface BatchRow {
+  readonly id: number;
+  readonly name: string;
+  readonly state: StoredBatch['state'];
+  readonly said: string;
+  readonly mark: ProteinMark;
+  readonly day: string;
+}
+
+export async function batchRows(): Promise<BatchRow[]> {
+  const read = await reading();
+  const marks = await readMarks(read);
+  const dogs = await readDogs(read.db);
+  return (await readBatches(read.db, read.household.energyFactors)).map((batch) => ({
+    id: batch.id,
+    name: batch.recipeName,
+    state: batch.state,
+    said: saidOf(batch, dogs),
+    mark: marks.get(batch.recipeId) ?? { word: 'plants', hatch: 'bricks' },
+    day: writeDay(dayIn(batch.state === 'planned' ? batch.createdAt : batch.startedAt, read.household.timeZone)),
+  }));
+}
+
+function saidOf(batch: StoredBatch, dogs: readonly StoredDog[]): string {
+  const eaters = whom(dogs.filter((dog) => batch.dogIds.includes(dog.id)));
+  const forWhom = `${eaters}, ${batch.days} ${batch.days === 1 ? 'day' : 'days'} from ${writeDay(batch.firstDay)}`;
+  if (batch.state !== 'weighed') return `for ${forWhom}`;
+  const open = batch.shares.filter((share) => share.fate !== 'today' && !share.sealed).length;
+  const next =
+    batch.shares.length === 0
+      ? ' · to be divided'
+      : open > 0
+        ? ` · ${open} ${open === 1 ? 'share' : 'shares'} to seal`
+        : '';
+  return `${(batch.yield.net / 1000).toFixed(2)} kg at ${batch.yield.density.toFixed(2)} kcal/g for ${forWhom}${next}`;
+}
+
+/** Up to four dogs by name, a pack of them by number. */
+const whom = (dogs: readonly StoredDog[]) =>
+  dogs.length > 4 ? `${dogs.length} dogs` : dogs.map((dog) => dog.name).join(', ');
+
+export interface SheetLine {
+  readonly name: string;
+  readonly words: string;
+  readonly grams: number;
+  readonly measure: string | undefined;
+  readonly moment: Moment;
+  readonly part: Part;
+}
+
+export interface SheetShare extends StoredShare {
+  readonly proposed: readonly (ProposedPack & { readonly dogName: string | undefined })[];
+}
+
+export interface SealedPack {
+  readonly code: string;
+  readonly grams: number;
+  readonly dogName: string | undefined;
+  readonly short: boolean;
+  readonly waterMl: number;
+  readonly place: string;
+  readonly until: string;
+}
+
+export interface WeighedView {
+  readonly net: number;
+  readonly eatenBefore: number;
+  readonly estimated: boolean;
+  readonly density: number;
+  readonly why: Explanation;
+  readonly weighing: Weighing;
+  readonly portions: readonly (DogPortion & {
+    readonly dogId: number;
+    readonly name: string;
+    readonly mark: number;
+    readonly caution: string | undefined;
+  })[];
+  readonly suggested: Shares;
+  readonly fridgeUntil: string;
+  readonly shares: readonly SheetShare[];
+  readonly dried: Dried | undefined;
+  readonly packs: readonly SealedPack[];
+}
+
+export interface BatchView {
+  readonly id: number;
+  readonly state: StoredBatch['state'];
+  readonly today: LocalDate;
+  readonly name: string;
+  readonly version: number;
+  readonly mark: ProteinMark;
+  readonly about: string;
+  readonly lines: readonly SheetLine[];
+  readonly wentIn: WentIn;
+  readonly food: number;
+  readonly weighed: WeighedView | undefined;
+}
+
+/** Everything that a run sheet shows; undefined where there is no such batch. */
+export async function batchView(id: number): Promise<BatchView | undefined> {
+  const read = await reading();
+  const { db, household, today } = read;
+  const batch = await readBatch(db, id, household.energyFactors);
+  if (!batch) return undefined;
+  const dogs = (await readDogs(db)).filter((dog) => batch.dogIds.includes(dog.id));
+  const lines =
+    batch.state === 'planned'
+      ? await plannedLines(read, batch)
+      : batch.lines.map((line) => ({ ...line, measure: undefined }));
+  const sheet = recipeSheet(lines, household.energyFactors);
+  const when = batch.state === 'planned' ? today : dayIn(batch.startedAt, household.timeZone);
+  return {
+    id,
+    today,
+    state: batch.state,
+    name: batch.recipeName,
+    version: batch.versionNumber,
+    mark: proteinMark(lines),
+    about: `${writeDayInFull(when)} · for ${whom(dogs)} · version ${batch.versionNumber}`,
+    lines: lines.map((line) => ({
+      name: line.food.name,
+      words: line.text,
+      grams: line.grams,
+      measure: line.measure,
+      moment: line.moment,
+      part: line.part,
+    })),
+    wentIn: { inPot: sheet.inPot, solids: sheet.solids, kcal: sheet.kcal },
+    food: sheet.food,
+    weighed: batch.state === 'weighed' ? await weighedView(read, batch, dogs, today) : undefined,
+  };
+}
+
+async function plannedLines(
+  { db, reference, household }: Reading,
+  batch: StoredBatch,
+): Promise<(WeighedLine & { measure: string | undefined })[]> {
+  const [version] = await readVersions(db, reference, [batch.versionId]);
+  const measured = version!.lines.map((line) => ({ ...line, measures: reference.measures.get(line.food.ndb) ?? [] }));
+  const kitchen = scaledForKitchen(measured, batch.scale, household.unitSet, household.energyFactors);
+  return scaleLines(version!.lines, batch.scale).map((line, index) => ({
+    ...line,
+    measure: kitchen.lines[index]!.measure,
+  }));
+}
+
+async function weighedView(
+  read: Reading,
+  batch: WeighedBatch,
+  dogs: readonly StoredDog[],
+  today: LocalDate,
+): Promise<WeighedView> {
+  const { db, household } = read;
+  const { density, net } = batch.yield;
+  const from = feedingFrom(batch.firstDay, batch.shares[0]?.day ?? today);
+  const bowls = await readBowlsOn(db, today);
+  const dried = driedOf(batch);
+  const proposed = proposePacks({ ...batch, density }, dogs, dried);
+  const nameOf = (dogId: number | undefined) => dogs.find((dog) => dog.id === dogId)?.name;
+  const fractionLeft = (dogId: number) => {
+    const dog = dogs.find((each) => each.id === dogId)!;
+    const fed = bowls.filter((bowl) => bowl.dogId === dogId).map((bowl) => bowl.slotId);
+    const meals = mealsOn(dog, today).filter((meal) => meal.recipeId === undefined || meal.recipeId === batch.recipeId);
+    const whole = sum(meals.map((meal) => meal.kcal));
+    return whole === 0 ? 0 : sum(meals.filter((meal) => !fed.includes(meal.id)).map((meal) => meal.kcal)) / whole;
+  };
+  return {
+    net,
+    eatenBefore: batch.yield.eatenBefore,
+    estimated: batch.yield.estimated,
+    density,
+    why: batch.yield.explanation,
+    weighing: batch.weighing,
+    portions: dogs.map((dog) => {
+      return {
+        ...portionOf(dog, from, density, batch.recipeId),
+        dogId: dog.id,
+        name: dog.name,
+        mark: dog.mark,
+        caution: vetCaution(dog, from),
+      };
+    }),
+    suggested: suggestShares(
+      Math.round(net),
+      demandsOf(
+        { from: feedingFrom(batch.firstDay, today), today, days: batch.days, recipeId: batch.recipeId },
+        dogs,
+        density,
+        fractionLeft,
+      ),
+      household.fridgeDays,
+    ),
+    fridgeUntil: writeDay(addDays(today, household.fridgeDays)),
+    shares: batch.shares.map((share) => ({
+      ...share,
+      proposed: (proposed.get(share.id) ?? []).map((pack) => ({ ...pack, dogName: nameOf(pack.dogId) })),
+    })),
+    dried,
+    packs: (await readPacksOfBatch(db, batch.id)).map((pack) => ({
+      code: pack.code,
+      grams: pack.labelGrams,
+      dogName: pack.dogName,
+      short: pack.short,
+      waterMl: Math.round(pack.labelGrams * pack.waterPerGram),
+      place: pack.placeKind,
+      until: pack.safeUntil
+        ? `feed by ${writeDay(pack.safeUntil)}`
+        : pack.bestBy
+          ? `best by ${writeDay(pack.bestBy)}`
+          : '',
+    })),
+  };
+}

@@ -1,0 +1,42 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { readScale } from '@/core/quantity/reading';
+import { Field } from '@/ui/form/Field';
+import { useCommand } from '@/ui/form/use-command';
+import { weighCup } from './actions';
+import styles from './dogs.module.css';
+import type { KnownDish } from './queries';
+
+/** Asks for the weight of one cup of a food: only then do cups become kcal. */
+export function CupScale({ dish }: { dish: KnownDish }) {
+  const [typed, setTyped] = useState('');
+  const [problem, setProblem] = useState<string>();
+  const save = useCommand(weighCup, `cup-${dish.recipeId}`);
+  return (
+    <form
+      className={styles.inline}
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        const read = readScale(typed);
+        setProblem(read.ok ? undefined : read.problem.message);
+        if (read.ok) save.run({ recipeId: dish.recipeId, grams: read.value });
+      }}
+    >
+      <Field
+        label={`One cup of ${dish.facts.name} weighs`}
+        inputMode="decimal"
+        value={typed}
+        unit="g"
+        problem={problem ?? save.at('cup')}
+        hint="Fill it as you serve it, and weigh the food alone."
+        onChange={(event) => setTyped(event.target.value)}
+      />
+      <Button type="submit" variant="outlined" disabled={save.pending}>
+        Keep
+      </Button>
+    </form>
+  );
+}

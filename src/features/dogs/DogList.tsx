@@ -1,0 +1,54 @@
+import Link from 'next/link';
+import { DogMark } from '@/ui/marks/marks';
+import { EmptyRoom, ListRoom } from '@/ui/room';
+import { EnergyBar } from './EnergyBar';
+import styles from './dogs.module.css';
+import type { DogsView } from './queries';
+
+const ADD = { href: '/dogs/new', label: 'Add a dog' };
+
+/** Every dog with its day's energy on one axis. */
+export function DogList({ view: { rows, archived } }: { view: DogsView }) {
+  if (rows.length === 0) {
+    return (
+      <EmptyRoom title="No dog yet" act={ADD}>
+        A dog’s weight, age and work say how much it eats a day. Everything else follows from that.
+      </EmptyRoom>
+    );
+  }
+  const highest = Math.max(...rows.map((row) => row.energy.kcal));
+  return (
+    <ListRoom
+      title="Who eats how much"
+      aside="kcal a day: diamond in force, band what the method allows, dashed at rest"
+      act={ADD}
+    >
+      {rows.map((row, index) => (
+        <li key={row.id} className={styles.row}>
+          <DogMark name={row.name} mark={row.mark} />
+          <div className={styles.words}>
+            <p className="rowName">
+              <Link href={`/dogs/${row.id}`}>{row.name}</Link>
+            </p>
+            <p className="note">{row.said}</p>
+            {row.caution && <p className={`note ${styles.caution}`}>{row.caution}</p>}
+          </div>
+          <EnergyBar energy={row.energy} highest={highest} axis={index === rows.length - 1} />
+          <p className={styles.kcal}>
+            <span className="figure">{Math.round(row.energy.kcal)}</span> kcal
+          </p>
+        </li>
+      ))}
+      {archived.length > 0 && (
+        <li className="note">
+          Archived:{' '}
+          {archived.map((dog) => (
+            <Link key={dog.id} href={`/dogs/${dog.id}`} className={styles.archived}>
+              {dog.name}
+            </Link>
+          ))}
+        </li>
+      )}
+    </ListRoom>
+  );
+}

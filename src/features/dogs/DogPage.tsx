@@ -1,0 +1,81 @@
+'use client';
+
+import { useState } from 'react';
+import { addDays } from '@/core/calendar/local-date';
+import { mealsOn } from '@/core/dog/meals';
+import { amountsOf, schoolSpread } from '@/core/dog/spread';
+import { vetCaution } from '@/core/dog/stage';
+import { writeNumber } from '@/core/quantity/write';
+import { Caution } from '@/ui/Caution';
+import { LinkButton } from '@/ui/LinkButton';
+import { DogMark } from '@/ui/marks/marks';
+import { Why } from '@/ui/Why';
+import styles from './dogs.module.css';
+import { Keeping } from './Keeping';
+import { ProposalCard } from './ProposalCard';
+import type { DogView } from './queries';
+import { Schools } from './Schools';
+import { WeeksAhead } from './WeeksAhead';
+import { WeightCurve } from './WeightCurve';
+
+const COUNTED = ['no', 'one', 'two', 'three', 'four', 'five'];
+
+/** One dog's room: how much a day, by every school; what the scale says; and what is kept about it. */
+export function DogPage({ view }: { view: DogView }) {
+  const { dog, today, set, dishes } = view;
+  const [recipeId, setRecipeId] = useState(view.dish?.recipeId);
+  const dish = dishes.find((each) => each.recipeId === recipeId);
+  const facts = dish?.facts ?? { name: 'any food', density: 1, measured: false };
+  const spread = schoolSpread(dog, today, facts, dog.knownSchools);
+  const { energy } = spread;
+  const meals = mealsOn(dog, today, energy);
+  const caution = vetCaution(dog, today);
+  return (
+    <div className="page">
+      <div className={styles.head}>
+        <DogMark name={dog.name} mark={dog.mark} size={56} />
+        <div>
+          <h1>
+            {dog.name} {energy.verb === 'lives on' ? 'eats' : energy.verb} {writeNumber(energy.kcal, 1)} kcal a day
+          </h1>
+          <p className="soft">
+            {dish && `${writeNumber(amountsOf(energy.homeKcal, dish.facts).grams, 0)} g of ${dish.facts.name}, in `}
+            {COUNTED[meals.length]} {meals.length === 1 ? 'meal' : 'meals'} · {view.said}{' '}
+            <Why of={energy.explanation} about="the day’s energy" />
+          </p>
+        </div>
+      </div>
+      {dog.archived && <Caution>Archived: {dog.name} is in no plan and on no list. Bring it back under Life.</Caution>}
+      {caution && <Caution>{caution}</Caution>}
+      <div className={`twoColumns ${styles.room}`}>
+        <div className="stack">
+          {dish ? (
+            <Schools view={view} spread={spread} dish={dish} onDish={setRecipeId} />
+          ) : (
+            <section className="stack" aria-labelledby="schools">
+              <h2 id="schools">By every school</h2>
+              <p className="soft">
+                A recipe turns kcal into grams, cups and pieces: then the schools stand side by side.
+              </p>
+              <LinkButton variant="outlined" href="/recipes/new">
+                Write a recipe
+              </LinkButton>
+            </section>
+          )}
+          <WeightCurve dog={dog} today={today} set={set}>
+            {!dog.archived && (
+              <LinkButton variant="outlined" href={`/dogs/${dog.id}/weigh`}>
+                Weigh in
+              </LinkButton>
+            )}
+          </WeightCurve>
+          <WeeksAhead dog={dog} from={today} to={addDays(today, 55)} density={dish?.facts.density} />
+        </div>
+        <aside className="stack">
+          <ProposalCard view={view} />
+          <Keeping view={view} meals={meals} />
+        </aside>
+      </div>
+    </div>
+  );
+}

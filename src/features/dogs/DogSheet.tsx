@@ -1,0 +1,167 @@
+'use client';
+
+import Checkbox from '@mui/material/Checkbox';
+import { useRouter } from 'next/navigation';
+import { useMemo } from 'react';
+import { Controller } from 'react-hook-form';
+import { daysBetween, readLocalDate } from '@/core/calendar/local-date';
+import { dayEnergy } from '@/core/dog/day-energy';
+import { readDogEntry, type DogEntry } from '@/core/dog/entry';
+import { WORK_WORDS, type Work } from '@/core/dog/maintenance-factor';
+import { usualMeals } from '@/core/dog/meals';
+import { restingEnergy } from '@/core/dog/resting-energy';
+import { isGrowing, lifeStage, vetCaution } from '@/core/dog/stage';
+import { readBodyWeight } from '@/core/quantity/weight';
+import { Caution } from '@/ui/Caution';
+import { Choice } from '@/ui/form/Choice';
+import { Field } from '@/ui/form/Field';
+import { HouseForm } from '@/ui/form/HouseForm';
+import { useHouseForm } from '@/ui/form/use-house-form';
+import { DogMark } from '@/ui/marks/marks';
+import { Why } from '@/ui/Why';
+import { saveDog } from './actions';
+import { EnergyBar } from './EnergyBar';
+import styles from './dogs.module.css';
+import type { DogForm } from './queries';
+import { dogFormSchema } from './schema';
+import { WeightCurve } from './WeightCurve';
+
+const FIELDS = ['name', 'birthDate', 'weight', 'expectedAdultWeight', 'meals'] as const;
+const WORK_OPTIONS = (Object.keys(WORK_WORDS) as Work[]).map((value) => ({ value, label: WORK_WORDS[value] }));
+
+/** One dog: what is known about it on the left, what follows from it on the right, while it is typed. */
+export function DogSheet({ form: given }: { form: DogForm }) {
+  const router = useRouter();
+  const schema = useMemo(() => dogFormSchema(given.set, given.today), [given.set, given.today]);
+  const house = useHouseForm({
+    slot: `dog-${given.id ?? 'new'}`,
+    entry: given.entry,
+    schema,
+    action: saveDog,
+    input: (entry: DogEntry) => ({ id: given.id, entry }),
+    onDone: () => router.push(given.id === undefined ? '/dogs' : `/dogs/${given.id}`),
+  });
+  const { form, entry, at: problem } = house;
+  const birth = readLocalDate(entry.birthDate ?? '');
+  const young = birth !== undefined && daysBetween(birth, given.today) < 548;
+
+  return (
+    <div className="page">
+      <div className={`twoColumns ${styles.sheet}`}>
+        <div className="stack">
+          <div className={styles.head}>
+            <DogMark name={entry.name || '?'} mark={given.mark} size={56} />
+            <h1>{given.id === undefined ? 'A new dog' : given.entry.name}</h1>
+          </div>
+          <HouseForm of={house} shown={FIELDS} act={given.id === undefined ? 'Add this dog' : 'Keep the changes'}>
+            <div className={styles.fields}>
+              <Field label="Name" {...form.register('name')} problem={problem('name')} autoComplete="off" />
+              <Field
+                label="Born"
+                type="date"
+                {...form.register('birthDate')}
+                problem={problem('birthDate')}
+                hint="A good guess will do."
+              />
+              <Field
+                label="Weighs today"
+                {...form.register('weight')}
+                problem={problem('weight')}
+                hint={given.set === 'us' ? 'such as 58 lb or 26.4 kg' : 'such as 26.4 kg or 58 lb'}
+                autoComplete="off"
+              />
+              {(young || entry.expectedAdultWeight !== '') && (
+                <Field
+                  label="Will weigh when grown"
+                  {...form.register('expectedAdultWeight')}
+                  problem={problem('expectedAdultWeight')}
+                  hint="The parents’ weight is a good guide."
+                  autoComplete="off"
+                />
+              )}
+              <Controller
+                control={form.control}
+                name="work"
+                render={({ field }) => (
+                  <Choice label="Its day" value={field.value} options={WORK_OPTIONS} onChange={field.onChange} />
+                )}
+              />
+              <Field
+                label="Meals a day"
+                inputMode="numeric"
+                {...form.register('meals')}
+                problem={problem('meals')}
+                hint="Empty: the usual for its age."
+              />
+              <div>
+                {(['neutered', 'proneToGain'] as const).map((name) => (
+                  <Controller
+                    key={name}
+                    control={form.control}
+                    name={name}
+                    render={({ field }) => (
+                      <label className={styles.tick}>
+                        <Checkbox checked={field.value} onChange={(_, on) => field.onChange(on)} />
+                        {name === 'neutered' ? 'Neutered' : 'Prone to gain weight'}
+                      </label>
+                    )}
+                  />
+                ))}
+              </div>
+            </div>
+          </HouseForm>
+        </div>
+        <Outcome entry={entry} given={given} />
+      </div>
+    </div>
+  );
+}
+
+function Outcome({ entry, given }: { entry: DogEntry; given: DogForm }) {
+  const read = readDogEntry({ ...entry, name: entry.name || 'It' }, given.set, given.today);
+  if (!read.ok) {
+    const weight = readBodyWeight(entry.weight ?? '', given.set);
+    return (
+      <div className="stack" aria-live="polite">
+        <h2>How much a day</h2>
+        {weight.ok ? (
+          <p>
+            At rest <b>{restingEnergy(weight.value).toFixed(1)} kcal</b>. The rest of the form says the day.
+          </p>
+        ) : (
+          <p className="soft">The weight says the energy at rest, the rest of the form the day.</p>
+        )}
+      </div>
+    );
+  }
+  const energy = dayEnergy(read.value.dog, given.today);
+  const caution = vetCaution(read.value.dog, given.today);
+  const meals =
+    read.value.meals ??
+    usualMeals(daysBetween(read.value.dog.birthDate, given.today), lifeStage(read.value.dog, given.today).kind);
+  return (
+    <div className="stack" aria-live="polite">
+      <div>
+        <h2>{read.value.dog.name} eats</h2>
+        <p>
+          <span className="figure">{energy.kcal.toFixed(1)}</span> kcal a day{' '}
+          <Why of={energy.explanation} about="the day’s energy" />
+        </p>
+        <p className="soft">
+          {energy.method === 'growth' ? 'growing, by NRC' : `${energy.factor} × RER, ${energy.because}`} · at rest{' '}
+          {energy.rer.toFixed(1)} kcal · {meals} {meals === 1 ? 'meal' : 'meals'}
+        </p>
+      </div>
+      <EnergyBar
+        energy={energy}
+        highest={Math.max(energy.kcal, Math.min(energy.range[1], energy.kcal * 2)) * 1.1}
+        width={520}
+        axis
+      />
+      {caution && <Caution>{caution}</Caution>}
+      {isGrowing(read.value.dog, given.today) && (
+        <WeightCurve dog={read.value.dog} today={given.today} set={given.set} />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,104 @@
+import Link from 'next/link';
+import { writeDay } from '@/core/calendar/local-date';
+import { rationOn } from '@/core/dog/dog';
+import type { DayMeal } from '@/core/dog/meals';
+import { newFoodPart } from '@/core/dog/transition';
+import { unbalancedCaution } from '@/core/dog/otherwise-entry';
+import { dayEnergy } from '@/core/dog/day-energy';
+import { lifeStage } from '@/core/dog/stage';
+import { additionOf } from '@/core/dog/bowl-line';
+import { writeDose, writeWeight } from '@/core/quantity/write';
+import styles from './dogs.module.css';
+import type { DogView } from './queries';
+import type { DogStation } from './schema';
+
+/** What is kept about a dog, a line each; every line opens its station. */
+export function Keeping({ view, meals }: { view: DogView; meals: readonly DayMeal[] }) {
+  const { dog, today, set } = view;
+  const ration = rationOn(dog, today);
+  const energy = dayEnergy(dog, today);
+  const slotName = (id: number) => dog.slots.find((slot) => slot.id === id)?.name ?? 'a meal';
+  const part = newFoodPart(ration.transition, today);
+  const besides = [
+    ...energy.extras.each.map((extra) => `${extra.name}, ${extra.said}`),
+    ...(part < 1 ? [`${(1 - part) * 100} % still ${ration.transition!.from}`] : []),
+  ];
+  const rows: { station: DogStation; title: string; said: string; caution?: string }[] = [
+    {
+      station: 'ration',
+      title: 'Its day is set by',
+      said: `${energy.because}${ration.goal === undefined ? '' : `, goal ${writeWeight(ration.goal, set)}`}`,
+    },
+    {
+      station: 'meals',
+      title: 'Meals',
+      said: meals.map((meal) => `${meal.name} ${meal.clock}, ${Math.round(meal.fraction * 100)} %`).join(' · '),
+    },
+    {
+      station: 'avoid',
+      title: 'Not for it',
+      said:
+        dog.avoids.length === 0
+          ? 'it may have everything that is safe'
+          : dog.avoids
+              .map(
+                (avoid) =>
+                  `${avoid.label} (${avoid.reason}${avoid.tryAgainOn ? `, try again ${writeDay(avoid.tryAgainOn)}` : ''})`,
+              )
+              .join(' · '),
+    },
+    {
+      station: 'bowl',
+      title: 'At the bowl',
+      said:
+        dog.bowlLines.length === 0
+          ? 'nothing is added'
+          : dog.bowlLines
+              .map((line) => {
+                const { amount, unit, what } = additionOf(line, energy.weight);
+                return `${amount === undefined ? '?' : writeDose(amount)} ${unit} ${what}, ${slotName(line.slotId)}`;
+              })
+              .join(' · '),
+    },
+    {
+      station: 'otherwise',
+      title: 'Otherwise eats',
+      said: besides.length === 0 ? 'nothing' : besides.join(' · '),
+      caution: unbalancedCaution(ration.extras, energy.kcal),
+    },
+    { station: 'life', title: 'Life and care', said: lifeOf(view) },
+    { station: 'facts', title: 'Who it is', said: `born ${dog.birthDate}, ${dog.neutered ? 'neutered' : 'entire'}` },
+    {
+      station: 'history',
+      title: 'What was in force',
+      said: `${dog.rations.length} ${dog.rations.length === 1 ? 'ration' : 'rations'}, last from ${writeDay(dog.rations.at(-1)!.from)}`,
+    },
+  ];
+  return (
+    <ul className="rows">
+      {rows.map((row) => (
+        <li key={row.station} className={styles.keeping}>
+          <Link href={`/dogs/${dog.id}/${row.station}`}>
+            <b>{row.title}</b>
+          </Link>
+          <p className="soft">{row.said}</p>
+          {row.caution && <p className="caution">{row.caution}</p>}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function lifeOf({ dog, today }: DogView): string {
+  const stage = lifeStage(dog, today);
+  const said = {
+    pup: 'growing',
+    gestation: stage.kind === 'gestation' ? `pregnant, day ${stage.day}` : '',
+    lactation: stage.kind === 'lactation' ? `nursing ${stage.pups}, week ${stage.week}` : '',
+    senior: 'senior',
+    adult: 'grown',
+  }[stage.kind];
+  return [said, dog.illness && `treated for ${dog.illness}`, dog.cut && `pieces ${dog.cut}`]
+    .filter(Boolean)
+    .join(' · ');
+}

@@ -1,0 +1,129 @@
+import type { ReactNode } from 'react';
+import { addDays, daysBetween, writeDay, type LocalDate } from '@/core/calendar/local-date';
+import { weightOn } from '@/core/dog/day-energy';
+import type { Dog } from '@/core/dog/dog';
+import { isGrowing } from '@/core/dog/stage';
+import { targetBand } from '@/core/dog/target';
+import { trendOf, withoutSlips } from '@/core/dog/trend';
+import { grams, type UnitSet } from '@/core/quantity/units';
+import { writeNumber, writeWeight } from '@/core/quantity/write';
+import { weightCurve } from '@/ui/charts/weight-curve';
+import styles from './dogs.module.css';
+
+const SIZE = { width: 720, height: 150 };
+const WEEKS_AHEAD = 8;
+
+interface WeightCurveProps {
+  dog: Dog;
+  today: LocalDate;
+  set: UnitSet;
+  children?: ReactNode;
+}
+
+/** The weigh-ins so far with their trend and the target band, and for a pup the way it is expected to grow. */
+export function WeightCurve({ dog, today, set, children }: WeightCurveProps) {
+  const weighed = withoutSlips(dog.weighIns);
+  const past = weighed.map((each) => ({ day: daysBetween(today, each.date), kg: each.grams / 1000 }));
+  const growing = isGrowing(dog, today);
+  const ahead = growing
+    ? Array.from({ length: WEEKS_AHEAD + 1 }, (_, week) => ({
+        day: week * 7,
+        kg: weightOn(dog, addDays(today, week * 7)) / 1000,
+      }))
+    : [];
+  const trend = growing ? undefined : trendOf(dog.weighIns);
+  const line = trend?.ok
+    ? [trend.value.first, trend.value.last].map((day) => ({
+        day: daysBetween(today, day),
+        kg: trend.value.at(day) / 1000,
+      }))
+    : [];
+  const band = targetBand(dog, today);
+  const curve = weightCurve({ past, ahead, trend: line, band: band && [band[0] / 1000, band[1] / 1000] }, SIZE);
+  const last = dog.weighIns.at(-1)!;
+  const slipped = weighed.filter((each) => each.slipped);
+  return (
+    <section aria-labelledby="scale" className="stack">
+      <div className="spread">
+        <div className="titleRow">
+          <h2 id="scale">On the scale</h2>
+          <p className="note">
+            {dog.weighIns.length} {dog.weighIns.length === 1 ? 'weigh-in' : 'weigh-ins'}, last{' '}
+            {writeWeight(last.grams, set)} on {writeDay(last.date)}
+            {trend?.ok && `; ${signed(trend.value.percentAWeek)} % a week`}
+            {ahead.length > 0 && `; in eight weeks about ${writeWeight(grams(ahead.at(-1)!.kg * 1000), set)}`}
+            {band && `; target ${writeWeight(band[0], set)} to ${writeWeight(band[1], set)}, shaded`}
+          </p>
+        </div>
+        {children}
+      </div>
+      <svg
+        viewBox={`-72 -10 ${SIZE.width + 108} ${SIZE.height + 40}`}
+        width="100%"
+        className={styles.curve}
+        aria-hidden
+      >
+        {curve.band && (
+          <rect
+            x="0"
+            y={curve.band.y}
+            width={SIZE.width}
+            height={curve.band.height}
+            fill="var(--kale)"
+            opacity="0.13"
+          />
+        )}
+        {curve.ticks.map((tick) => (
+          <g key={tick.kg}>
+            <path d={`M0 ${tick.y}H${SIZE.width}`} stroke="var(--edge)" />
+            <text x="-8" y={tick.y + 4} textAnchor="end" fill="var(--slate-soft)">
+              {tick.kg}
+            </text>
+          </g>
+        ))}
+        <path d={curve.aheadPath} fill="none" stroke="var(--carrot)" strokeWidth="2" strokeDasharray="5 5" />
+        <path
+          d={line.length > 0 ? curve.trendPath : curve.pastPath}
+          fill="none"
+          stroke="var(--carrot)"
+          strokeWidth="3"
+        />
+        {curve.points.map((point, index) => (
+          <circle
+            key={index}
+            cx={point.x}
+            cy={point.y}
+            r="5"
+            fill="var(--enamel-raised)"
+            stroke="var(--slate)"
+            strokeWidth="2"
+            strokeDasharray={weighed[index]!.slipped ? '2 2' : undefined}
+          />
+        ))}
+        {curve.days.map((tick) => (
+          <text
+            key={tick.day}
+            x={tick.x}
+            y={SIZE.height + 20}
+            textAnchor="middle"
+
+            fill="var(--slate-soft)"
+          >
+            {tick.day === 0 ? 'today' : writeDay(addDays(today, tick.day)).slice(4)}
+          </text>
+        ))}
+        <text x="-8" y={SIZE.height + 20} textAnchor="end" fill="var(--slate-soft)">
+          kg
+        </text>
+      </svg>
+      {slipped.length > 0 && (
+        <p className="caution">
+          {slipped.map((each) => writeDay(each.date)).join(', ')}: kg and lb look swapped. The trend reads{' '}
+          {slipped.map((each) => writeWeight(each.grams, set)).join(', ')}; take the weigh-in back and write it anew.
+        </p>
+      )}
+    </section>
+  );
+}
+
+const signed = (value: number) => `${value < -0.004 ? '−' : '+'}${writeNumber(Math.abs(value), 2)}`;

@@ -1,0 +1,58 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useFieldArray, type Control, type FieldValues, type UseFormRegister } from 'react-hook-form';
+import type { BandEntry } from '@/core/dog/bands-entry';
+import { Field } from '@/ui/form/Field';
+import styles from '../dogs.module.css';
+
+interface BandRowsProps {
+  control: Control<FieldValues>;
+  register: UseFormRegister<FieldValues>;
+  name: string;
+  at: (field: string) => string | undefined;
+  amountLabel: string;
+  weightHint: string;
+}
+
+const EMPTY: BandEntry = { weight: '', amount: '' };
+
+/** The rows of a printed table: for these weights, so much. */
+export function BandRows({ control, register, name, at, amountLabel, weightHint }: BandRowsProps) {
+  const rows = useFieldArray({ control, name });
+  return (
+    <div className="stack">
+      {rows.fields.map((row, index) => (
+        <div key={row.id} className={styles.pair}>
+          <Field
+            label={`Row ${index + 1}: for dogs of`}
+            {...register(`${name}.${index}.weight`)}
+            problem={at(`${name}.${index}.weight`)}
+            hint={index === 0 ? weightHint : undefined}
+            autoComplete="off"
+          />
+          <Field
+            label={`Row ${index + 1}: ${amountLabel}`}
+            inputMode="decimal"
+            {...register(`${name}.${index}.amount`)}
+            problem={at(`${name}.${index}.amount`)}
+            autoComplete="off"
+          />
+          <Button variant="text" size="small" aria-label={`Remove row ${index + 1}`} onClick={() => rows.remove(index)}>
+            remove
+          </Button>
+        </div>
+      ))}
+      <div>
+        <Button variant="outlined" onClick={() => rows.append(EMPTY)}>
+          One more row
+        </Button>
+        {rows.fields.length === 0 && at(`${name}.0.weight`) && (
+          <p className="danger" role="alert">
+            {at(`${name}.0.weight`)}
+          </p>
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,41 @@
+import 'server-only';
+import { writeGrams } from '@/core/quantity/write';
+import { reading } from '@/data/reading';
+import { readDogs } from '@/data/repositories/dogs';
+import { readLatestVersions } from '@/data/repositories/recipes';
+import { readPackByCode, readStock } from '@/data/repositories/stock';
+
+export interface Found {
+  readonly href: string;
+  readonly name: string;
+  readonly what: string;
+}
+
+const MOST = 12;
+
+/** Dogs, recipes and packs by what is typed: packs by their code, an empty one too if the code is whole. */
+export async function find(query: string): Promise<Found[]> {
+  const typed = query.trim().toLowerCase();
+  if (typed === '') return [];
+  const { db, reference } = await reading();
+  const matches = (name: string) => name.toLowerCase().includes(typed);
+  const stock = await readStock(db);
+  const exact = await readPackByCode(db, typed);
+  const packs = [
+    ...(exact ? [exact] : []),
+    ...stock.filter((pack) => pack.code.toLowerCase().startsWith(typed) && pack.code !== exact?.code),
+  ];
+  return [
+    ...(await readDogs(db))
+      .filter((dog) => matches(dog.name))
+      .map((dog) => ({ href: `/dogs/${dog.id}`, name: dog.name, what: 'dog' })),
+    ...(await readLatestVersions(db, reference))
+      .filter((recipe) => matches(recipe.name))
+      .map((recipe) => ({ href: `/recipes/${recipe.recipeId}`, name: recipe.name, what: 'recipe' })),
+    ...packs.map((pack) => ({
+      href: `/store?pack=${pack.code}`,
+      name: pack.code,
+      what: `${pack.recipeName}, ${pack.grams > 0 ? `${writeGrams(pack.grams)} in the ${pack.placeKind}` : 'empty'}`,
+    })),
+  ].slice(0, MOST);
+}

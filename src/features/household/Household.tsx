@@ -1,0 +1,108 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import { useColorScheme } from '@mui/material/styles';
+import { useState } from 'react';
+import { ENERGY_FACTORS, type EnergyFactors } from '@/core/nutrition/energy';
+import { Choice } from '@/ui/form/Choice';
+import { Field } from '@/ui/form/Field';
+import { Problems } from '@/ui/form/Problems';
+import { useCommand } from '@/ui/form/use-command';
+import { useShortcutsOn } from '@/ui/shortcuts';
+import { saveHousehold } from './actions';
+import styles from './household.module.css';
+import type { HouseholdView } from './queries';
+
+const FACTORS = (['4-9-4', 'modified', 'table'] as const).map((value) => ({
+  value,
+  label: `${ENERGY_FACTORS[value].name} (${ENERGY_FACTORS[value].source})`,
+}));
+
+/** The settings that hold for everything, and those of this screen alone. */
+export function Household({ view }: { view: HouseholdView }) {
+  const [entry, setEntry] = useState(view);
+  const [kept, setKept] = useState(false);
+  const save = useCommand(saveHousehold, 'household', () => setKept(true));
+  const { mode, setMode } = useColorScheme();
+  const [shortcuts, setShortcuts] = useShortcutsOn();
+  const change = (part: Partial<HouseholdView>) => {
+    setKept(false);
+    setEntry({ ...entry, ...part });
+  };
+  return (
+    <div className="page">
+      <div className="titleRow">
+        <h1>Household</h1>
+      </div>
+      <div className={styles.columns}>
+        <form
+          className="stack"
+          noValidate
+          onSubmit={(event) => {
+            event.preventDefault();
+            save.run(entry);
+          }}
+        >
+          <h2>How this kitchen counts</h2>
+          <Problems problems={save.atHead('fridgeDays', 'timeZone')} />
+          <Choice
+            label="Measures"
+            value={entry.unitSet}
+            options={[
+              { value: 'metric', label: 'grams, and cups of 250 mL' },
+              { value: 'us', label: 'pounds and ounces, US cups' },
+            ]}
+            onChange={(unitSet) => change({ unitSet })}
+          />
+          <Choice
+            label="Energy of food"
+            value={entry.energyFactors}
+            options={FACTORS}
+            onChange={(energyFactors: EnergyFactors) => change({ energyFactors })}
+          />
+          <Choice
+            label="Cooked food keeps in the fridge"
+            value={String(entry.fridgeDays)}
+            options={['3', '4', '5'].map((value) => ({
+              value,
+              label: `${value} days${value === '4' ? ' (USDA: 3–4)' : ''}`,
+            }))}
+            onChange={(days) => change({ fridgeDays: Number(days) })}
+          />
+          <Field
+            label="Time zone"
+            value={entry.timeZone}
+            onChange={(event) => change({ timeZone: event.target.value })}
+            problem={save.at('timeZone')}
+            hint="such as Europe/Oslo"
+            autoComplete="off"
+          />
+          <div className="spread">
+            <Button type="submit" variant="contained" size="large" disabled={save.pending}>
+              Keep
+            </Button>
+            <p role="status">{kept && <span className="inOrder">Kept.</span>}</p>
+          </div>
+        </form>
+        <section className="stack" aria-labelledby="screen">
+          <h2 id="screen">This screen</h2>
+          <Choice
+            label="Light"
+            value={mode ?? 'system'}
+            options={[
+              { value: 'system', label: 'as the device has it' },
+              { value: 'light', label: 'light' },
+              { value: 'dark', label: 'dark' },
+            ]}
+            onChange={setMode}
+          />
+          <label className={styles.tick}>
+            <Checkbox checked={shortcuts} onChange={(_, on) => setShortcuts(on)} />
+            Single letters go to rooms: t, d, r, p, b, s, h
+          </label>
+        </section>
+      </div>
+    </div>
+  );
+}

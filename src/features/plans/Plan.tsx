@@ -1,0 +1,261 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { readLocalDate, writeDay } from '@/core/calendar/local-date';
+import { scaledForKitchen } from '@/core/plan/drift';
+import { lastDay, LONGEST_PLAN_DAYS, needsOf, scaleFor, sum } from '@/core/plan/scale';
+import { writeGrams, writeNumber, writeSum } from '@/core/quantity/write';
+import { sayHazard, stopsPlan } from '@/core/recipe/hazards';
+import { recipeSheet } from '@/core/recipe/sheet';
+import { Caution, STANDING_CAUTION } from '@/ui/Caution';
+import { Problems } from '@/ui/form/Problems';
+import { useCommand } from '@/ui/form/use-command';
+import { DogMark, ProteinSwatch } from '@/ui/marks/marks';
+import { EmptyRoom } from '@/ui/room';
+import { useHydrated } from '@/ui/use-hydrated';
+import { Why } from '@/ui/Why';
+import { planBatch } from './actions';
+import { NeedBars } from './NeedBars';
+import styles from './plans.module.css';
+import type { PlannableDog, PlanView } from './queries';
+
+/** One sentence with holes; everything under it follows while it is filled in. */
+export function Plan({ view, first }: { view: PlanView; first: number | undefined }) {
+  const router = useRouter();
+  const [recipeId, setRecipeId] = useState(
+    view.recipes.find((recipe) => recipe.id === first)?.id ?? view.recipes[0]?.id ?? 0,
+  );
+  const [dogIds, setDogIds] = useState<readonly number[]>(view.dogs.map((dog) => dog.id));
+  const [typedDays, setTypedDays] = useState('7');
+  const [firstDay, setFirstDay] = useState<string>(view.tomorrow);
+  const [seenFor, setSeenFor] = useState<number>();
+  const seen = seenFor === recipeId;
+  const hydrated = useHydrated();
+  const plan = useCommand(planBatch, 'plan', ({ batchId }) => router.push(`/batches/${batchId}`));
+  if (view.dogs.length === 0 || view.recipes.length === 0) return <NotYet needsDog={view.dogs.length === 0} />;
+
+  const recipe = view.recipes.find((each) => each.id === recipeId)!;
+  const days = /^\d{1,4}$/.test(typedDays.trim()) ? Number(typedDays) : 0;
+  const day = readLocalDate(firstDay);
+  const chosen = view.dogs.filter((dog) => dogIds.includes(dog.id));
+  const within = days > 0 && days <= LONGEST_PLAN_DAYS && day !== undefined;
+  const needs = within ? needsOf(chosen, day, days, recipe?.id) : [];
+  const sheet = recipeSheet(recipe.lines, view.factors);
+  const scale = within ? scaleFor(needs, sheet.kcal) : undefined;
+  const said = sentenceProblem({ typedDays, days, day, today: view.today });
+  const avoided = chosen.flatMap((dog) => {
+    const hit = dog.avoided[recipe.id];
+    return hit ? [{ ...hit, message: `${dog.name} does not get ${hit.said}, and this recipe holds it.` }] : [];
+  });
+  const stopped = recipe.hazards.flatMap((hazard) => {
+    if (hazard.level === 'never') return [{ message: `This recipe holds ${sayHazard(hazard)} It is not cooked.` }];
+    return chosen
+      .filter((dog) =>
+        stopsPlan(
+          hazard,
+          dog.vetNotes.map((note) => note.hazardId),
+        ),
+      )
+      .map((dog) => ({ message: `No vet’s note allows ${dog.name} ${sayHazard(hazard)}` }));
+  });
+  const cautions = recipe.hazards.filter((hazard) => hazard.level === 'caution');
+  const problems = said
+    ? [said, ...plan.problems]
+    : scale && !scale.ok
+      ? [scale.problem, ...plan.problems]
+      : plan.problems;
+  const scaled = scale?.ok ? scaledForKitchen(recipe.lines, scale.value.factor, view.set, view.factors) : undefined;
+  const toggle = (dog: PlannableDog) =>
+    setDogIds(dogIds.includes(dog.id) ? dogIds.filter((id) => id !== dog.id) : [...dogIds, dog.id]);
+
+  return (
+    <div className="page">
+      <h1 className="away">Plan a batch</h1>
+      <div className={styles.sentence}>
+        Cook{' '}
+        <select
+          className={styles.hole}
+          aria-label="Recipe"
+          value={recipeId}
+          onChange={(event) => setRecipeId(Number(event.target.value))}
+        >
+          {view.recipes.map((each) => (
+            <option key={each.id} value={each.id}>
+              {each.name}
+            </option>
+          ))}
+        </select>{' '}
+        for{' '}
+        <span role="group" aria-label="Dogs" className={styles.dogs}>
+          {view.dogs.map((dog) => (
+            <button
+              key={dog.id}
+              type="button"
+              className={styles.dog}
+              aria-pressed={dogIds.includes(dog.id)}
+              onClick={() => toggle(dog)}
+            >
+              {dog.name}
+            </button>
+          ))}
+        </span>{' '}
+        <span className={styles.together}>
+          for{' '}
+          <input
+            className={`${styles.hole} ${styles.days}`}
+            aria-label="Days"
+            inputMode="numeric"
+            value={typedDays}
+            aria-invalid={said?.field === 'days'}
+            onChange={(event) => setTypedDays(event.target.value)}
+          />{' '}
+          {days === 1 ? 'day' : 'days'}
+        </span>{' '}
+        <span className={styles.together}>
+          from{' '}
+          <input
+            type="date"
+            className={styles.hole}
+            aria-label="First feeding day"
+            value={firstDay}
+            min={view.today}
+            aria-invalid={said?.field === 'firstDay'}
+            onChange={(event) => setFirstDay(event.target.value)}
+          />
+          {day && <span className={styles.spoken}>{writeDay(day)}</span>}.
+        </span>
+      </div>
+      <Problems problems={[...problems, ...stopped, ...avoided.filter((hit) => hit.stops)]} />
+      {avoided
+        .filter((hit) => !hit.stops)
+        .map((hit) => (
+          <Caution key={hit.message}>{hit.message}</Caution>
+        ))}
+      {scale?.ok && scaled && day && (
+        <div className={`twoColumns ${styles.below}`}>
+          <section aria-labelledby="goes-in" className="stack">
+            <div className="spread">
+              <h2 id="goes-in">What goes in</h2>
+              <p>
+                the recipe × <b>{scale.value.factor.toFixed(4)}</b>{' '}
+                <Why of={scale.value.explanation} about="the scale" />
+              </p>
+            </div>
+            <ul className={styles.lines}>
+              {recipe.lines.map((line, index) => (
+                <li key={index}>
+                  <span>{line.food.name}</span>
+                  <span className="soft">{scaled.lines[index]!.measure}</span>
+                  <b>{writeGrams(scaled.lines[index]!.grams)}</b>
+                </li>
+              ))}
+            </ul>
+            {scaled.drift !== undefined && (
+              <Caution>
+                Measured in cups and spoons the batch would hold {Math.abs(scaled.drift * 100).toFixed(1)} %{' '}
+                {scaled.drift > 0 ? 'more' : 'less'} energy: weigh what you can.
+              </Caution>
+            )}
+            {cautions.length > 0 && (
+              <div className={styles.cautions}>
+                <ul>
+                  {cautions.map((hazard) => (
+                    <li key={hazard.id}>
+                      <b>{hazard.name}</b>: {hazard.why}
+                    </li>
+                  ))}
+                </ul>
+                <label>
+                  <Checkbox checked={seen} onChange={(_, on) => setSeenFor(on ? recipeId : undefined)} /> Seen, and we
+                  go on
+                </label>
+              </div>
+            )}
+          </section>
+          <section aria-labelledby="comes-to" className="stack">
+            <h2 id="comes-to">What that comes to</h2>
+            <p>
+              <span className="figure">{writeNumber(scale.value.need, 0)}</span> kcal to {writeDay(lastDay(day, days))}
+            </p>
+            <NeedBars needs={needs} hatch={recipe.mark.hatch} />
+            <p className="note">a bar a day, a layer a dog, {needs[0]!.name} at the bottom</p>
+            <ul className="rows">
+              {needs.map((need) => {
+                const dog = chosen.find((each) => each.id === need.dogId)!;
+                return (
+                  <li key={need.dogId} className={styles.need}>
+                    <DogMark name={dog.name} mark={dog.mark} size={32} />
+                    <span>
+                      {dog.name}
+                      {dog.cut && <span className="note"> {dog.cut}</span>}
+                    </span>
+                    <b>{writeNumber(sum(need.byDay), 0)} kcal</b>
+                  </li>
+                );
+              })}
+            </ul>
+            <p className="soft">
+              <ProteinSwatch mark={recipe.mark} /> · {writeSum(sheet.food * scale.value.factor)} of food and{' '}
+              {writeSum((sheet.inPot - sheet.food) * scale.value.factor)} of water in the pot
+            </p>
+            <Button
+              variant="contained"
+              size="large"
+              fullWidth
+              disabled={
+                !hydrated ||
+                plan.pending ||
+                stopped.length > 0 ||
+                avoided.some((hit) => hit.stops) ||
+                (cautions.length > 0 && !seen)
+              }
+              onClick={() =>
+                plan.run({ recipeId, dogIds: [...dogIds], days, firstDay, seen: cautions.map((hazard) => hazard.id) })
+              }
+            >
+              Start cook day
+            </Button>
+          </section>
+        </div>
+      )}
+      <div className={styles.caution}>
+        {[...new Set(chosen.flatMap((dog) => dog.caution ?? []))].map((caution) => (
+          <Caution key={caution}>
+            <b>
+              {chosen
+                .filter((dog) => dog.caution === caution)
+                .map((dog) => dog.name)
+                .join(', ')}
+              :
+            </b>{' '}
+            {caution}
+          </Caution>
+        ))}
+        <Caution>{STANDING_CAUTION}</Caution>
+      </div>
+    </div>
+  );
+}
+
+function sentenceProblem(typed: { typedDays: string; days: number; day: string | undefined; today: string }) {
+  if (typed.typedDays.trim() === '') return { field: 'days', message: 'For how many days?' };
+  if (typed.days < 1) return { field: 'days', message: `Days are a whole number from 1 to ${LONGEST_PLAN_DAYS}.` };
+  if (typed.days > LONGEST_PLAN_DAYS)
+    return { field: 'days', message: `Cook for ${LONGEST_PLAN_DAYS} days at the most.` };
+  if (!typed.day) return { field: 'firstDay', message: 'From which day will they eat it?' };
+  if (typed.day < typed.today) return { field: 'firstDay', message: 'The first feeding day has passed.' };
+  return undefined;
+}
+
+function NotYet({ needsDog }: { needsDog: boolean }) {
+  const act = needsDog ? { href: '/dogs/new', label: 'Add a dog' } : { href: '/recipes/new', label: 'Write a recipe' };
+  return (
+    <EmptyRoom title="Nothing to plan yet" act={act}>
+      A plan takes {needsDog ? 'a dog to cook for' : 'a recipe to cook'}: its lines are scaled to exactly what your dogs
+      need.
+    </EmptyRoom>
+  );
+}

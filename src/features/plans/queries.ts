@@ -1,0 +1,77 @@
+import 'server-only';
+import type { LocalDate } from '@/core/calendar/local-date';
+import { addDays } from '@/core/calendar/local-date';
+import type { Dog } from '@/core/dog/dog';
+import { avoidedIn, sayAvoided, stops } from '@/core/dog/avoid';
+import { vetCaution } from '@/core/dog/stage';
+import type { FoodMeasure } from '@/core/food/food';
+import type { EnergyFactors } from '@/core/nutrition/energy';
+import type { Quantity } from '@/core/quantity/quantity';
+import type { UnitSet } from '@/core/quantity/units';
+import { checkedLines, hazardsIn, type Hazard } from '@/core/recipe/hazards';
+import { proteinMark, type ProteinMark } from '@/core/recipe/protein';
+import type { WeighedLine } from '@/core/recipe/recipe';
+import { reading } from '@/data/reading';
+import { readDogs } from '@/data/repositories/dogs';
+import { readLatestVersions } from '@/data/repositories/recipes';
+
+export interface PlannableRecipe {
+  readonly id: number;
+  readonly name: string;
+  readonly mark: ProteinMark;
+  /** What can hurt in it, worst first, one of a kind. */
+  readonly hazards: readonly Hazard[];
+  readonly lines: readonly (WeighedLine & { readonly quantity: Quantity; readonly measures: readonly FoodMeasure[] })[];
+}
+
+export interface PlannableDog extends Dog {
+  readonly id: number;
+  readonly mark: number;
+  readonly caution: string | undefined;
+  /** What each recipe holds that this dog does not get, by the recipe's id. */
+  readonly avoided: Readonly<Record<number, { readonly said: string; readonly stops: boolean }>>;
+  readonly cut: string | undefined;
+  readonly vetNotes: readonly { readonly hazardId: string }[];
+}
+
+export interface PlanView {
+  readonly today: LocalDate;
+  readonly tomorrow: LocalDate;
+  readonly set: UnitSet;
+  readonly factors: EnergyFactors;
+  readonly recipes: readonly PlannableRecipe[];
+  readonly dogs: readonly PlannableDog[];
+}
+
+export async function planView(): Promise<PlanView> {
+  const { db, reference, household, today } = await reading();
+  const versions = await readLatestVersions(db, reference);
+  return {
+    today,
+    tomorrow: addDays(today, 1),
+    set: household.unitSet,
+    factors: household.energyFactors,
+    recipes: versions.map((version) => ({
+      id: version.recipeId,
+      name: version.name,
+      mark: proteinMark(version.lines),
+      hazards: [...new Set(hazardsIn(checkedLines(version.lines), reference.hazards).map((hit) => hit.hazard))],
+      lines: version.lines.map((line) => ({ ...line, measures: reference.measures.get(line.food.ndb) ?? [] })),
+    })),
+    dogs: (await readDogs(db)).map((dog) => ({
+      ...dog,
+      caution: vetCaution(dog, today),
+      avoided: Object.fromEntries(
+        versions.flatMap((version) => {
+          const hits = avoidedIn(
+            dog.avoids,
+            version.lines.map((line) => line.food),
+            (ndb) => reference.foods.get(ndb)?.name,
+          );
+          if (hits.length === 0) return [];
+          return [[version.recipeId, { said: sayAvoided(hits), stops: hits.some(stops) }] as const];
+        }),
+      ),
+    })),
+  };
+}

@@ -1,0 +1,10 @@
+import { z } from 'zod';
+import { idSchema } from '@/core/schema';
+
+export const planSchema = z.object({
+  recipeId: idSchema,
+  dogIds: z.array(idSchema).max(200),
+  days: z.number().int(),
+  firstDay: z.string().max(20),
+  seen: z.array(z.string().max(40)).max(50),
+});

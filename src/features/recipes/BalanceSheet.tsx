@@ -1,0 +1,184 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { balanceOf, type BalanceRow } from '@/core/nutrition/balance';
+import type { EnergyFactors } from '@/core/nutrition/energy';
+import type { ProfileId, Profiles } from '@/core/nutrition/profiles';
+import { grams, type UnitSet } from '@/core/quantity/units';
+import { writeNumber } from '@/core/quantity/write';
+import type { WeighedLine } from '@/core/recipe/recipe';
+import { BALANCE_SCALE, balancePlace } from '@/ui/charts/balance-scale';
+import { Choice } from '@/ui/form/Choice';
+import { Why } from '@/ui/Why';
+import { Proposals } from './Proposals';
+import type { KnownAddition } from './queries';
+import styles from './recipes.module.css';
+
+const WIDTH = 240;
+const FIRST = 8;
+const SAID: Readonly<Record<BalanceRow['verdict'], string>> = {
+  over: 'too much',
+  short: 'short',
+  perhaps: 'short, as far as is known',
+  unknown: 'unknown',
+  met: 'met',
+};
+
+const figure = (value: number) => writeNumber(value, value < 0.1 ? 4 : value < 10 ? 2 : value < 100 ? 1 : 0);
+
+interface BalanceSheetProps {
+  lines: readonly WeighedLine[];
+  factors: EnergyFactors;
+  profiles: Profiles;
+  uncounted: number;
+  additions: readonly KnownAddition[];
+  set: UnitSet;
+  onTake: (addition: KnownAddition, mass: number) => void;
+}
+
+/** The recipe against a nutrient profile, worst first: each nutrient a mark between its least and its most. */
+export function BalanceSheet({ lines, factors, profiles, uncounted, additions, set, onTake }: BalanceSheetProps) {
+  const [id, setId] = useState<ProfileId>('aafco-adult');
+  const [all, setAll] = useState(false);
+  const [open, setOpen] = useState<string>();
+  const [proposed, setProposed] = useState<readonly { readonly addition: KnownAddition; readonly grams: number }[]>([]);
+  const profile = profiles.profiles.find((each) => each.id === id)!;
+  const balance = balanceOf(lines, profiles.nutrients, profile, factors);
+  const withProposed = proposed.map(({ addition, grams: mass }) => ({
+    text: addition.food.name,
+    food: addition.food,
+    grams: grams(mass),
+  }));
+  const after =
+    proposed.length === 0 ? undefined : balanceOf([...lines, ...withProposed], profiles.nutrients, profile, factors);
+  const short = balance.rows.filter((row) => row.verdict === 'short' || row.verdict === 'perhaps').length;
+  const over = balance.rows.filter((row) => row.verdict === 'over').length;
+  const unknown = balance.rows.filter((row) => row.verdict === 'unknown').length;
+  const shown = all ? balance.rows : balance.rows.slice(0, FIRST);
+  return (
+    <section className="stack" aria-labelledby="balance">
+      <div className="spread">
+        <h2 id="balance">Balance</h2>
+        <Choice
+          label="Against"
+          hideLabel
+          value={id}
+          options={profiles.profiles.map((each) => ({ value: each.id, label: each.name }))}
+          onChange={(next: ProfileId) => {
+            setId(next);
+            setProposed([]);
+          }}
+        />
+      </div>
+      <p>
+        {over > 0 && <b className="danger">{over} too much, </b>}
+        <b>{short} short</b>, {unknown} unknown of {balance.rows.length}{' '}
+        <Why of={balance.explanation} about="the balance" />
+      </p>
+      {uncounted > 0 && <p className="caution">{uncounted} lines are not counted yet.</p>}
+      <ul className={styles.balance} aria-label="Nutrients, worst first">
+        {shown.map((row) => (
+          <li key={row.name}>
+            <button
+              type="button"
+              className={styles.nutrient}
+              aria-expanded={open === row.name}
+              onClick={() => setOpen(open === row.name ? undefined : row.name)}
+            >
+              <span>{row.name}</span>
+              <Mark row={row} after={after?.rows.find((each) => each.name === row.name)?.amount} />
+              <span className={row.verdict === 'over' ? 'danger' : row.verdict === 'short' ? 'caution' : 'soft'}>
+                {row.amount === undefined ? 'unknown' : `${figure(row.amount)} ${row.unit}`}
+                <span className="away">, {SAID[row.verdict]}</span>
+              </span>
+            </button>
+            {open === row.name && <Supply row={row} />}
+          </li>
+        ))}
+      </ul>
+      <div className="spread">
+        <Button variant="text" onClick={() => setAll(!all)}>
+          {all ? 'only the worst' : `all ${balance.rows.length}`}
+        </Button>
+        <p className="note">
+          {balance.calciumToPhosphorus !== undefined && `Ca : P ${writeNumber(balance.calciumToPhosphorus, 2)} : 1 · `}
+          {balance.zincToCopper !== undefined && `Zn : Cu ${writeNumber(balance.zincToCopper, 1)} : 1 · `}
+          per 1000 kcal
+        </p>
+      </div>
+      {proposed.length > 0 && <p className="note">Ring: with what is proposed.</p>}
+      <Proposals
+        key={id}
+        lines={lines}
+        factors={factors}
+        nutrients={profiles.nutrients}
+        profile={profile}
+        additions={additions}
+        set={set}
+        onProposed={setProposed}
+        onTake={onTake}
+      />
+    </section>
+  );
+}
+
+function Mark({ row, after }: { row: BalanceRow; after: number | undefined }) {
+  const least = BALANCE_SCALE.least * WIDTH;
+  const most = BALANCE_SCALE.most * WIDTH;
+  const floor = row.least ?? (row.most === undefined ? undefined : row.most / 8);
+  const x =
+    row.amount === undefined || floor === undefined ? undefined : balancePlace(row.amount, floor, row.most) * WIDTH;
+  const then = after === undefined || floor === undefined ? undefined : balancePlace(after, floor, row.most) * WIDTH;
+  const fine = row.verdict === 'met';
+  return (
+    <svg viewBox={`-8 0 ${WIDTH + 16} 20`} className={styles.scale} aria-hidden>
+      <rect x={least} y="6" width={most - least} height="8" fill="var(--kale)" opacity="0.22" />
+      <path d={`M0 10H${WIDTH}`} stroke="var(--edge)" />
+      {row.least !== undefined && <path d={`M${least} 2V18`} stroke="var(--slate)" strokeWidth="1.5" />}
+      {row.most !== undefined && <path d={`M${most} 2V18`} stroke="var(--slate)" strokeWidth="1.5" />}
+      {x !== undefined &&
+        (fine ? (
+          <circle cx={x} cy="10" r="6" fill="var(--kale)" />
+        ) : (
+          <path
+            d={`M${x} 2l8 8l-8 8l-8 -8Z`}
+            fill={row.verdict === 'over' ? 'var(--beet)' : row.verdict === 'short' ? 'var(--honey)' : 'none'}
+            stroke={row.verdict === 'perhaps' ? 'var(--honey)' : 'none'}
+            strokeWidth="2"
+          />
+        ))}
+      {then !== undefined && <circle cx={then} cy="10" r="5" fill="none" stroke="var(--slate)" strokeWidth="2" />}
+      {x === undefined && (
+        <text x={WIDTH / 2} y="15" textAnchor="middle" fontSize="13" fill="var(--slate-soft)">
+          ?
+        </text>
+      )}
+    </svg>
+  );
+}
+
+const SUPPLIERS = 4;
+
+/** Which lines bring a nutrient, how much is known, and what stands in for it. */
+function Supply({ row }: { row: BalanceRow }) {
+  return (
+    <div className={styles.supply}>
+      <p>
+        {SAID[row.verdict]}: {row.amount === undefined ? 'no line has a value' : `${figure(row.amount)} ${row.unit}`}
+        {row.least !== undefined && `, at least ${figure(row.least)}`}
+        {row.most !== undefined && `, at most ${figure(row.most)} ${row.unit}`}
+      </p>
+      {row.amount !== undefined && row.coverage < 0.995 && (
+        <p className="note">{writeNumber(row.coverage * 100, 0)} % of the weight has a value: at least that much</p>
+      )}
+      {row.lines.slice(0, SUPPLIERS).map((line) => (
+        <p key={line.text} className="note">
+          {line.text}: {figure(line.amount)} {row.unit}
+        </p>
+      ))}
+      {row.amount === undefined && <p className="note">It comes from labels, and the food table does not hold it.</p>}
+      {row.standIn && <p className="note">{row.standIn}</p>}
+    </div>
+  );
+}

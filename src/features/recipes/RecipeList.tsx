@@ -1,0 +1,44 @@
+import Link from 'next/link';
+import { LinkButton } from '@/ui/LinkButton';
+import { HatchTile } from '@/ui/marks/marks';
+import { EmptyRoom, ListRoom } from '@/ui/room';
+import type { RecipeRow } from './queries';
+import styles from './recipes.module.css';
+
+const WRITE = { href: '/recipes/new', label: 'Write a recipe' };
+
+/** Every recipe in its own words, with the mark that its batches carry. */
+export function RecipeList({ rows }: { rows: readonly RecipeRow[] }) {
+  if (rows.length === 0) {
+    return (
+      <EmptyRoom title="No recipe yet" act={WRITE}>
+        Write one down as you cook it: “2 lb”, “1 1/2 cups”, “2 large”. The grams and the energy follow from the food
+        table.
+      </EmptyRoom>
+    );
+  }
+  return (
+    <ListRoom title="Recipes" aside="kcal per 100 g of what goes in, before cooking" act={WRITE}>
+      {rows.map((row) => (
+        <li key={row.recipeId} className={styles.row}>
+          <HatchTile hatch={row.mark.hatch} width={56} height={56} />
+          <div className={styles.words}>
+            <p className="rowName">
+              <Link href={`/recipes/${row.recipeId}`}>{row.name}</Link>
+            </p>
+            <p className="note">{row.lines}</p>
+          </div>
+          <p className={styles.per}>
+            <span className="rowName">
+              {row.sheet.kcalPer100 === undefined ? '?' : Math.round(row.sheet.kcalPer100)}
+            </span>{' '}
+            kcal, {row.mark.word}
+          </p>
+          <LinkButton variant="outlined" href={`/plan?recipe=${row.recipeId}`} aria-label={`Plan ${row.name}`}>
+            Plan it
+          </LinkButton>
+        </li>
+      ))}
+    </ListRoom>
+  );
+}

@@ -1,0 +1,93 @@
+'use client';
+
+import type { EnergyFactors } from '@/core/nutrition/energy';
+import { writeGrams } from '@/core/quantity/write';
+import { proteinMark } from '@/core/recipe/protein';
+import type { WeighedLine } from '@/core/recipe/recipe';
+import { pouredWater, recipeSheet, type Known } from '@/core/recipe/sheet';
+import { Why } from '@/ui/Why';
+import { Caution } from '@/ui/Caution';
+import { Shape } from './Shape';
+import styles from './recipes.module.css';
+
+/** What the lines come to: energy first, then the shape, then the sums with their coverage. */
+export function Totals({
+  lines,
+  factors,
+  uncounted,
+}: {
+  lines: readonly WeighedLine[];
+  factors: EnergyFactors;
+  uncounted: number;
+}) {
+  if (lines.length === 0) {
+    return (
+      <section className="stack" aria-labelledby="totals">
+        <h2 id="totals">What it comes to</h2>
+        <p className="soft">Type an amount and a food: the energy and the shape of the recipe appear here.</p>
+      </section>
+    );
+  }
+  const sheet = recipeSheet(lines, factors);
+  const poured = pouredWater(sheet);
+  return (
+    <section className="stack" aria-labelledby="totals" aria-live="polite">
+      <div>
+        <h2 id="totals">What it comes to</h2>
+        <p>
+          <span className="figure">{Math.round(sheet.kcal)}</span> kcal{' '}
+          <Why of={sheet.explanation} about="the energy of this recipe" />
+        </p>
+        <p className="soft">
+          {sheet.kcalPer100 === undefined
+            ? 'no food yet'
+            : `${sheet.kcalPer100.toFixed(1)} kcal per 100 g of what goes in`}
+          {poured > 0 && `, without the ${writeGrams(poured)} of water poured on`}
+        </p>
+      </div>
+      {uncounted > 0 && (
+        <Caution>
+          {uncounted} {uncounted === 1 ? 'line is' : 'lines are'} not counted yet.
+        </Caution>
+      )}
+      <Shape sheet={sheet} mark={proteinMark(lines)} />
+      <table className={styles.sums}>
+        <caption className="away">Sums of the recipe</caption>
+        <tbody>
+          <Sum
+            name="goes in"
+            value={`${sheet.food.toFixed(sheet.food % 1 === 0 ? 0 : 1)} g`}
+            note={poured > 0 ? `${sheet.inPot.toFixed(0)} g in the pot with the water` : ''}
+          />
+          <KnownSum name="protein" known={sheet.protein} />
+          <KnownSum name="fat" known={sheet.fat} />
+          <KnownSum name="carbohydrate" known={sheet.carbohydrate} />
+          <KnownSum name="fibre" known={sheet.fibre} />
+          <KnownSum name="water" known={sheet.water} />
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function KnownSum({ name, known }: { name: string; known: Known | undefined }) {
+  if (!known) return <Sum name={name} value="unknown" note="no line has a value" />;
+  const whole = known.coverage > 0.9999;
+  return (
+    <Sum
+      name={name}
+      value={`${known.amount.toFixed(2)} g`}
+      note={whole ? '' : `at least; ${(known.coverage * 100).toFixed(0)} % of the weight has a value`}
+    />
+  );
+}
+
+function Sum({ name, value, note }: { name: string; value: string; note: string }) {
+  return (
+    <tr>
+      <th scope="row">{name}</th>
+      <td>{value}</td>
+      <td className="note">{note}</td>
+    </tr>
+  );
+}

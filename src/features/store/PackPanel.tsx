@@ -1,0 +1,134 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import { useState } from 'react';
+import { readScale } from '@/core/quantity/reading';
+import { writeGrams } from '@/core/quantity/write';
+import { Field } from '@/ui/form/Field';
+import { Problems } from '@/ui/form/Problems';
+import { useCommand } from '@/ui/form/use-command';
+import { Tub } from '@/ui/marks/marks';
+import { correctPack, discardPack, movePacks, reverseMovement } from './actions';
+import type { OpenPack } from './queries';
+import styles from './store.module.css';
+
+/** One pack in hand: what it is, where it goes, and everything that was done with it. */
+export function PackPanel({ pack, onClose }: { pack: OpenPack; onClose: () => void }) {
+  const slot = `pack-${pack.holdingId}`;
+  const move = useCommand(movePacks, `${slot}-move`);
+  const discard = useCommand(discardPack, `${slot}-discard`);
+  const reverse = useCommand(reverseMovement, `${slot}-reverse`);
+  const [scale, setScale] = useState('');
+  const [unread, setUnread] = useState<string>();
+  const correct = useCommand(correctPack, `${slot}-correct`, () => setScale(''));
+  const empty = pack.grams <= 0;
+  const submit = () => {
+    const reading = readScale(scale);
+    setUnread(reading.ok ? undefined : reading.problem.message);
+    if (reading.ok) correct.run({ holdingId: pack.holdingId, grams: reading.value });
+  };
+  return (
+    <Dialog open onClose={onClose} aria-labelledby="pack-title" fullWidth maxWidth="sm">
+      <div className={styles.panel}>
+        <div className={styles.head}>
+          <Tub hatch={pack.mark.hatch} full={pack.full} size={72} />
+          <div>
+            <h2 id="pack-title">
+              <span className="figure">{pack.code}</span> {empty ? 'is empty' : writeGrams(pack.grams)}
+            </h2>
+            <p>
+              {pack.recipeName}, for {pack.whose}
+            </p>
+            <p className={pack.tone === 'plain' ? 'soft' : pack.tone}>
+              {pack.placeName} · {pack.until}
+              {pack.notes.length > 0 && ` · ${pack.notes.join(', ')}`}
+            </p>
+          </div>
+        </div>
+        <Problems problems={[...move.problems, ...discard.problems, ...reverse.problems, ...correct.atHead('grams')]} />
+        {!empty && (
+          <>
+            <div className={styles.acts}>
+              {pack.moveTo.map((place) => (
+                <Button
+                  key={place.placeId}
+                  variant="contained"
+                  size="large"
+                  disabled={move.pending}
+                  onClick={() => move.run({ holdingIds: [pack.holdingId], placeId: place.placeId })}
+                >
+                  To the {place.name.toLowerCase()}
+                </Button>
+              ))}
+              <Button
+                variant="outlined"
+                size="large"
+                disabled={discard.pending}
+                onClick={() => discard.run({ holdingId: pack.holdingId })}
+              >
+                Throw away
+              </Button>
+            </div>
+            <form
+              className={styles.correct}
+              noValidate
+              onSubmit={(event) => {
+                event.preventDefault();
+                submit();
+              }}
+            >
+              <Field
+                label="It really holds"
+                unit="g"
+                inputMode="decimal"
+                autoComplete="off"
+                value={scale}
+                onChange={(event) => setScale(event.target.value)}
+                problem={unread ?? correct.at('grams')}
+                hint="without the tub"
+              />
+              <Button type="submit" variant="outlined" disabled={correct.pending}>
+                Correct it
+              </Button>
+            </form>
+          </>
+        )}
+        <p className="note">
+          packed {pack.packedOn} · {Math.round(pack.kcal)} kcal at {pack.density.toFixed(3)} kcal/g
+          {pack.estimated && ', an estimate'}
+          {pack.waterPerGram > 0 && ` · ${Math.round(pack.grams * pack.waterPerGram)} mL of water to put back`} ·{' '}
+          {pack.rule}
+        </p>
+        <section aria-labelledby="history">
+          <h3 id="history">What was done with it</h3>
+          <ul className="rows">
+            {pack.history.map((entry) => (
+              <li key={entry.movementId} className={styles.entry}>
+                <span>
+                  {entry.said} <span className="note">{entry.when}</span>
+                </span>
+                {entry.canReverse && (
+                  <Button
+                    variant="text"
+                    size="small"
+                    aria-label={`Take back: ${entry.said}, ${entry.when}`}
+                    disabled={reverse.pending}
+                    onClick={() => reverse.run({ movementId: entry.movementId })}
+                  >
+                    take back
+                  </Button>
+                )}
+              </li>
+            ))}
+          </ul>
+        </section>
+        <div>
+          <Button variant="outlined" onClick={onClose}>
+            Put it down
+          </Button>
+        </div>
+      </div>
+    </Dialog>
+  );
+}

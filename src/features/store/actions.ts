@@ -1,0 +1,11 @@
+'use server';
+
+import * as stock from '@/data/commands/stock';
+import { movePacksSchema } from '@/core/schema';
+import { houseAction } from '@/data/house-action';
+import { correctSchema, discardSchema, reverseSchema } from './schema';
+
+export const movePacks = houseAction('move packs', movePacksSchema, stock.movePacks);
+export const discardPack = houseAction('discard pack', discardSchema, stock.discardPack);
+export const correctPack = houseAction('correct pack', correctSchema, stock.correctPack);
+export const reverseMovement = houseAction('reverse movement', reverseSchema, stock.reverseMovement);

@@ -1,0 +1,54 @@
+import { discardPack, movePacks } from '@/data/commands/stock';
+import { contextFor } from '@/data/commands/run';
+import { serve } from '@/data/fixtures/served';
+import { storeView } from './queries';
+
+const NOON = '2026-11-25T12:00:00Z';
+let served: Awaited<ReturnType<typeof serve>>;
+
+beforeAll(async () => {
+  served = await serve(NOON, { demo: true });
+});
+
+const context = () => contextFor(served.db, served.reference, new Date(NOON));
+
+test('three shelves, each in order of use: the dates only rise where nothing is opened or short', async () => {
+  const { shelves } = await storeView(undefined);
+  expect(shelves.map((shelf) => shelf.kind)).toEqual(['fridge', 'freezer', 'cupboard']);
+  for (const shelf of shelves) expect(shelf.packs.length).toBeGreaterThan(0);
+  expect(shelves[1]!.packs[0]!.notes).toContain('short');
+});
+
+test('a pack in hand tells where it may go, what it holds and what was done with it', async () => {
+  const { open } = await storeView('v7');
+  expect(open).toMatchObject({ code: 'V7', placeName: 'Fridge', moveTo: [{ name: 'Freezer' }] });
+  expect(open!.history.at(-1)!.said).toMatch(/^packed \d+ g into the fridge$/);
+  expect(open!.kcal).toBeCloseTo(open!.grams * open!.density, 6);
+});
+
+test('dried food may go anywhere dry, cooked food never into a cupboard', async () => {
+  const { shelves } = await storeView(undefined);
+  const dry = shelves[2]!.packs.find((pack) => pack.notes.includes('dry'))!;
+  expect((await storeView(dry.code)).open!.moveTo.map((place) => place.name)).toEqual(['Fridge', 'Freezer']);
+});
+
+test('a code that no pack has is said', async () => {
+  expect(await storeView('Z99')).toMatchObject({ open: undefined, unknownCode: 'Z99' });
+});
+
+test('what is done shows at once: in the shelf, in the history and in what was done last', async () => {
+  const { shelves } = await storeView(undefined);
+  const pack = shelves[0]!.packs.at(-1)!;
+  await movePacks(await context(), { holdingIds: [pack.holdingId], placeId: shelves[1]!.placeId });
+  const moved = await storeView(pack.code);
+  expect(moved.shelves[1]!.packs.map((each) => each.code)).toContain(pack.code);
+  expect(moved.open!.history[0]).toMatchObject({
+    said: expect.stringMatching(/^moved \d+ g to the freezer$/) as string,
+    canReverse: true,
+  });
+  await discardPack(await context(), { holdingId: pack.holdingId });
+  const gone = await storeView(pack.code);
+  expect(gone.shelves.flatMap((shelf) => shelf.packs).map((each) => each.code)).not.toContain(pack.code);
+  expect(gone.latest[0]).toMatchObject({ codes: pack.code, said: expect.stringMatching(/^threw away/) as string });
+  expect(gone.open).toMatchObject({ grams: 0 });
+});

@@ -1,0 +1,192 @@
+import 'server-only';
+import { clockIn, daysBetween, writeDay, type LocalDate } from '@/core/calendar/local-date';
+import { shelfLifeOf, type PlaceKind } from '@/core/preserve/shelf-life';
+import { writeGrams } from '@/core/quantity/write';
+import type { ProteinMark } from '@/core/recipe/protein';
+import { inOrderOfUse } from '@/core/stock/draw';
+import { fromTenths } from '@/core/stock/ledger';
+import { readMarks, reading, type Reading } from '@/data/reading';
+import { readPlaces } from '@/data/repositories/household';
+import {
+  readHistory,
+  readLatestMovements,
+  readPackByCode,
+  readPacks,
+  readStock,
+  sourceOf,
+  type StoredMovement,
+  type StoredPack,
+} from '@/data/repositories/stock';
+
+export interface ShelfPack {
+  readonly holdingId: number;
+  readonly code: string;
+  readonly whose: string;
+  readonly grams: number;
+  readonly full: number;
+  readonly mark: ProteinMark;
+  readonly until: string;
+  readonly tone: 'danger' | 'caution' | 'plain';
+  readonly notes: readonly string[];
+}
+
+export interface Shelf {
+  readonly placeId: number;
+  readonly name: string;
+  readonly kind: PlaceKind;
+  readonly said: string;
+  readonly packs: readonly ShelfPack[];
+}
+
+export interface HistoryEntry {
+  readonly movementId: number;
+  readonly said: string;
+  readonly when: string;
+  readonly canReverse: boolean;
+}
+
+export interface OpenPack extends ShelfPack {
+  readonly recipeName: string;
+  readonly placeId: number;
+  readonly placeName: string;
+  readonly kcal: number;
+  readonly density: number;
+  readonly waterPerGram: number;
+  readonly packedOn: string;
+  readonly rule: string;
+  readonly estimated: boolean;
+  readonly moveTo: readonly { readonly placeId: number; readonly name: string }[];
+  readonly history: readonly HistoryEntry[];
+}
+
+export interface StoreView {
+  readonly shelves: readonly Shelf[];
+  readonly latest: readonly (HistoryEntry & { readonly codes: string })[];
+  readonly open: OpenPack | undefined;
+  readonly unknownCode: string | undefined;
+}
+
+export async function storeView(code: string | undefined): Promise<StoreView> {
+  const read = await reading();
+  const { db, today } = read;
+  const stock = await readStock(db);
+  const marks = await readMarks(read);
+  const places = await readPlaces(db);
+  const order = new Map(inOrderOfUse(stock.map(sourceOf), today).map((source, index) => [source.key, index]));
+  const place = (pack: StoredPack) => order.get(`pack-${pack.holdingId}`) ?? -1;
+  const shelves = places.map((each): Shelf => {
+    const own = stock.filter((pack) => pack.placeId === each.id).sort((a, b) => place(a) - place(b));
+    const kg = own.reduce((sum, pack) => sum + pack.grams, 0) / 1000;
+    return {
+      placeId: each.id,
+      name: each.name,
+      kind: each.kind,
+      said: own.length === 0 ? 'empty' : `${own.length} ${own.length === 1 ? 'pack' : 'packs'}, ${kg.toFixed(1)} kg`,
+      packs: own.map((pack) => shown(pack, marks, today)),
+    };
+  });
+  const pack = code === undefined ? undefined : await readPackByCode(db, code);
+  const movements = await readLatestMovements(db, 12);
+  const touched = new Map(
+    (await readPacks(db, [...new Set(movements.flatMap(holdingsOf))])).map((each) => [each.holdingId, each.code]),
+  );
+  return {
+    shelves,
+    latest: movements.map((movement) => ({
+      ...entryOf(read, movement, places),
+      codes: holdingsOf(movement)
+        .map((id) => touched.get(id))
+        .filter(Boolean)
+        .join(', '),
+    })),
+    open: pack && (await openPack(read, pack, marks, places)),
+    unknownCode: code !== undefined && !pack ? code : undefined,
+  };
+}
+
+const PLANTS: ProteinMark = { word: 'plants', hatch: 'bricks' };
+
+function shown(pack: StoredPack, marks: ReadonlyMap<number, ProteinMark>, today: LocalDate): ShelfPack {
+  const date = pack.safeUntil ?? pack.bestBy;
+  const left = date === undefined ? Infinity : daysBetween(today, date);
+  const tone =
+    pack.safeUntil !== undefined && left < 0
+      ? 'danger'
+      : left < 0 || (pack.safeUntil !== undefined && left <= 1)
+        ? 'caution'
+        : 'plain';
+  const said = pack.safeUntil ? (left < 0 ? 'was safe until' : 'feed by') : 'best by';
+  return {
+    holdingId: pack.holdingId,
+    code: pack.code,
+    whose: pack.dogName ?? 'anybody',
+    grams: pack.grams,
+    full: pack.labelGrams > 0 ? pack.grams / pack.labelGrams : 0,
+    mark: marks.get(pack.recipeId) ?? PLANTS,
+    until: date === undefined ? 'no date' : `${said} ${writeDay(date)}`,
+    tone,
+    notes: [
+      ...(pack.short ? ['short'] : []),
+      ...(pack.thawedOn ? [`thawed ${writeDay(pack.thawedOn)}`] : []),
+      ...(pack.openedOn ? [`opened ${writeDay(pack.openedOn)}`] : []),
+      ...(pack.waterPerGram > 0 ? ['dry'] : []),
+    ],
+  };
+}
+
+async function openPack(
+  read: Reading,
+  pack: StoredPack,
+  marks: ReadonlyMap<number, ProteinMark>,
+  places: Awaited<ReturnType<typeof readPlaces>>,
+): Promise<OpenPack> {
+  const { db, today, reference } = read;
+  return {
+    ...shown(pack, marks, today),
+    recipeName: pack.recipeName,
+    placeId: pack.placeId,
+    placeName: places.find((each) => each.id === pack.placeId)?.name ?? '',
+    kcal: pack.grams * pack.density,
+    density: pack.density,
+    waterPerGram: pack.waterPerGram,
+    packedOn: writeDay(pack.packedOn),
+    rule: pack.rule,
+    estimated: pack.estimated,
+    moveTo: places
+      .filter((each) => each.id !== pack.placeId && shelfLifeOf(reference.shelfLives, pack.foodKind, each.kind))
+      .map((each) => ({ placeId: each.id, name: each.name })),
+    history: (await readHistory(db, pack.holdingId)).reverse().map((movement) => entryOf(read, movement, places)),
+  };
+}
+
+const holdingsOf = (movement: StoredMovement) => [
+  ...new Set(movement.legs.flatMap((leg) => ('holdingId' in leg ? [leg.holdingId] : []))),
+];
+
+function entryOf(
+  { household }: Reading,
+  movement: StoredMovement,
+  places: Awaited<ReturnType<typeof readPlaces>>,
+): HistoryEntry {
+  const gained = movement.legs.filter((leg) => 'holdingId' in leg && leg.amount > 0);
+  const amount = fromTenths(Math.max(...[movement.legs.reduce((sum, leg) => sum + Math.max(0, leg.amount), 0)]));
+  const to =
+    gained[0] && 'placeId' in gained[0]
+      ? places.find((each) => each.id === (gained[0] as { placeId: number }).placeId)?.name.toLowerCase()
+      : undefined;
+  const words: Record<string, string> = {
+    packed: `packed ${writeGrams(amount)} into the ${to}`,
+    moved: `moved ${writeGrams(amount)} to the ${to}`,
+    fed: `fed ${writeGrams(amount)}`,
+    discarded: `threw away ${writeGrams(amount)}`,
+    corrected: `corrected by ${gained.length > 0 ? '+' : '−'}${writeGrams(amount)}`,
+    reversed: 'took back what was done before',
+  };
+  const taken = movement.reversedBy !== undefined ? ' (taken back)' : '';
+  return {
+    movementId: movement.id,
+    said: `${words[movement.kind] ?? `${movement.kind} ${writeGrams(amount)}`}${taken}`,
+    when: `${writeDay(movement.day)} ${clockIn(movement.at, household.timeZone)}`,
+    canReverse: movement.reversedBy === undefined && movement.reverses === undefined,
+  };
+}

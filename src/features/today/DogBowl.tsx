@@ -1,0 +1,166 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import Link from 'next/link';
+import { useState } from 'react';
+import { writeGrams } from '@/core/quantity/write';
+import { bowlOf, drawMeal, fitFor, type Drawn } from '@/core/stock/draw';
+import { Problems } from '@/ui/form/Problems';
+import { useCommand } from '@/ui/form/use-command';
+import { Bowl, DogMark } from '@/ui/marks/marks';
+import { useHydrated } from '@/ui/use-hydrated';
+import { Why } from '@/ui/Why';
+import { feedBowl } from './actions';
+import { OtherPack } from './OtherPack';
+import styles from './today.module.css';
+import type { DogToday, ShownSource } from './view';
+
+interface DogBowlProps {
+  dog: DogToday;
+  day: string;
+  sources: readonly ShownSource[];
+  /** How full its bowl is drawn, beside the fullest of the household. */
+  full: number;
+  sameSlot: boolean;
+  onFed: (bowlId: number, said: string) => void;
+  onTakeBack: (bowlId: number) => void;
+}
+
+/** One dog's next meal: grams, from which pack, and one press. */
+export function DogBowl({ dog, day, sources, full, sameSlot, onFed, onTakeBack }: DogBowlProps) {
+  const [first, setFirst] = useState<string>();
+  const [choosing, setChoosing] = useState(false);
+  const hydrated = useHydrated();
+  const { next } = dog;
+  const chosen = sources.find((source) => source.key === first);
+  const rest = fitFor(sources, dog.id, next?.recipeId).filter((source) => source.key !== first);
+  const { drawn, missing }: { drawn: readonly Drawn[]; missing: number } =
+    next && chosen ? drawMeal(next.kcal, [chosen, ...rest]) : { drawn: next?.drawn ?? [], missing: next?.missing ?? 0 };
+  const feed = useCommand(feedBowl, `feed-${dog.id}-${next?.slotId}-${day}`, ({ bowlId }) =>
+    onFed(bowlId, `${dog.name} has had ${next?.slotName}.`),
+  );
+
+  const mark = sources.find((source) => source.key === drawn[0]?.key)?.mark;
+  const { grams, water } = bowlOf(drawn);
+  const isDry = water > 0;
+  const parts = drawn.map(({ key, grams: mass }) => {
+    const id = Number(key.split('-')[1]);
+    return key.startsWith('share') ? { shareId: id, grams: mass } : { holdingId: id, grams: mass };
+  });
+
+  const last = dog.fed.at(-1);
+  const anotherPack = (
+    <Button variant="text" size="small" aria-label={`Another pack for ${dog.name}`} onClick={() => setChoosing(true)}>
+      another pack
+    </Button>
+  );
+
+  return (
+    <li className={styles.bowl}>
+      <DogMark name={dog.name} mark={dog.mark} />
+      <span className={styles.drawing}>
+        <Bowl hatch={mark?.hatch} full={next && drawn.length > 0 ? full : 0} />
+      </span>
+      <div className={styles.said}>
+        <p className={styles.amount}>
+          <span className={styles.name}>{dog.name}</span>{' '}
+          {next && drawn.length > 0 && (
+            <>
+              {!sameSlot && <span className={styles.meal}>{next.slotName} </span>}
+              <span className="figure">{writeGrams(grams)}</span>
+              {isDry && (
+                <>
+                  {' '}
+                  <span className={styles.plus}>dry +</span> <span className="figure">{water} mL</span>{' '}
+                  <span className="soft">water</span>
+                </>
+              )}
+            </>
+          )}
+          {!next && <span className="inOrder">has eaten for today</span>}
+        </p>
+        {next && drawn.length > 0 && (
+          <p className="soft">
+            {drawn.map((part, index) => (
+              <span key={part.key}>
+                {index === 0 ? 'from ' : ', then '}
+                <b>{part.code}</b>
+                {drawn.length > 1 && ` ${writeGrams(part.grams)}`}
+              </span>
+            ))}
+            {mark && ` ${mark.word}`}
+            {isDry && ': warm water, wait 10 min'}{' '}
+            <span className={styles.links}>
+              <Why of={next.why} about={`${dog.name}’s ${next.slotName}`} />
+              {anotherPack}
+            </span>
+          </p>
+        )}
+        {next && drawn.length === 0 && (
+          <p className="caution">
+            Nothing is ready for {next.slotName}.{' '}
+            {dog.frozen.length > 0 ? (
+              `In the freezer: ${dog.frozen.join(', ')}. `
+            ) : (
+              <Link href="/plan">Plan a batch</Link>
+            )}
+            {sources.length > 0 && anotherPack}
+          </p>
+        )}
+        {next && drawn.length > 0 && missing > 0 && (
+          <p className="caution">{Math.round(missing)} kcal short: the packs that are ready hold no more.</p>
+        )}
+        {next && drawn.length > 0 && next.additions.length > 0 && (
+          <ul className={styles.additions} aria-label={`Into ${dog.name}’s bowl`}>
+            {next.additions.map((addition) => (
+              <li key={addition.lineId}>
+                <label>
+                  <Checkbox size="small" /> {addition.said}
+                </label>
+              </li>
+            ))}
+          </ul>
+        )}
+        {next && next.beside.length > 0 && <p className="note">besides today: {next.beside.join('; ')}</p>}
+        {dog.caution && <p className="note">{dog.caution}</p>}
+        <Problems problems={feed.problems} />
+        {last && (
+          <p className="note">
+            {last.slotName} {last.clock}, {last.said}{' '}
+            <Button
+              variant="text"
+              size="small"
+              aria-label={`Take back ${dog.name}’s ${last.slotName}`}
+              onClick={() => onTakeBack(last.bowlId)}
+            >
+              take back
+            </Button>
+          </p>
+        )}
+      </div>
+      {next && drawn.length > 0 && (
+        <Button
+          className={styles.press}
+          variant="contained"
+          size="large"
+          disabled={!hydrated || feed.pending}
+          aria-label={`Fed ${dog.name}`}
+          onClick={() => feed.run({ dogId: dog.id, slotId: next.slotId, day, parts })}
+        >
+          Fed
+        </Button>
+      )}
+      <OtherPack
+        open={choosing}
+        dogName={dog.name}
+        sources={sources.filter((source) => !source.notFor?.includes(dog.id))}
+        onClose={() => setChoosing(false)}
+        onChoose={(key) => {
+          setFirst(key);
+          setChoosing(false);
+        }}
+      />
+    </li>
+  );
+}

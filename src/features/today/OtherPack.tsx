@@ -1,0 +1,45 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import { writeDay } from '@/core/calendar/local-date';
+import { writeGrams } from '@/core/quantity/write';
+import { Tub } from '@/ui/marks/marks';
+import styles from './today.module.css';
+import type { ShownSource } from './view';
+
+interface OtherPackProps {
+  open: boolean;
+  dogName: string;
+  sources: readonly ShownSource[];
+  onChoose: (key: string) => void;
+  onClose: () => void;
+}
+
+/** Another pack than the next in order: whatever is ready, whosever name it carries. */
+export function OtherPack({ open, dogName, sources, onChoose, onClose }: OtherPackProps) {
+  return (
+    <Dialog open={open} onClose={onClose} aria-labelledby={`other-pack-${dogName}`} fullWidth maxWidth="xs">
+      <div className={styles.dialog}>
+        <h2 id={`other-pack-${dogName}`}>From which pack for {dogName}?</h2>
+        <ul className={styles.choices}>
+          {sources.map((source) => (
+            <li key={source.key}>
+              <Button variant="outlined" fullWidth className={styles.choice} onClick={() => onChoose(source.key)}>
+                <Tub hatch={source.mark.hatch} size={32} />
+                <span>
+                  <b>{source.code}</b> {source.mark.word}, {writeGrams(source.grams)}
+                  {source.kind === 'dry' && ' dry'}
+                  {source.safeUntil && ` · until ${writeDay(source.safeUntil)}`}
+                </span>
+              </Button>
+            </li>
+          ))}
+        </ul>
+        <Button variant="text" onClick={onClose}>
+          Leave it as it is
+        </Button>
+      </div>
+    </Dialog>
+  );
+}

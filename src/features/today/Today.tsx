@@ -1,0 +1,92 @@
+'use client';
+
+import Link from 'next/link';
+import { useState } from 'react';
+import { Problems } from '@/ui/form/Problems';
+import { useCommand } from '@/ui/form/use-command';
+import { EmptyRoom } from '@/ui/room';
+import { UndoBar } from '@/ui/UndoBar';
+import { takeBackBowl } from './actions';
+import { Ahead } from './Ahead';
+import { DogBowl } from './DogBowl';
+import { Tonight } from './Tonight';
+import styles from './today.module.css';
+import type { TodayView } from './view';
+
+/** The next meal of every dog, what to move tonight, the weeks ahead, and what to watch. */
+export function Today({ view }: { view: TodayView }) {
+  const [fed, setFed] = useState<{ bowlId: number; said: string }>();
+  const takeBack = useCommand(takeBackBowl, 'take-back', () => setFed(undefined));
+  if (view.dogs.length === 0) {
+    return (
+      <EmptyRoom
+        title="Nobody to feed yet"
+        aside={view.dayInFull}
+        act={{ href: '/dogs/new', label: 'Add the first dog' }}
+      >
+        Start with a dog: its weight says how much it needs. Then write down a recipe, plan a cook day, and weigh the
+        pot.
+      </EmptyRoom>
+    );
+  }
+  const most = Math.max(1, ...view.dogs.map((dog) => dog.next?.kcal ?? 0));
+  return (
+    <div className="page">
+      <div className={`twoColumns ${styles.columns}`}>
+        <div className={styles.main}>
+          <div className="titleRow">
+            <h1>{view.heading}</h1>
+            <p className="soft">
+              {view.dayInFull}
+              {view.done && ` · ${view.done}`}
+            </p>
+          </div>
+          <Problems problems={takeBack.problems} />
+          <ul className={styles.bowls}>
+            {view.dogs.map((dog) => (
+              <DogBowl
+                key={`${dog.id}-${dog.next?.slotId ?? 'done'}`}
+                dog={dog}
+                day={view.day}
+                sources={view.sources}
+                full={(dog.next?.kcal ?? 0) / most}
+                sameSlot={view.heading !== 'Next meals'}
+                onFed={(bowlId, said) => setFed({ bowlId, said })}
+                onTakeBack={(bowlId) => takeBack.run({ bowlId })}
+              />
+            ))}
+          </ul>
+          <Ahead view={view} />
+        </div>
+        <aside className={styles.side}>
+          <Tonight packs={view.tonight} placeId={view.fridgePlaceId} />
+          <section aria-labelledby="watch">
+            <h2 id="watch">Watch</h2>
+            {view.watch.length === 0 ? (
+              <p className="note">Nothing cools, thaws or runs out.</p>
+            ) : (
+              <ul className={`rows ${styles.watch}`}>
+                {view.watch.map((each) => (
+                  <li key={each.title + each.said}>
+                    <Link href={each.href} className={each.tone === 'plain' ? undefined : each.tone}>
+                      <strong>{each.title}</strong>
+                    </Link>
+                    <p className="note">{each.said}</p>
+                  </li>
+                ))}
+              </ul>
+            )}
+          </section>
+        </aside>
+      </div>
+      {fed && (
+        <UndoBar
+          said={fed.said}
+          undo={() => takeBack.run({ bowlId: fed.bowlId })}
+          pending={takeBack.pending}
+          onClose={() => setFed(undefined)}
+        />
+      )}
+    </div>
+  );
+}

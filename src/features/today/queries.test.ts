@@ -1,0 +1,93 @@
+import { eq } from 'drizzle-orm';
+import { holding } from '@/data/schema/stock';
+import { serve, setClock } from '@/data/fixtures/served';
+import { todayView } from './queries';
+
+const NOON = '2026-11-25T12:00:00Z';
+
+test('an empty house has nobody to feed and nothing to watch', async () => {
+  await serve(NOON, { demo: false });
+  const view = await todayView();
+  expect(view).toMatchObject({ dogs: [], sources: [], tonight: [], watch: [], cookBy: undefined });
+});
+
+describe('the boatyard', () => {
+  let served: Awaited<ReturnType<typeof serve>>;
+  beforeAll(async () => {
+    served = await serve(NOON, { demo: true });
+  });
+  beforeEach(() => setClock(NOON));
+
+  test('at one o’clock supper is next, and the meals fed are told with their packs', async () => {
+    const view = await todayView();
+    expect(view.heading).toBe('Supper, 18:00');
+    expect(view.done).toBe('breakfast and lunch are done');
+    expect(view.dogs.map((dog) => [dog.name, dog.fed.length])).toEqual([
+      ['Juniper', 1],
+      ['Otto', 1],
+      ['Wren', 2],
+    ]);
+  });
+
+  test('each bowl holds its part of the day: half of 1630.5 and 369.2, a third of 1174.0 kcal (issue 2)', async () => {
+    const view = await todayView();
+    const wanted = [1630.5 / 2, 369.2 / 2, 1174.0 / 3];
+    view.dogs.forEach((dog, index) => {
+      expect(dog.next!.kcal).toBeCloseTo(wanted[index]!, 0);
+      const inBowl = dog.next!.drawn.reduce((sum, part) => sum + part.kcal, 0);
+      expect(Math.abs(inBowl / wanted[index]! - 1)).toBeLessThan(0.031);
+      expect(dog.next!.missing).toBe(0);
+      expect(dog.next!.why.steps.at(-1)!.what).toMatch(/^from /);
+    });
+  });
+
+  test('no dog is given what another bowl of the same page already takes', async () => {
+    const view = await todayView();
+    const taken = new Map<string, number>();
+    for (const part of view.dogs.flatMap((dog) => dog.next!.drawn))
+      taken.set(part.key, (taken.get(part.key) ?? 0) + part.grams);
+    for (const [key, grams] of taken)
+      expect(grams).toBeLessThanOrEqual(view.sources.find((source) => source.key === key)!.grams);
+  });
+
+  test('the days of cover are the squares that are filled, and cook-by lies before the first gap', async () => {
+    const view = await todayView();
+    for (const dog of view.ahead) {
+      expect(dog.cells.slice(0, dog.coverDays).every((cell) => !cell.said.endsWith('nothing'))).toBe(true);
+      expect(dog.cells[dog.coverDays]?.said.endsWith('nothing')).toBe(true);
+    }
+    expect(view.cookBy!.index).toBe(Math.min(...view.ahead.map((dog) => dog.coverDays)) - 1);
+  });
+
+  test('what tomorrow needs from the freezer is said tonight, and only that', async () => {
+    const view = await todayView();
+    const frozen = await served.db.select().from(holding).where(eq(holding.placeId, 2));
+    expect(view.tonight.length).toBeGreaterThan(0);
+    for (const pack of view.tonight) expect(frozen.map((row) => row.id)).toContain(pack.holdingId);
+  });
+
+  test('past its safe date a pack is watched, and no longer fed', async () => {
+    setClock('2026-11-27T12:00:00Z');
+    const view = await todayView();
+    const past = view.watch.filter((each) => each.tone === 'danger').map((each) => each.title.split(' ')[0]);
+    expect(past.length).toBeGreaterThan(0);
+    expect(view.sources.filter((source) => past.includes(source.code))).toEqual([]);
+  });
+
+  test('weeks later everybody is due on the scale, a pup after a week', async () => {
+    setClock('2026-12-03T12:00:00Z');
+    const due = (await todayView()).watch
+      .filter((each) => /due on the scale/.test(each.title))
+      .map((each) => each.title.split(' ')[0]);
+    expect(due).toEqual(['Wren']);
+    setClock('2026-12-28T12:00:00Z');
+    expect((await todayView()).watch.filter((each) => /due on the scale/.test(each.title)).length).toBe(3);
+  });
+
+  test('on the evening of the day a new page is another day', async () => {
+    setClock('2026-11-25T23:30:00Z');
+    const view = await todayView();
+    expect(view.day).toBe('2026-11-26');
+    expect(view.dogs.every((dog) => dog.fed.length === 0)).toBe(true);
+  });
+});

@@ -1,0 +1,337 @@
+import 'server-only';
+import { addDays, clockIn, daysBetween, writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
+import { dayEnergy, type DayEnergy } from '@/core/dog/day-energy';
+import { mealsOn, nextMeal, type DayMeal } from '@/core/dog/meals';
+import { isGrowing, vetCaution } from '@/core/dog/stage';
+import { writeDose, writeGrams } from '@/core/quantity/write';
+import type { ProteinMark } from '@/core/recipe/protein';
+import { coverOf, type Cover } from '@/core/stock/cover';
+import { drawMeal, fitFor, inOrderOfUse, type Drawn } from '@/core/stock/draw';
+import { explainMeal } from '@/core/stock/explain-meal';
+import { readMarks, reading, type Reading } from '@/data/reading';
+import { densityOfBatch, readBatches } from '@/data/repositories/batches';
+import { readAvoided } from '@/data/repositories/avoided';
+import { readBowlsOn, type StoredBowl } from '@/data/repositories/bowls';
+import { readDogs, type StoredDog } from '@/data/repositories/dogs';
+import { readPlaces } from '@/data/repositories/household';
+import { readStock, readWarmShares, sourceOf, warmSourceOf, type StoredPack } from '@/data/repositories/stock';
+import type { AheadCell, DogToday, FedMeal, ShownSource, TodayView } from './view';
+
+/** Four weeks fit a screen; further ahead nobody looks for a bowl. */
+const HORIZON = 28;
+const PLANTS: ProteinMark = { word: 'plants', hatch: 'bricks' };
+
+export async function todayView(): Promise<TodayView> {
+  const read = await reading();
+  const { db, today, household, reference } = read;
+  const [dogs, bowls, stock, marks, places] = [
+    await readDogs(db),
+    await readBowlsOn(db, today),
+    await readStock(db),
+    await readMarks(read),
+    await readPlaces(db),
+  ];
+  const avoided = await readAvoided(db, reference, dogs);
+  const warm = await readWarmShares(db, today, (row) => densityOfBatch(row, household.energyFactors));
+  const sources: ShownSource[] = [
+    ...warm.map((each) => ({
+      ...warmSourceOf(each),
+      notFor: avoided.dogsNotFor({ batchId: each.batchId }),
+      mark: marks.get(each.recipeId) ?? PLANTS,
+      kind: 'warm' as const,
+    })),
+    ...stock.map((pack) => ({
+      ...sourceOf(pack),
+      notFor: avoided.dogsNotFor({ holdingId: pack.holdingId }),
+      mark: marks.get(pack.recipeId) ?? PLANTS,
+      kind: pack.waterPerGram > 0 ? ('dry' as const) : ('wet' as const),
+    })),
+  ];
+  const ready = sources.filter((source) => source.place !== 'freezer');
+  const notFor = (pack: StoredPack, dogId: number) => avoided.ofPack(pack.holdingId, dogId).length > 0;
+  const states = bowlsToday(read, dogs, bowls, ready, stock, notFor);
+  const cover = coverOf(
+    dogs.map((dog) => {
+      const later = Array.from({ length: HORIZON - 1 }, (_, index) => mealsOn(dog, addDays(today, index + 1)));
+      return { dogId: dog.id, byDay: [states.unfed.get(dog.id) ?? [], ...later] };
+    }),
+    sources,
+    today,
+    { fridgeDays: household.fridgeDays, openedDriedDays: reference.shelfLives.openedDriedDays.days },
+  );
+  const bySource = new Map(sources.map((source) => [source.key, source]));
+  const nextSlots = new Set(
+    states.dogs.flatMap((dog) => (dog.next ? [`${dog.next.slotName}, ${dog.next.clock}`] : [])),
+  );
+  const soonest = Math.min(...cover.map((each) => each.coverDays));
+  const cookIn = soonest - 1;
+  return {
+    day: today,
+    dayInFull: writeDayInFull(today),
+    heading: nextSlots.size === 1 ? capital([...nextSlots][0]!) : nextSlots.size === 0 ? 'All fed' : 'Next meals',
+    done: saidDone(states.dogs),
+    dogs: states.dogs,
+    sources: inOrderOfUse(ready, today),
+    ahead: cover.map((each) => aheadOf(each, dogs, bySource)),
+    horizon: HORIZON,
+    cookBy:
+      cover.length > 0 && soonest < HORIZON && stock.length > 0
+        ? {
+            index: Math.max(0, cookIn),
+            said: cookIn <= 0 ? 'cook today' : `cook by ${writeDay(addDays(today, cookIn))}`,
+          }
+        : undefined,
+    legend: [...new Map([...bySource.values()].map((source) => [source.mark.word, source.mark])).values()],
+    tonight: tonightOf(cover, stock, marks),
+    fridgePlaceId: places.find((place) => place.kind === 'fridge')!.id,
+    watch: [...watchPacks(stock, today, cover), ...(await watchBatches(read)), ...watchDogs(dogs, today)],
+  };
+}
+
+function bowlsToday(
+  read: Reading,
+  dogs: StoredDog[],
+  bowls: StoredBowl[],
+  ready: ShownSource[],
+  stock: StoredPack[],
+  notFor: (pack: StoredPack, dogId: number) => boolean,
+) {
+  const { today, clock, household } = read;
+  const left = new Map(ready.map((source) => [source.key, source.grams]));
+  const unfedOf = new Map<number, readonly DayMeal[]>();
+  const states = dogs.map((dog): DogToday => {
+    const energy = dayEnergy(dog, today);
+    // A meal that is all bought food or additions has nothing to press.
+    const slots = mealsOn(dog, today, energy).filter((meal) => meal.kcal > 0);
+    const own = bowls.filter((bowl) => bowl.dogId === dog.id);
+    const unfed = slots.filter((slot) => !own.some((bowl) => bowl.slotId === slot.id));
+    unfedOf.set(dog.id, unfed);
+    const slot = nextMeal(unfed, clock);
+    const fit = inOrderOfUse(
+      fitFor(ready, dog.id).map((source) => ({ ...source, grams: left.get(source.key)! })),
+      today,
+    );
+    const kcal = slot?.kcal ?? 0;
+    const { drawn, missing } = drawMeal(kcal, fitFor(fit, dog.id, slot?.recipeId));
+    for (const part of drawn) left.set(part.key, left.get(part.key)! - part.grams);
+    return {
+      id: dog.id,
+      name: dog.name,
+      mark: dog.mark,
+      next: slot && {
+        slotId: slot.id,
+        slotName: slot.name,
+        clock: slot.clock,
+        kcal,
+        recipeId: slot.recipeId,
+        additions: slot.additions.map((each) => ({
+          lineId: each.lineId,
+          said:
+            each.amount === undefined
+              ? `${each.what}: its label has no row for this weight`
+              : `${writeDose(each.amount)} ${each.unit} ${each.what}`,
+        })),
+        beside: besideOf(energy),
+        drawn,
+        missing,
+        why: explainMeal({
+          dog: dog.name,
+          meal: slot.name,
+          energy,
+          fraction: slot.fraction,
+          additions: slot.additions,
+          kcal,
+          drawn,
+          sources: fit,
+        }),
+      },
+      fed: own.map((bowl): FedMeal => {
+        const name = dog.slots.find((each) => each.id === bowl.slotId)?.name ?? 'a meal';
+        const said = bowl.parts.map((part) => `${writeGrams(part.grams)} from ${part.code}`).join(', ');
+        return { bowlId: bowl.id, slotName: name, clock: clockIn(bowl.fedAt, household.timeZone), said };
+      }),
+      caution: cautionOf(dog, today, slot),
+      frozen:
+        missing > 0
+          ? stock
+              .filter(
+                (pack) => pack.placeKind === 'freezer' && (pack.dogId ?? dog.id) === dog.id && !notFor(pack, dog.id),
+              )
+              .slice(0, 3)
+              .map((pack) => pack.code)
+          : [],
+    };
+  });
+  return { dogs: states, unfed: unfedOf };
+}
+
+/** Beside the bowl: bought food and treats of the day, and the old food during a change. */
+function besideOf({ extras, oldFood }: DayEnergy): string[] {
+  const said = extras.each.map((extra) => `${extra.name}, ${extra.said}`);
+  if (!oldFood) return said;
+  const much = oldFood.grams === undefined ? `${Math.round(oldFood.kcal)} kcal` : writeGrams(oldFood.grams);
+  return [...said, `${much} ${oldFood.name} over the day, until the change is done`];
+}
+
+/** What is said beside a bowl: the vet caution, or that the additions leave nothing for the food. */
+function cautionOf(dog: StoredDog, today: LocalDate, slot: DayMeal | undefined): string | undefined {
+  if (slot?.overfull) return `What is added to ${slot.name} holds more than the meal: change the addition or the meal.`;
+  return vetCaution(dog, today);
+}
+
+function saidDone(dogs: readonly DogToday[]): string {
+  const names = [...new Set(dogs.flatMap((dog) => dog.fed.map((meal) => meal.slotName)))];
+  const complete = names.filter((name) => dogs.every((dog) => dog.next?.slotName !== name));
+  if (complete.length === 0) return '';
+  return `${complete.join(' and ')} ${complete.length === 1 ? 'is' : 'are'} done`;
+}
+
+function aheadOf(
+  cover: Cover,
+  dogs: readonly StoredDog[],
+  bySource: ReadonlyMap<string, ShownSource>,
+): TodayView['ahead'][number] {
+  const name = dogs.find((dog) => dog.id === cover.dogId)!.name;
+  const largest = (drawn: readonly Drawn[]) => [...drawn].sort((a, b) => b.kcal - a.kcal)[0];
+  const cells = cover.days.map((day): AheadCell => {
+    const main = largest(day.drawn);
+    const codes = day.drawn.map((part) => part.code).join(', ');
+    return {
+      day: day.day,
+      hatch: day.covered && main ? bySource.get(main.key)!.mark.hatch : undefined,
+      said: day.covered
+        ? codes === ''
+          ? `${writeDay(day.day)}: fed already`
+          : `${writeDay(day.day)}: ${codes}`
+        : `${writeDay(day.day)}: nothing`,
+    };
+  });
+  const last = cover.days[cover.coverDays - 1];
+  const runsOut =
+    cover.coverDays === cover.days.length
+      ? `${cover.coverDays} days and more`
+      : last
+        ? `${cover.coverDays} ${cover.coverDays === 1 ? 'day' : 'days'}, to ${writeDay(last.day)}`
+        : 'nothing in store';
+  return { dogId: cover.dogId, name, coverDays: cover.coverDays, runsOut, cells };
+}
+
+function tonightOf(
+  cover: readonly Cover[],
+  stock: readonly StoredPack[],
+  marks: ReadonlyMap<number, ProteinMark>,
+): TodayView['tonight'] {
+  const needed = new Set(
+    cover.flatMap((each) => each.days.slice(0, 2).flatMap((day) => day.drawn.map((part) => part.key))),
+  );
+  return stock
+    .filter((pack) => pack.placeKind === 'freezer' && needed.has(`pack-${pack.holdingId}`))
+    .map((pack) => ({
+      holdingId: pack.holdingId,
+      code: pack.code,
+      said: `${pack.dogName ? `for ${pack.dogName}` : 'for anybody'} · ${writeGrams(pack.grams)}`,
+      hatch: (marks.get(pack.recipeId) ?? PLANTS).hatch,
+    }));
+}
+
+function watchPacks(
+  stock: readonly StoredPack[],
+  today: StoredPack['since'],
+  cover: readonly Cover[],
+): TodayView['watch'] {
+  const eatenBy = (key: string, day: string) =>
+    cover
+      .flatMap((each) => each.days.filter((each) => each.day <= day).flatMap((each) => each.drawn))
+      .filter((part) => part.key === key)
+      .reduce((sum, part) => sum + part.grams, 0);
+  return stock.flatMap((pack): TodayView['watch'][number][] => {
+    const href = `/store?pack=${pack.code}`;
+    if (pack.safeUntil !== undefined && pack.safeUntil < today) {
+      return [
+        {
+          title: `${pack.code} is past its safe date`,
+          said: `${writeGrams(pack.grams)}, safe until ${writeDay(pack.safeUntil)}: throw it away`,
+          tone: 'danger',
+          href,
+        },
+      ];
+    }
+    const left = pack.safeUntil === undefined ? 0 : pack.grams - eatenBy(`pack-${pack.holdingId}`, pack.safeUntil);
+    if (pack.safeUntil !== undefined && daysBetween(today, pack.safeUntil) <= 2 && left > pack.labelGrams * 0.05) {
+      const freeze = pack.placeKind === 'fridge' ? ': feed it or freeze it' : ': feed it';
+      return [
+        {
+          title: `${pack.code} ends ${writeDay(pack.safeUntil)}`,
+          said: `${writeGrams(left)} would be left${freeze}`,
+          tone: 'caution',
+          href,
+        },
+      ];
+    }
+    if (pack.bestBy !== undefined && pack.bestBy < today && pack.safeUntil === undefined) {
+      return [
+        {
+          title: `${pack.code} is past its best`,
+          said: `best by ${writeDay(pack.bestBy)}: use it first`,
+          tone: 'caution',
+          href,
+        },
+      ];
+    }
+    return [];
+  });
+}
+
+async function watchBatches({ db, household }: Reading): Promise<TodayView['watch']> {
+  const batches = await readBatches(db, household.energyFactors);
+  return batches.flatMap((batch): TodayView['watch'][number][] => {
+    const href = `/batches/${batch.id}`;
+    if (batch.state === 'planned')
+      return [{ title: batch.recipeName, said: 'planned: weigh out and cook', tone: 'plain', href }];
+    if (batch.state === 'cooking')
+      return [{ title: batch.recipeName, said: 'in the pot: weigh it when it is done', tone: 'plain', href }];
+    if (batch.shares.length === 0)
+      return [
+        {
+          title: batch.recipeName,
+          said: 'weighed: divide it, and cool what is kept within 2 h',
+          tone: 'caution',
+          href,
+        },
+      ];
+    const open = batch.shares.filter((share) => share.fate !== 'today' && !share.sealed);
+    if (open.length === 0) return [];
+    const said = open.some((share) => share.trays.length > 0)
+      ? 'in the dryer: weigh the trays dry'
+      : 'not sealed yet: chill, fill and seal';
+    return [{ title: batch.recipeName, said, tone: 'plain', href }];
+  });
+}
+
+function watchDogs(dogs: readonly StoredDog[], today: StoredPack['since']): TodayView['watch'] {
+  return dogs.flatMap((dog): TodayView['watch'][number][] => {
+    const last = dog.weighIns.at(-1)!;
+    const days = daysBetween(last.date, today);
+    const due = isGrowing(dog, today) ? 7 : 28;
+    const tries = dog.avoids
+      .filter((avoid) => avoid.tryAgainOn !== undefined && avoid.tryAgainOn <= today)
+      .map((avoid) => ({
+        title: `${avoid.label} again for ${dog.name}?`,
+        said: `kept from it since ${writeDay(avoid.since)} (${avoid.reason}): try a little, alone`,
+        tone: 'plain' as const,
+        href: `/dogs/${dog.id}/avoid`,
+      }));
+    if (days < due) return tries;
+    return [
+      ...tries,
+      {
+        title: `${dog.name} is due on the scale`,
+        said: `last ${(last.grams / 1000).toFixed(1)} kg, ${days} days ago`,
+        tone: 'plain',
+        href: `/dogs/${dog.id}/weigh`,
+      },
+    ];
+  });
+}
+
+const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);

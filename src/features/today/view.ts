@@ -1,0 +1,81 @@
+import type { LocalDate } from '@/core/calendar/local-date';
+import type { Explanation } from '@/core/explanation';
+import type { Hatch, ProteinMark } from '@/core/recipe/protein';
+import type { Drawn, Source } from '@/core/stock/draw';
+
+/** A source of food with what its mark looks like. */
+export interface ShownSource extends Source {
+  readonly mark: ProteinMark;
+  readonly kind: 'warm' | 'wet' | 'dry';
+}
+
+export interface FedMeal {
+  readonly bowlId: number;
+  readonly slotName: string;
+  readonly clock: string;
+  readonly said: string;
+}
+
+export interface NextBowl {
+  readonly slotId: number;
+  readonly slotName: string;
+  readonly clock: string;
+  readonly kcal: number;
+  readonly recipeId: number | undefined;
+  /** What is added in the bowl, to tick. */
+  readonly additions: readonly { readonly lineId: number; readonly said: string }[];
+  /** What it gets beside the bowl today. */
+  readonly beside: readonly string[];
+  readonly drawn: readonly Drawn[];
+  readonly missing: number;
+  readonly why: Explanation;
+}
+
+export interface DogToday {
+  readonly id: number;
+  readonly name: string;
+  readonly mark: number;
+  readonly next: NextBowl | undefined;
+  readonly fed: readonly FedMeal[];
+  readonly caution: string | undefined;
+  /** Frozen packs that would feed it, where nothing is ready. */
+  readonly frozen: readonly string[];
+}
+
+export interface AheadCell {
+  readonly day: LocalDate;
+  readonly hatch: Hatch | undefined;
+  readonly said: string;
+}
+
+export interface TodayView {
+  readonly day: LocalDate;
+  readonly dayInFull: string;
+  readonly heading: string;
+  readonly done: string;
+  readonly dogs: readonly DogToday[];
+  readonly sources: readonly ShownSource[];
+  readonly ahead: readonly {
+    readonly dogId: number;
+    readonly name: string;
+    readonly coverDays: number;
+    readonly runsOut: string;
+    readonly cells: readonly AheadCell[];
+  }[];
+  readonly horizon: number;
+  readonly cookBy: { readonly index: number; readonly said: string } | undefined;
+  readonly legend: readonly ProteinMark[];
+  readonly tonight: readonly {
+    readonly holdingId: number;
+    readonly code: string;
+    readonly said: string;
+    readonly hatch: Hatch;
+  }[];
+  readonly fridgePlaceId: number;
+  readonly watch: readonly {
+    readonly title: string;
+    readonly said: string;
+    readonly tone: 'danger' | 'caution' | 'plain';
+    readonly href: string;
+  }[];
+}

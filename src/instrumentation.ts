@@ -1,0 +1,6 @@
+/** Opens the database when the server starts, before the first page: migrations and demo data run in here. */
+export async function register(): Promise<void> {
+  if (process.env.NEXT_RUNTIME !== 'nodejs') return;
+  const { openOrEnd } = await import('./data/house');
+  await openOrEnd();
+}

@@ -1,0 +1,11 @@
+'use client';
+
+import Button, { type ButtonProps } from '@mui/material/Button';
+import Link from 'next/link';
+
+type LinkButtonProps = Pick<ButtonProps, 'variant' | 'size' | 'children' | 'aria-label'> & { href: string };
+
+/** A link that looks like what to press next. */
+export function LinkButton(props: LinkButtonProps) {
+  return <Button {...props} component={Link} />;
+}

@@ -1,0 +1,105 @@
+import fc from 'fast-check';
+import { BALANCE_SCALE, balancePlace } from './balance-scale';
+import { energyAxis } from './energy-axis';
+import { FLOW, layFlow } from './flow';
+import { needStack } from './need-stack';
+import { stackedBar } from './stacked-bar';
+import { weightCurve } from './weight-curve';
+
+const masses = fc.array(fc.double({ min: 1, max: 20_000, noNaN: true }), { minLength: 1, maxLength: 20 });
+
+test('a flow is drawn to scale: band thickness is in proportion to mass', () => {
+  const { lines } = layFlow(
+    [
+      { label: 'a', grams: 3000 },
+      { label: 'b', grams: 1000 },
+    ],
+    undefined,
+    [],
+  );
+  expect(lines[0]!.thickness / lines[1]!.thickness).toBeCloseTo(3, 9);
+});
+
+test('labels of a flow never stand closer than a line of text, whatever goes in', () => {
+  fc.assert(
+    fc.property(masses, (list) => {
+      const { lines } = layFlow(
+        list.map((grams, index) => ({ label: String(index), grams })),
+        undefined,
+        [],
+      );
+      for (let index = 1; index < lines.length; index++)
+        expect(lines[index]!.labelY - lines[index - 1]!.labelY).toBeGreaterThanOrEqual(11);
+    }),
+  );
+});
+
+test('the vapour is what the yield lacks of the pot', () => {
+  const { vapour, pans, pot } = layFlow([{ label: 'a', grams: 1000 }], 750, [{ label: 'fridge', grams: 750 }]);
+  expect((vapour!.bottom - vapour!.top) / (pot.bottom - pot.top)).toBeCloseTo(0.25, 9);
+  expect((pans.bottom - pans.top) / (pot.bottom - pot.top)).toBeCloseTo(0.75, 9);
+  expect(FLOW.pans).toBeGreaterThan(FLOW.potEnd);
+});
+
+test('a stacked bar lies end to end and fills its width', () => {
+  fc.assert(
+    fc.property(masses, (list) => {
+      const sum = list.reduce((all, mass) => all + mass, 0);
+      const bar = stackedBar(list, (mass) => mass / sum, 400);
+      bar.slice(1).forEach((segment, index) => expect(segment.x).toBeCloseTo(bar[index]!.x + bar[index]!.width, 6));
+      expect(bar.at(-1)!.x + bar.at(-1)!.width).toBeCloseTo(400, 6);
+    }),
+  );
+});
+
+test('each day’s stack is as high as its energy', () => {
+  const bars = needStack(
+    [
+      [100, 200],
+      [300, 600],
+    ],
+    { width: 100, height: 80 },
+  );
+  const heightOf = (day: number) => bars.filter((bar) => bar.day === day).reduce((sum, bar) => sum + bar.height, 0);
+  expect(heightOf(1)).toBeCloseTo(80, 9);
+  expect(heightOf(0)).toBeCloseTo(40, 9);
+});
+
+test('an energy axis is linear and begins at nothing', () => {
+  const { x, ticks } = energyAxis(1630, 500);
+  expect(x(0)).toBe(0);
+  expect(x(1600)).toBeCloseTo(2 * x(800), 9);
+  expect(ticks.at(-1)!.x).toBeLessThanOrEqual(500);
+});
+
+test('a weight curve keeps every weigh-in, its trend and the target band inside its frame', () => {
+  fc.assert(
+    fc.property(fc.array(fc.double({ min: 2, max: 60, noNaN: true }), { minLength: 1, maxLength: 30 }), (kgs) => {
+      const past = kgs.map((kg, index) => ({ day: -7 * (kgs.length - 1 - index), kg }));
+      const curve = weightCurve({ past, band: [kgs[0]! * 0.97, kgs[0]! * 1.03] }, { width: 400, height: 130 });
+      for (const point of curve.points) {
+        expect(point.x).toBeGreaterThanOrEqual(0);
+        expect(point.x).toBeLessThanOrEqual(400);
+        expect(point.y).toBeGreaterThanOrEqual(0);
+        expect(point.y).toBeLessThanOrEqual(130);
+      }
+      expect(curve.band!.y).toBeGreaterThanOrEqual(0);
+      expect(curve.band!.y + curve.band!.height).toBeLessThanOrEqual(130);
+      expect(curve.band!.height).toBeGreaterThan(0);
+    }),
+  );
+});
+
+test('a nutrient’s place rises with its amount; its least and its most stand where all others do', () => {
+  const positive = fc.double({ min: 1e-4, max: 1e5, noNaN: true });
+  fc.assert(
+    fc.property(positive, fc.double({ min: 1.2, max: 100, noNaN: true }), positive, positive, (least, span, a, b) => {
+      const [low, high] = [Math.min(a, b), Math.max(a, b)];
+      const most = least * span;
+      expect(balancePlace(low, least, most)).toBeLessThanOrEqual(balancePlace(high, least, most) + 1e-12);
+      expect(balancePlace(least, least, most)).toBeCloseTo(BALANCE_SCALE.least, 9);
+      expect(balancePlace(most, least, most)).toBeCloseTo(BALANCE_SCALE.most, 9);
+      expect(balancePlace(0, least, undefined)).toBe(0);
+    }),
+  );
+});
