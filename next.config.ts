@@ -5,6 +5,8 @@ const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
   devIndicators: false,
+  // A file of recipes is sent to the action that takes it.
+  experimental: { serverActions: { bodySizeLimit: '5mb' } },
 };
 
 export default config;

@@ -2,7 +2,7 @@ import { expect, type Page } from '@playwright/test';
 
 /** Finds a food while typing and takes the best match. */
 export async function chooseFood(page: Page, line: number, query: string, name: string): Promise<void> {
-  const field = page.getByLabel(`Food of line ${line}`);
+  const field = page.getByLabel(`Food of line ${line}`, { exact: true });
   await field.click();
   await field.fill(query);
   await page.getByRole('option', { name }).first().click();
@@ -35,9 +35,9 @@ export async function writeExample(page: Page): Promise<void> {
   await page.getByLabel('Name of the recipe').fill('Venison, barley & parsnip');
   for (const [index, line] of EXAMPLE_LINES.entries()) {
     const number = index + 1;
-    if ((await page.getByLabel(`Food of line ${number}`).count()) === 0)
+    if ((await page.getByLabel(`Food of line ${number}`, { exact: true }).count()) === 0)
       await page.getByRole('button', { name: 'One more line' }).click();
-    await page.getByLabel(`Amount of line ${number}`).fill(line.amount);
+    await page.getByLabel(`Amount of line ${number}`, { exact: true }).fill(line.amount);
     await chooseFood(page, number, line.query, line.food);
   }
 }

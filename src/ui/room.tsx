@@ -10,6 +10,8 @@ interface RoomProps {
   readonly title: string;
   readonly aside?: string;
   readonly act: Act;
+  /** Other ways from here, quieter than the act. */
+  readonly ways?: readonly Act[];
   readonly children: ReactNode;
 }
 
@@ -32,7 +34,7 @@ export function EmptyRoom({ title, aside, act, children }: RoomProps) {
 }
 
 /** A room that lists what it keeps: its title, the act that adds to it, and the rows. */
-export function ListRoom({ title, aside, act, children }: RoomProps) {
+export function ListRoom({ title, aside, act, ways = [], children }: RoomProps) {
   return (
     <div className="page">
       <div className="spread">
@@ -40,9 +42,16 @@ export function ListRoom({ title, aside, act, children }: RoomProps) {
           <h1>{title}</h1>
           {aside && <p className="soft">{aside}</p>}
         </div>
-        <LinkButton variant="outlined" href={act.href}>
-          {act.label}
-        </LinkButton>
+        <div className="spread">
+          {ways.map((way) => (
+            <LinkButton key={way.href} variant="text" href={way.href}>
+              {way.label}
+            </LinkButton>
+          ))}
+          <LinkButton variant="outlined" href={act.href}>
+            {act.label}
+          </LinkButton>
+        </div>
       </div>
       <ul className="rows">{children}</ul>
     </div>

@@ -1,8 +1,9 @@
 import type { Composition } from '../nutrition/nutrients';
+import type { WeighedLine } from '../recipe/recipe';
 
-/** A row of the composition table. */
+/** A row of the composition table, a supply of the household, or another recipe. */
 export interface Food {
-  /** USDA's number of the food, five digits. */
+  /** USDA's number of the food, five digits; `L7` is the household's supply 7, `R3` its recipe 3, `S…` a pure substance. */
   readonly ndb: string;
   readonly name: string;
   readonly group: string;
@@ -20,6 +21,15 @@ export interface FoodMeasure {
 export interface KnownFood {
   readonly food: Food;
   readonly measures: readonly FoodMeasure[];
+  /** What a recipe is made of, and what it weighs in all: a line of it is a line of each of these. */
+  readonly made?: { readonly lines: readonly WeighedLine[]; readonly grams: number };
+}
+
+/** What a key of a food stands for. */
+export function foodKey(key: string): { readonly kind: 'table' | 'supply' | 'recipe'; readonly id: number } {
+  const own = /^([LR])(\d+)$/.exec(key);
+  if (!own) return { kind: 'table', id: NaN };
+  return { kind: own[1] === 'L' ? 'supply' : 'recipe', id: Number(own[2]) };
 }
 
 /** Water from the tap: it fills the pot, and the cook pours it on without counting it as food. */

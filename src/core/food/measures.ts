@@ -48,6 +48,8 @@ export function densityOf(food: Food, measures: readonly FoodMeasure[], asked?: 
 }
 
 const SIZES = ['extra large', 'large', 'medium', 'small', 'jumbo'];
+/** Other words for a stalk of celery. */
+const STALKS = new Set(['stick', 'rib']);
 const ANY_PIECE = new Set(['whole', 'piece', 'egg', 'fruit', 'root', '']);
 
 /** The table's measure for a counted word: "large" finds "large (7-1/4" …)" and "Potato large (3" …)". */
@@ -56,12 +58,14 @@ function pieceMeasure(word: string, measures: readonly FoodMeasure[]): FoodMeasu
     (measure) => tellsRawAmount(measure) && !TABLE_VOLUMES.some(([unit]) => unit.test(measure.unit)),
   );
   const leading = (measure: FoodMeasure) => measure.unit.toLowerCase().split(/[,(]/)[0]!.trim();
+  // "stalk, large" and "stalk, medium": a stalk of no size is a middling one.
   const named = (name: string) =>
+    usable.find((measure) => leading(measure) === name && /\bmedium\b/i.test(measure.unit)) ??
     usable.find((measure) => leading(measure) === name) ??
     usable.find((measure) => leading(measure).endsWith(` ${name}`) && !/slice|strip/.test(leading(measure))) ??
     usable.find((measure) => leading(measure).startsWith(`${name} `));
   if (word !== '' && word !== 'whole') {
-    const match = named(word);
+    const match = named(word) ?? (STALKS.has(word) ? named('stalk') : undefined);
     if (match || !ANY_PIECE.has(word)) return match;
   }
   // A bare count means a middling piece: by its size word, or by the food's own name ("beet (2" dia)").
@@ -81,6 +85,19 @@ const listMeasures = (measures: readonly FoodMeasure[]) =>
     .slice(0, 4)
     .map((measure) => `${measure.amount} ${measure.unit} (${measure.grams} g)`)
     .join(', ');
+
+const ownWords = (text: string) => new Set(text.toLowerCase().match(/[a-z]{4,}/g) ?? []);
+
+/**
+ * The measures with those first that the cook's words speak of: a cup of carrots, grated, is not a cup chopped.
+ * Source: common practice, no source.
+ */
+export function preferring(measures: readonly FoodMeasure[], words: string): readonly FoodMeasure[] {
+  const said = ownWords(words);
+  if (said.size === 0) return measures;
+  const spoken = (measure: FoodMeasure) => Number([...ownWords(measure.unit)].some((word) => said.has(word)));
+  return [...measures].sort((a, b) => spoken(b) - spoken(a));
+}
 
 /**
  * Turns a written quantity of a food into grams, by that food's own household measures.

@@ -7,6 +7,8 @@ export type FoodWords = Readonly<Record<string, string>>;
 export interface FoodIndex {
   /** The best `limit` foods for what has been typed so far, everyday forms first. */
   readonly search: (query: string, limit: number) => readonly Food[];
+  /** The same, but only foods that every word is in, as written: for lines that are read without being looked at. */
+  readonly exactly: (query: string, limit: number) => readonly Food[];
 }
 
 /** Words of a name that make it less of an everyday form, with what each costs. */
@@ -20,6 +22,7 @@ const LESS_EVERYDAY: readonly [RegExp, number][] = [
     0.45,
   ],
   [/\bfrozen\b/, 0.6],
+  [/\b(baby|glutinous|flowers|leaves|sprouted)\b/, 0.5],
   [
     /\b(imported|new zealand|australian|wagyu|alaska native|natreon|industrial|usda commodity|commodity|imitation|infant)\b/,
     0.4,
@@ -33,7 +36,7 @@ const LESS_EVERYDAY: readonly [RegExp, number][] = [
 /** How plain a food is, from 0 to 1: "Kale, raw" is plainer than "Kale, scotch, cooked, boiled, drained, with salt". */
 export function plainness(food: Pick<Food, 'name'>): number {
   const name = food.name.toLowerCase();
-  let score = /\b(raw|fresh|unprepared|dry|uncooked)\b/.test(name) ? 1 : 0.8;
+  let score = /\b(raw|fresh|unprepared|dry|uncooked)\b/.test(name) || !name.includes(',') ? 1 : 0.8;
   for (const [words, cost] of LESS_EVERYDAY) if (words.test(name)) score *= cost;
   return score * Math.pow(0.93, Math.max(0, name.split(/[ ,]+/).length - 3));
 }
@@ -93,12 +96,14 @@ export function indexFoods(foods: readonly Food[], synonyms: FoodWords): FoodInd
   });
   index.addAll(foods);
 
-  const search = (query: string, limit: number): readonly Food[] => {
+  const find = (query: string, limit: number, loosely: boolean): readonly Food[] => {
     const translated = translate(query, synonyms);
     const terms = words(translated).map(stem);
     if (terms.length === 0) return [];
-    const options = { prefix: true, combineWith: 'AND' as const };
+    // Read without being looked at, only a number may go on: "80" is "80%", but "lots" is no lotus.
+    const options = { prefix: loosely || ((term: string) => /^\d/.test(term)), combineWith: 'AND' as const };
     let hits = index.search(translated, options);
+    if (hits.length === 0 && !loosely) return [];
     if (hits.length === 0)
       hits = index.search(translated, { ...options, fuzzy: (term) => (term.length > 4 ? 0.25 : false) });
     if (hits.length === 0) hits = index.search(translated, { prefix: true, combineWith: 'OR' });
@@ -111,5 +116,8 @@ export function indexFoods(foods: readonly Food[], synonyms: FoodWords): FoodInd
       .slice(0, limit)
       .map(({ food }) => food);
   };
-  return { search };
+  return {
+    search: (query, limit) => find(query, limit, true),
+    exactly: (query, limit) => find(query, limit, false),
+  };
 }

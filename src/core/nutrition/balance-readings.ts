@@ -18,8 +18,8 @@ const both = (a: Nutrient, b: Nutrient) => (food: Composition) =>
   food[a] === undefined || food[b] === undefined ? undefined : food[a] + food[b];
 
 /**
- * How each nutrient of a profile is read from the food table. What the table does not hold (iodine, chloride, EPA and
- * DHA, alpha-linolenic acid) is left out: it comes from labels alone. Source: handbook 3; units of USDA SR 24.
+ * How each nutrient of a profile is read from a food. Iodine, EPA and DHA come from labels alone, chloride from labels
+ * and table salt; ALA also from plants. Source: handbook 3; units of USDA SR 24.
  */
 export const READINGS: Readonly<Record<string, Reading>> = {
   protein: { of: column('protein_g') },
@@ -42,6 +42,14 @@ export const READINGS: Readonly<Record<string, Reading>> = {
       food.omega6_g === undefined ? undefined : Math.min(food.omega6_g, food.polyunsaturated_fat_g ?? Infinity),
     standIn: 'all omega-6 stands in for linoleic acid: a little too high in eggs and liver',
   },
+  'alpha-linolenic acid': { of: column('ala_g'), standIn: 'in plants all omega-3 stands in for it' },
+  'EPA + DHA': {
+    of: column('epa_dha_g'),
+    standIn: 'from labels alone: the omega-3 of fish in the food table is only an upper bound, and is not counted',
+  },
+  iodine: { of: column('iodine_ug', 0.001), standIn: 'from labels alone: the food table does not hold it' },
+  chloride: { of: column('chloride_mg', 0.001), standIn: 'from labels and from table salt alone' },
+  'omega-3': { of: column('omega3_g') },
   calcium: { of: column('calcium_mg', 0.001) },
   phosphorus: { of: column('phosphorus_mg', 0.001) },
   potassium: { of: column('potassium_mg', 0.001) },

@@ -19,6 +19,8 @@ export interface BalanceRow {
   readonly most: number | undefined;
   /** What the lines with a value bring; undefined where no line has one: unknown, not 0. */
   readonly amount: number | undefined;
+  /** What counts against the most, where that is not the same: of vitamin A retinol alone. */
+  readonly againstMost?: number;
   /** The part of the food's weight that has a value, from 0 to 1. */
   readonly coverage: number;
   /** short: under the least though nearly all is known; perhaps: under it as far as is known. */
@@ -31,11 +33,22 @@ export interface BalanceRow {
   readonly standIn: string | undefined;
 }
 
+/** A proportion that a profile asks for. */
+export interface RatioRow {
+  readonly name: string;
+  readonly value: number | undefined;
+  readonly least: number | undefined;
+  readonly most: number | undefined;
+  readonly verdict: 'over' | 'short' | 'unknown' | 'met';
+}
+
 export interface Balance {
   /** Worst first. */
   readonly rows: readonly BalanceRow[];
   readonly calciumToPhosphorus: number | undefined;
   readonly zincToCopper: number | undefined;
+  /** The profile's proportions; undefined where one side is unknown. */
+  readonly ratios: readonly RatioRow[];
   readonly kcal: number;
   readonly explanation: Explanation;
 }
@@ -65,9 +78,12 @@ function sumOf(lines: readonly BalancedLine[], read: Reading['of'], perKcal: num
     amount += part;
     if (part > 0) own.push({ text: line.text, amount: part });
   }
+  const coverage = mass === 0 ? 0 : covered / mass;
+  // A pinch of a pure substance that surely holds none says nothing about the rest.
+  const told = covered > 0 && (amount > 0 || coverage >= NEARLY_ALL);
   return {
-    amount: covered === 0 ? undefined : amount,
-    coverage: mass === 0 ? 0 : covered / mass,
+    amount: told ? amount : undefined,
+    coverage,
     lines: own.sort((a, b) => b.amount - a.amount),
   };
 }
@@ -106,6 +122,7 @@ export function balanceOf(
         least: limit.least,
         most: limit.most,
         ...summed,
+        ...(name === 'vitamin A' && counted !== undefined ? { againstMost: counted } : {}),
         ofLeast: summed.amount !== undefined && limit.least !== undefined ? summed.amount / limit.least : undefined,
         verdict: verdictOf(summed, counted, limit),
         standIn: reading?.standIn,
@@ -120,6 +137,11 @@ export function balanceOf(
     rows: rows.sort((a, b) => RANK[a.verdict] - RANK[b.verdict] || (a.ofLeast ?? 9) - (b.ofLeast ?? 9)),
     calciumToPhosphorus: ratio(amount('calcium'), amount('phosphorus')),
     zincToCopper: ratio(amount('zinc'), amount('copper')),
+    ratios: (profile.ratios ?? []).map(({ name, of, to, least, most }) => {
+      const side = (nutrient: string) => (kcal > 0 ? sumOf(lines, READINGS[nutrient]!.of, perKcal).amount : undefined);
+      const value = ratio(side(of), side(to));
+      return { name, value, least, most, verdict: ratioVerdict(value, least, most) };
+    }),
     kcal,
     explanation: {
       title: `Against ${profile.name}`,
@@ -130,6 +152,11 @@ export function balanceOf(
       source: `${profile.source}. Composition: USDA SR 24. What heat takes of thiamin and other vitamins is not computed.`,
     },
   };
+}
+
+function ratioVerdict(value: number | undefined, least = 0, most = Infinity): RatioRow['verdict'] {
+  if (value === undefined) return 'unknown';
+  return value < least * (1 - HAIR) ? 'short' : value > most * (1 + HAIR) ? 'over' : 'met';
 }
 
 function verdictOf(summed: Summed, counted: number | undefined, { least, most }: Limit): BalanceRow['verdict'] {

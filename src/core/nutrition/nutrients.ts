@@ -54,7 +54,10 @@ export const NUTRIENTS = [
   'valine_g',
 ] as const;
 
-export type Nutrient = (typeof NUTRIENTS)[number];
+/** What the table does not hold and only labels say; ALA and chloride are told from other columns where that is sound. */
+export const LABEL_ONLY = ['iodine_ug', 'chloride_mg', 'ala_g', 'epa_dha_g'] as const;
+
+export type Nutrient = (typeof NUTRIENTS)[number] | (typeof LABEL_ONLY)[number];
 
 /** Amounts per 100 g. A nutrient that was not measured is absent, never 0. */
 export type Composition = Readonly<Partial<Record<Nutrient, number>>>;

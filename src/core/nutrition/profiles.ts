@@ -13,6 +13,27 @@ export const profilesSchema = z.object({
       name: z.string(),
       source: z.string(),
       limits: z.record(z.string(), limitSchema),
+      /** Two nutrients that must stand in proportion, by mass. */
+      ratios: z
+        .array(
+          z.object({
+            name: z.string(),
+            of: z.string(),
+            to: z.string(),
+            least: z.number().positive().optional(),
+            most: z.number().positive().optional(),
+          }),
+        )
+        .optional(),
+    }),
+  ),
+  /** What growing dogs must not get more of, per 1000 kcal; the first row that fits a pup holds. */
+  pups: z.array(
+    z.object({
+      name: z.string(),
+      most: z.number().positive(),
+      fromAdultKg: z.number().positive().optional(),
+      source: z.string(),
     }),
   ),
 });

@@ -4,7 +4,7 @@ import { testFoods, testProfiles } from '../../../tests/fixtures/reference-files
 import { lineOf, workedExample } from '../../../tests/fixtures/worked-example';
 import { grams } from '../quantity/units';
 import { balanceOf } from './balance';
-import { leastRelaxed, leastWeight, programmeOf, propose, type Candidate, type Programme } from './propose';
+import { leastRelaxed, leastSum, programmeOf, propose, type Candidate, type Programme } from './propose';
 
 const PROFILES = testProfiles();
 const FOODS = testFoods().filter((food) => food.group !== 'Water');
@@ -60,7 +60,7 @@ describe('beside HiGHS, an independent solver', () => {
     let unmet = 0;
     for (let problem = 0; problem < 200; problem++) {
       const programme = randomProblem(random);
-      const own = leastWeight(programme);
+      const own = leastSum(programme);
       const theirs = highs.solve(asText(programme));
       const slack = own ? [] : leastRelaxed(programme).slack;
       const borderline = !own && Math.max(0, ...slack) <= 1e-6;

@@ -10,6 +10,8 @@ import type { Portioned } from './totals';
 export interface Candidate {
   readonly food: Pick<Food, 'ndb' | 'name' | 'group' | 'per100'>;
   readonly cap: Grams;
+  /** What one g costs, where the objective is cost. */
+  readonly price?: number;
 }
 
 export interface Addition {
@@ -51,6 +53,8 @@ export interface LimitRow {
 export interface Programme {
   readonly rows: readonly LimitRow[];
   readonly caps: readonly number[];
+  /** What one g of each candidate counts in the objective: 1 for weight, its price for cost. */
+  readonly prices: readonly number[];
   readonly dropped: readonly string[];
 }
 
@@ -99,13 +103,42 @@ export function programmeOf(
     if (limit.least !== undefined) add('least', limit.least, reading.of);
     if (limit.most !== undefined) add('most', limit.most, name === 'vitamin A' ? RETINOL : reading.of);
   }
-  return { rows, caps: candidates.map((candidate) => candidate.cap), dropped };
+  for (const ratio of profile.ratios ?? []) rows.push(...ratioRows(ratio, lines, candidates, profile, kcal));
+  return {
+    rows,
+    caps: candidates.map((candidate) => candidate.cap),
+    prices: candidates.map((candidate) => candidate.price ?? 1),
+    dropped,
+  };
+}
+
+/** A proportion as rows: of − least × to ≥ 0, of − most × to ≤ 0; its own measure is the least of what it is to. */
+function ratioRows(
+  { name, of, to, least, most }: NonNullable<Profile['ratios']>[number],
+  lines: readonly Portioned[],
+  candidates: readonly Candidate[],
+  profile: Profile,
+  kcal: number,
+): LimitRow[] {
+  const whole = ((profile.limits[to]?.least ?? 1) * kcal) / 1000;
+  const row = (side: LimitRow['side'], times: number): LimitRow => {
+    const per100 = ({ food }: { readonly food: Pick<Food, 'per100'> }) =>
+      (READINGS[of]!.of(food.per100) ?? 0) - times * (READINGS[to]!.of(food.per100) ?? 0);
+    return {
+      name,
+      side,
+      bound: -lines.reduce((sum, line) => sum + (per100(line) * line.grams) / 100, 0),
+      perGram: candidates.map((candidate) => per100(candidate) / 100),
+      whole,
+    };
+  };
+  return [...(least === undefined ? [] : [row('least', least)]), ...(most === undefined ? [] : [row('most', most)])];
 }
 
 const OPTIONS = { checkCycles: true, maxPivots: 100_000 } as const;
 
 /** The rows and caps as the solver takes them, every row in parts of its own limit: IU and mg then weigh alike. */
-function inParts({ rows, caps }: Programme) {
+function inParts({ rows, caps, prices }: Programme) {
   const constraints = new Map<string, { min?: number; max?: number }>();
   rows.forEach(({ side, bound, whole }, index) =>
     constraints.set(`r${index}`, side === 'least' ? { min: bound / whole } : { max: bound / whole }),
@@ -115,7 +148,7 @@ function inParts({ rows, caps }: Programme) {
     caps.map((_, index) => [
       `x${index}`,
       {
-        price,
+        price: price * prices[index]!,
         [`c${index}`]: 1,
         ...Object.fromEntries(rows.map(({ perGram, whole }, at) => [`r${at}`, perGram[index]! / whole])),
       },
@@ -126,8 +159,8 @@ function inParts({ rows, caps }: Programme) {
 const amountsOf = (found: ReadonlyMap<string, number>, letter: 'x' | 's', count: number): number[] =>
   Array.from({ length: count }, (_, index) => found.get(`${letter}${index}`) ?? 0);
 
-/** The least weight of additions, in g of each, that holds every row; undefined where nothing does. */
-export function leastWeight(programme: Programme): readonly number[] | undefined {
+/** The least weight (or cost) of additions, in g of each, that holds every row; undefined where nothing does. */
+export function leastSum(programme: Programme): readonly number[] | undefined {
   const { constraints, variables } = inParts(programme);
   const solution = solve({ direction: 'minimize', objective: 'price', constraints, variables: variables(1) }, OPTIONS);
   return solution.status === 'optimal' ? amountsOf(new Map(solution.variables), 'x', programme.caps.length) : undefined;
@@ -152,7 +185,7 @@ export function leastRelaxed(programme: Programme): {
 }
 
 /**
- * Which additions, at least in weight, bring every nutrient between its least and its most. Where none can, the limits
+ * Which additions, at least in weight or in cost where the candidates have a price, bring every nutrient between its least and its most. Where none can, the limits
  * that stand in each other's way, with the smallest parts by which they must give way.
  *
  * Takes the lines that are eaten, the candidates with their caps in g, the nutrients, one profile and the household's
@@ -166,7 +199,7 @@ export function propose(
   factors: EnergyFactors,
 ): Proposed {
   const programme = programmeOf(eaten, candidates, nutrients, profile, factors);
-  const met = leastWeight(programme);
+  const met = leastSum(programme);
   const relaxed = met ? undefined : leastRelaxed(programme);
   const amounts = met ?? relaxed!.grams;
   return {

@@ -1,14 +1,13 @@
-import type { Food, FoodMeasure } from '../food/food';
+import type { KnownFood } from '../food/food';
 import { energyOf, type EnergyFactors } from '../nutrition/energy';
 import type { Quantity } from '../quantity/quantity';
-import { grams, type Grams, type UnitSet } from '../quantity/units';
+import type { Grams, UnitSet } from '../quantity/units';
 import { kitchenMeasure } from './kitchen-measure';
 
 interface MeasuredLine {
   readonly grams: Grams;
   readonly quantity: Quantity;
-  readonly food: Food;
-  readonly measures: readonly FoodMeasure[];
+  readonly source: Pick<KnownFood, 'food' | 'measures'>;
 }
 
 export interface ScaledLine {
@@ -21,25 +20,30 @@ export interface ScaledLine {
 const TOLD_FROM = 0.01;
 
 /**
- * Every line of a recipe times the factor, in g and in kitchen measures, and by how much the energy moves when all of
+ * Every line of a recipe with what is to be bought for it, in g and in kitchen measures, and by how much the energy moves when all of
  * it is measured that way; undefined where that is at most 1 %. Source: common practice, no source.
  */
 export function scaledForKitchen(
   lines: readonly MeasuredLine[],
-  factor: number,
+  bought: readonly Grams[],
   set: UnitSet,
   factors: EnergyFactors,
 ): { readonly lines: readonly ScaledLine[]; readonly drift: number | undefined } {
-  const scaled = lines.map((line) => ({ line, grams: grams(line.grams * factor) }));
+  const scaled = lines.map((line, index) => ({ line, grams: bought[index]! }));
   const written = scaled.map(({ line, grams: mass }) =>
-    kitchenMeasure({ grams: mass, unscaledGrams: line.grams, quantity: line.quantity }, line.food, line.measures, set),
+    kitchenMeasure(
+      { grams: mass, unscaledGrams: line.grams, quantity: line.quantity },
+      line.source.food,
+      line.source.measures,
+      set,
+    ),
   );
   const exact = energyOf(
-    scaled.map(({ line, grams: mass }) => ({ grams: mass, food: line.food })),
+    scaled.map(({ line, grams: mass }) => ({ grams: mass, food: line.source.food })),
     factors,
   );
   const measured = energyOf(
-    scaled.map(({ line }, index) => ({ grams: written[index]!.amount, food: line.food })),
+    scaled.map(({ line }, index) => ({ grams: written[index]!.amount, food: line.source.food })),
     factors,
   );
   const drift = exact > 0 ? measured / exact - 1 : 0;

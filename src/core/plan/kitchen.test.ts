@@ -16,8 +16,11 @@ function line(text: string, ndb: string, set: UnitSet = 'us') {
   const list = measures.get(ndb) ?? [];
   const resolved = resolveGrams(read.value, food, list);
   if (!resolved.ok) throw new Error(resolved.problem.message);
-  return { grams: resolved.value.grams, quantity: read.value, food, measures: list };
+  return { grams: resolved.value.grams, quantity: read.value, source: { food, measures: list } };
 }
+
+const times = (of: ReturnType<typeof line>, factor: number, set: UnitSet) =>
+  scaledForKitchen([of], [grams(of.grams * factor)], set, '4-9-4');
 
 // Common practice (handbook 1): eggs whole, cups to 1/4, spoons to 1/8 tsp, pounds and ounces; no source.
 test.each([
@@ -27,14 +30,14 @@ test.each([
   ['1 kg', '17343', 1.8684, 'metric', undefined, 1868.4],
   ['1 tbsp', '04582', 2, 'us', '2 tbsp', 28],
 ] as const)('%s of %s × %d (%s) is %s', (text, ndb, factor, set, words, mass) => {
-  const { lines } = scaledForKitchen([line(text, ndb, set)], factor, set, '4-9-4');
+  const { lines } = times(line(text, ndb, set), factor, set);
   expect(lines[0]!.measure).toBe(words);
   expect(lines[0]!.grams).toBeCloseTo(mass, 0);
 });
 
 test('a drift of more than 1 % of the energy is told, a smaller one is not', () => {
-  expect(scaledForKitchen([line('2 large', '01123')], 1.6, 'us', '4-9-4').drift).toBeCloseTo(3 / 3.2 - 1, 6);
-  expect(scaledForKitchen([line('2 lb', '17343')], 1.5, 'us', '4-9-4').drift).toBeUndefined();
+  expect(times(line('2 large', '01123'), 1.6, 'us').drift).toBeCloseTo(3 / 3.2 - 1, 6);
+  expect(times(line('2 lb', '17343'), 1.5, 'us').drift).toBeUndefined();
 });
 
 test.each([

@@ -43,7 +43,8 @@ const UNITS: ReadonlyMap<string, Unit> = new Map<string, Unit>([
   ...volume('drop', 'drop drops'),
   ...count(
     'squirt splash handful scoop stalk head bunch large medium small jumbo whole clove slice piece fillet leaf egg ' +
-      'breast thigh liver wing ear root fruit bag can tin jar box pack package packet carton container spear sprig',
+      'breast thigh liver wing ear root fruit bag can tin jar box pack package packet carton container spear sprig capsule ' +
+      'softgel tablet pump sachet stick rib',
   ),
 ]);
 

@@ -99,3 +99,6 @@ export const writeDose = (amount: number): string =>
 /** A mass that a scale can show and that is not less: tenths below 10 g, whole grams above. */
 export const weighableUp = (mass: number): number =>
   mass < 10 ? Math.ceil(mass * 10 - 1e-9) / 10 : Math.ceil(mass - 1e-9);
+
+/** Minor units of a currency as its code and a figure: "EUR 1.20". */
+export const writeMoney = (minor: number, currency: string): string => `${currency} ${(minor / 100).toFixed(2)}`;

@@ -1,11 +1,8 @@
 import type { FoodFacts } from '../dog/food-facts';
 import type { EnergyFactors } from '../nutrition/energy';
 import type { EnergyDensity } from '../quantity/units';
-import type { Part, WeighedLine } from './recipe';
+import { ANIMAL, type WeighedLine } from './recipe';
 import { recipeSheet } from './sheet';
-
-/** What counts as raw animal protein by weight: meat, organs and eggs (common practice, no source). */
-const ANIMAL: ReadonlySet<Part> = new Set(['muscle', 'muscular organ', 'secreting organ', 'egg']);
 
 /**
  * What the portion schools have to know about a recipe's food.

@@ -30,6 +30,8 @@ export interface CheckedLine {
   readonly words: string;
   readonly part: Part;
   readonly moment: Moment;
+  /** Broth bones are strained out: nothing of them is eaten. */
+  readonly strained?: boolean;
 }
 
 /** The lines of a recipe as hazards look at them. */
@@ -39,9 +41,16 @@ export const checkedLines = (
     readonly preparation?: string;
     readonly part: Part;
     readonly moment: Moment;
+    readonly strained?: boolean;
   }[],
 ): CheckedLine[] =>
-  lines.map(({ food, preparation, part, moment }) => ({ ndb: food.ndb, words: preparation ?? '', part, moment }));
+  lines.map(({ food, preparation, part, moment, strained = false }) => ({
+    ndb: food.ndb,
+    words: preparation ?? '',
+    part,
+    moment,
+    strained,
+  }));
 
 export interface HazardHit {
   readonly hazard: Hazard;
@@ -67,7 +76,7 @@ const isCooked = (moment: Moment) => moment === 'cook' || moment === 'off heat';
 function hits(hazard: Hazard, line: CheckedLine): boolean {
   if (hazard.onlyRaw === true && isCooked(line.moment)) return false;
   if (hazard.onlyCooked === true && !isCooked(line.moment)) return false;
-  if (hazard.part !== undefined && hazard.part === line.part && isCooked(line.moment)) return true;
+  if (hazard.part !== undefined && hazard.part === line.part && isCooked(line.moment)) return line.strained !== true;
   return hazard.foods.includes(line.ndb) || namesHazard(hazard, line.words);
 }
 

@@ -19,6 +19,9 @@ export const PARTS = [
 /** What a line is in the shape of a recipe. */
 export type Part = (typeof PARTS)[number];
 
+/** What counts as animal protein by weight: meat, organs and eggs (common practice, no source). */
+export const ANIMAL: ReadonlySet<Part> = new Set(['muscle', 'muscular organ', 'secreting organ', 'egg']);
+
 export const MOMENTS = ['cook', 'off heat', 'stir-in', 'bowl'] as const;
 /** When a line goes in; a bowl line never enters the batch or its density. */
 export type Moment = (typeof MOMENTS)[number];

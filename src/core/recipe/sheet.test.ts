@@ -1,8 +1,10 @@
 import { dogOf } from '../../../tests/fixtures/dogs';
 import fc from 'fast-check';
-import { scaleFor, scaleLines, needsOf } from '../plan/scale';
+import { needsOf, scaleFor } from '../plan/scale';
+import type { WeighedLine } from './recipe';
+import { ALONE, linesAt } from './bases';
 import { grams, kilocalories } from '../quantity/units';
-import { lineOf, pouredWaterLine, workedExample } from '../../../tests/fixtures/worked-example';
+import { asWritten, lineOf, pouredWaterLine, workedExample } from '../../../tests/fixtures/worked-example';
 import { weighYield } from '../portion/yield';
 import { guessPart } from './part-of-food';
 import { proteinMark } from './protein';
@@ -81,6 +83,8 @@ test('a counted yield is an estimate; impossible readings are refused at their f
   expect(weighYield({ by: 'scale', vessels: [] }, grams(0), sheet)).toMatchObject({ problem: { field: 'vessels' } });
 });
 
+const scaled = (lines: readonly WeighedLine[], scale: number) => linesAt(asWritten(lines), { ...ALONE, scale });
+
 test('scaling is linear, and its inverse restores the recipe', () => {
   fc.assert(
     fc.property(
@@ -88,9 +92,9 @@ test('scaling is linear, and its inverse restores the recipe', () => {
       fc.double({ min: 0.01, max: 100, noNaN: true }),
       (a, b) => {
         const lines = workedExample();
-        const kcal = (factor: number) => recipeSheet(scaleLines(lines, factor), '4-9-4').kcal;
+        const kcal = (factor: number) => recipeSheet(scaled(lines, factor), '4-9-4').kcal;
         expect(kcal(a + b) / (kcal(a) + kcal(b))).toBeCloseTo(1, 9);
-        const back = scaleLines(scaleLines(lines, a), 1 / a);
+        const back = scaled(scaled(lines, a), 1 / a);
         back.forEach((line, index) => expect(line.grams / lines[index]!.grams).toBeCloseTo(1, 9));
       },
     ),
@@ -103,8 +107,8 @@ test('a scaled recipe holds exactly what the dogs need', () => {
       const recipe = recipeSheet(workedExample(), '4-9-4').kcal;
       const scale = scaleFor([{ dogId: 1, name: 'x', byDay: byDay.map(kilocalories) }], recipe);
       if (!scale.ok) throw new Error(scale.problem.message);
-      const scaled = recipeSheet(scaleLines(workedExample(), scale.value.factor), '4-9-4').kcal;
-      expect(scaled / byDay.reduce((sum, kcal) => sum + kcal, 0)).toBeCloseTo(1, 9);
+      const kcal = recipeSheet(scaled(workedExample(), scale.value.factor), '4-9-4').kcal;
+      expect(kcal / byDay.reduce((sum, kcal) => sum + kcal, 0)).toBeCloseTo(1, 9);
     }),
   );
 });

@@ -2,12 +2,12 @@ import 'server-only';
 import { eq } from 'drizzle-orm';
 import { daysBetween, readLocalDate } from '@/core/calendar/local-date';
 import { avoidedIn, sayAvoided, stops } from '@/core/dog/avoid';
-import { needsOf, scaleFor, scaleLines, sum } from '@/core/plan/scale';
+import { energyOverScale, kgDaysOf, needsOf, scaleFor, sum } from '@/core/plan/scale';
 import { checkShares, FATES, type Shares } from '@/core/portion/shares';
 import { weighYield, type Weighing } from '@/core/portion/yield';
 import { grams } from '@/core/quantity/units';
 import { checkedLines, hazardsIn, sayHazard, stopsPlan } from '@/core/recipe/hazards';
-import { recipeSheet } from '@/core/recipe/sheet';
+import { everyLine, linesOfWeights, takenLines } from '@/core/recipe/bases';
 import { batch, load, plan, planDog, share } from '../schema/batches';
 import { readBatch, type StoredBatch } from '../repositories/batches';
 import { readDogs, type StoredDog } from '../repositories/dogs';
@@ -21,6 +21,8 @@ export interface PlanEntry {
   readonly firstDay: string;
   /** The cautions of the recipe that the cook has seen and goes on with. */
   readonly seen: readonly string[];
+  /** Of each choice of the recipe, the place of the line that is taken. */
+  readonly choices?: Readonly<Record<string, number>>;
 }
 
 /** Plans one batch that covers exactly these dogs for these days. */
@@ -33,7 +35,7 @@ export async function planBatch(context: Context, entry: PlanEntry): Promise<{ b
   const version = (await readLatestVersion(tx, reference, entry.recipeId)) ?? refuse('Choose a recipe.', 'recipeId');
   const dogs = (await readDogs(tx)).filter((dog) => entry.dogIds.includes(dog.id));
   for (const dog of dogs) {
-    const foods = version.lines.map((line) => line.food);
+    const foods = everyLine(version.written).map((line) => line.food);
     const never = avoidedIn(dog.avoids, foods, (ndb) => reference.foods.get(ndb)?.name).filter(stops);
     if (never.length > 0) {
       refuse(`${dog.name} does not get ${sayAvoided(never)}, and this recipe holds it.`, 'dogIds');
@@ -41,17 +43,30 @@ export async function planBatch(context: Context, entry: PlanEntry): Promise<{ b
   }
   checkHazards(context, version, dogs, entry.seen);
   const needs = needsOf(dogs, firstDay, entry.days, entry.recipeId);
-  const { factor } = need(scaleFor(needs, recipeSheet(version.lines, household.energyFactors).kcal));
+  const kgDays = new Map(dogs.map((dog) => [dog.id, kgDaysOf(dog, firstDay, entry.days)]));
+  const at = { dogDays: dogs.length * entry.days, kgDays: sum([...kgDays.values()]), loads: 1, choices: entry.choices };
+  const { factor } = need(scaleFor(needs, energyOverScale(version.written, at, household.energyFactors)));
   const [planned] = await tx
     .insert(plan)
     .values({ firstDay, days: entry.days, createdAt: now })
     .returning({ id: plan.id });
-  await tx
-    .insert(planDog)
-    .values(needs.map((dog) => ({ planId: planned!.id, dogId: dog.dogId, kcal: sum(dog.byDay) })));
+  await tx.insert(planDog).values(
+    needs.map((dog) => ({
+      planId: planned!.id,
+      dogId: dog.dogId,
+      kcal: sum(dog.byDay),
+      kgDays: kgDays.get(dog.dogId)!,
+    })),
+  );
   const [made] = await tx
     .insert(batch)
-    .values({ planId: planned!.id, versionId: version.id, scale: factor, createdAt: now })
+    .values({
+      planId: planned!.id,
+      versionId: version.id,
+      scale: factor,
+      choices: entry.choices ?? null,
+      createdAt: now,
+    })
     .returning({ id: batch.id });
   return { batchId: made!.id };
 }
@@ -59,11 +74,11 @@ export async function planBatch(context: Context, entry: PlanEntry): Promise<{ b
 /** Never-foods stop a plan; what a vet may allow stops it without a note; cautions must have been seen. */
 function checkHazards(
   { reference }: Context,
-  version: { readonly lines: Parameters<typeof checkedLines>[0] },
+  version: { readonly written: Parameters<typeof everyLine>[0] },
   dogs: readonly StoredDog[],
   seen: readonly string[],
 ): void {
-  for (const { hazard } of hazardsIn(checkedLines(version.lines), reference.hazards)) {
+  for (const { hazard } of hazardsIn(checkedLines(everyLine(version.written)), reference.hazards)) {
     if (hazard.level === 'never') refuse(`This recipe holds ${sayHazard(hazard)} It is not cooked.`, 'recipeId');
     const without = dogs.find((dog) =>
       stopsPlan(
@@ -96,8 +111,8 @@ export async function startCooking(
   const { tx, now, reference } = context;
   const planned = await batchIn(context, input.batchId, ['planned']);
   const [version] = await readVersions(tx, reference, [planned.versionId]);
-  const lines = scaleLines(version!.lines, planned.scale);
-  if (input.grams.length !== lines.length) refuse('The recipe has changed under this page. Look again.');
+  const takes = takenLines(version!.written, planned.at);
+  if (input.grams.length !== takes.length) refuse('The recipe has changed under this page. Look again.');
   for (const [index, weight] of input.grams.entries()) {
     if (!(weight > 0)) refuse('How much of this really went in? A weight above 0.', `grams.${index}`);
     if (weight > 200_000) refuse('That is more than a home kitchen cooks at once.', `grams.${index}`);
@@ -107,13 +122,10 @@ export async function startCooking(
     .set({
       startedAt: now,
       evidence: {
-        lines: lines.map(({ text, food, part, moment }, index) => ({
-          text,
-          food,
-          part,
-          moment,
-          grams: input.grams[index]!,
-        })),
+        lines: linesOfWeights(
+          takes.map((take) => take.written),
+          input.grams,
+        ).map(({ text, food, part, moment, grams: mass }) => ({ text, food, part, moment, grams: mass })),
       },
     })
     .where(eq(batch.id, input.batchId));

@@ -1,82 +1,142 @@
 import 'server-only';
 import { desc, eq } from 'drizzle-orm';
-import { checkRecipe, readLineAmount } from '@/core/recipe/entry';
-import type { Moment, Part } from '@/core/recipe/recipe';
+import { foodKey, type KnownFood } from '@/core/food/food';
+import type { Problem } from '@/core/problem';
+import { readSpan } from '@/core/quantity/reading';
+import { checkRecipe, isBlank, isWords, readLines } from '@/core/recipe/entry';
+import type { ComponentEntry, RecipeEntry } from '@/core/recipe/entry-schema';
 import { codeLetter } from '@/core/stock/code';
+import { readPantry } from '../repositories/pantry';
+import { readRecipeAsFood, readRecipesWithin } from '../repositories/recipes';
 import { component, line, recipe, recipeVersion } from '../schema/recipes';
 import { need, Refusal, refuse, type Context } from './run';
-import type { Problem } from '@/core/problem';
-
-/** A line as typed: the amount in the cook's words, of a food of the table. */
-export interface LineEntry {
-  readonly amount: string;
-  readonly ndb: string;
-  readonly preparation?: string;
-  readonly part: Part;
-  readonly moment: Moment;
-}
-
-export interface RecipeEntry {
-  readonly name: string;
-  readonly lines: readonly LineEntry[];
-}
 
 /** Stores a recipe: a new one, or the next version of one. A version that was cooked from is never touched. */
 export async function saveRecipe(
   context: Context,
   input: { id?: number; entry: RecipeEntry },
 ): Promise<{ recipeId: number }> {
-  const { tx, now, household, reference } = context;
-  const name = need(checkRecipe(input.entry.name, input.entry.lines));
-  const problems: Problem[] = [];
-  const lines = input.entry.lines.map((entry, index) => {
-    const food = reference.foods.get(entry.ndb);
-    if (!food) {
-      problems.push({ field: `lines.${index}.ndb`, message: 'Choose a food from the table.' });
-      return undefined;
-    }
-    const read = readLineAmount(entry.amount, food, reference.measures.get(entry.ndb) ?? [], household.unitSet);
-    if (!read.ok) problems.push({ field: `lines.${index}.amount`, message: read.problem.message });
-    return read.ok ? { entry, ...read.value } : undefined;
-  });
+  const { tx, now, household } = context;
+  const { entry } = input;
+  const known = await foodsOf(context, input);
+  const { each } = readLines(entry.lines, (key) => known.get(key), household.unitSet);
+  const problems: Problem[] = each.flatMap((read, index) =>
+    !read || read.ok ? [] : [{ field: `lines.${index}.${read.problem.field}`, message: read.problem.message }],
+  );
+  const name = checkRecipe(
+    entry.name,
+    entry.lines.filter((line) => !isWords(line) && !isBlank(line)),
+  );
+  if (!name.ok) problems.push(name.problem);
+  const components = (entry.components ?? [{ name: 'pot' }]).map((each, index) => readComponent(each, index, problems));
+  if (entry.lines.some((each) => (each.component ?? 0) >= components.length))
+    problems.push({ message: 'A line stands in a component that is not here.', field: 'lines' });
   if (problems.length > 0) throw new Refusal(...problems);
 
-  const recipeId = input.id ?? (await newRecipe(context, name));
-  if (input.id !== undefined) {
-    const renamed = await tx.update(recipe).set({ name }).where(eq(recipe.id, input.id)).returning({ id: recipe.id });
-    if (renamed.length === 0) refuse('This recipe is not here any more.');
+  const recipeId = input.id ?? (await newRecipe(context, need(name)));
+  const renamed = await tx
+    .update(recipe)
+    .set({ name: need(name), shape: entry.shape || null })
+    .where(eq(recipe.id, recipeId))
+    .returning({ id: recipe.id });
+  if (renamed.length === 0) refuse('This recipe is not here any more.');
+  const latest = await latestOf(context, recipeId);
+  const [version] = await tx
+    .insert(recipeVersion)
+    .values({
+      recipeId,
+      number: (latest?.number ?? 0) + 1,
+      note: entry.note?.trim() || null,
+      preview: entry.preview ?? null,
+      createdAt: now,
+    })
+    .returning({ id: recipeVersion.id });
+  const made = await tx
+    .insert(component)
+    .values(components.map((each, position) => ({ ...each, versionId: version!.id, position })))
+    .returning({ id: component.id });
+  await tx.insert(line).values(
+    await Promise.all(
+      entry.lines.map(async (typed, position) => {
+        const read = each[position];
+        const own = read?.ok ? read.value : undefined;
+        const { kind, id } = foodKey(typed.ndb);
+        return {
+          componentId: made[typed.component ?? 0]!.id,
+          position,
+          amount: typed.amount.trim(),
+          quantity: own?.quantity ?? null,
+          grams: own?.line.grams ?? null,
+          foodNdb: own && kind === 'table' ? typed.ndb : null,
+          supplyId: own && kind === 'supply' ? id : null,
+          sourceVersionId: own && kind === 'recipe' ? (await latestOf(context, id))!.id : null,
+          preparation: typed.preparation?.trim() || null,
+          part: typed.part,
+          moment: typed.moment,
+          basis: own?.line.basis ?? ('batch' as const),
+          refuse: own?.line.refuse ?? 0,
+          strained: own?.line.strained ?? false,
+          state: own?.line.state ?? ('raw' as const),
+          per: own?.line.per ?? null,
+          choice: own?.line.choice ?? null,
+        };
+      }),
+    ),
+  );
+  return { recipeId };
+}
+
+/** The foods that a recipe names, the recipe itself never among them. */
+async function foodsOf(
+  { tx, reference }: Context,
+  input: { id?: number; entry: RecipeEntry },
+): Promise<ReadonlyMap<string, KnownFood>> {
+  const pantry = await readPantry(tx, reference);
+  const known = new Map<string, KnownFood>();
+  for (const [index, { ndb }] of input.entry.lines.entries()) {
+    const { kind, id } = foodKey(ndb);
+    if (kind === 'recipe' && !known.has(ndb)) {
+      if (input.id !== undefined && (await readRecipesWithin(tx, [id])).has(input.id))
+        refuse('This recipe would stand in itself. Choose another one.', `lines.${index}.ndb`);
+      const made = await readRecipeAsFood(tx, reference, id);
+      if (made) known.set(ndb, made);
+    } else {
+      const food = pantry.knownOf(ndb);
+      if (food) known.set(ndb, food);
+    }
   }
+  return known;
+}
+
+function readComponent(entry: ComponentEntry, index: number, problems: Problem[]) {
+  const at = (field: string) => `components.${index}.${field}`;
+  const name = entry.name.trim();
+  if (name === '') problems.push({ field: at('name'), message: 'What is cooked in this vessel?' });
+  const number = (text: string | undefined, field: string, least: number, most: number, message: string) => {
+    if ((text ?? '').trim() === '') return null;
+    const read = readSpan(text!);
+    if (read.ok && read.value.low >= least && read.value.low <= most) return read.value.low;
+    problems.push({ field: at(field), message });
+    return null;
+  };
+  const minutes = number(entry.minutes, 'minutes', 1, 2880, 'Minutes, from 1 to 2880.');
+  return {
+    name: name || 'pot',
+    vessel: entry.vessel?.trim() || null,
+    method: entry.method?.trim() || null,
+    minutes: minutes === null ? null : Math.round(minutes),
+    celsius: number(entry.celsius, 'celsius', 30, 300, 'Degrees Celsius, from 30 to 300.'),
+  };
+}
+
+async function latestOf({ tx }: Context, recipeId: number) {
   const [latest] = await tx
-    .select({ number: recipeVersion.number })
+    .select({ id: recipeVersion.id, number: recipeVersion.number })
     .from(recipeVersion)
     .where(eq(recipeVersion.recipeId, recipeId))
     .orderBy(desc(recipeVersion.number))
     .limit(1);
-  const [version] = await tx
-    .insert(recipeVersion)
-    .values({ recipeId, number: (latest?.number ?? 0) + 1, createdAt: now })
-    .returning({ id: recipeVersion.id });
-  const [pot] = await tx
-    .insert(component)
-    .values({ versionId: version!.id, position: 0, name: 'pot' })
-    .returning({ id: component.id });
-  await tx.insert(line).values(
-    lines
-      .filter((each) => each !== undefined)
-      .map(({ entry, quantity, grams }, position) => ({
-        componentId: pot!.id,
-        position,
-        amount: entry.amount.trim(),
-        quantity,
-        grams,
-        foodNdb: entry.ndb,
-        preparation: entry.preparation?.trim() || null,
-        part: entry.part,
-        moment: entry.moment,
-        basis: 'batch' as const,
-      })),
-  );
-  return { recipeId };
+  return latest;
 }
 
 async function newRecipe({ tx, now }: Context, name: string): Promise<number> {

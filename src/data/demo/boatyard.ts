@@ -4,6 +4,7 @@ import { dayEnergy } from '@/core/dog/day-energy';
 import { projectedWeight } from '@/core/dog/growth';
 import { mealsOn } from '@/core/dog/meals';
 import { grams } from '@/core/quantity/units';
+import { linesAt, takenLines } from '@/core/recipe/bases';
 import { drawMeal, fitFor, inOrderOfUse } from '@/core/stock/draw';
 import { contextFor, type Context } from '../commands/run';
 import { planBatch, setShares, startCooking, weighBatch } from '../commands/batches';
@@ -15,6 +16,7 @@ import { reportIntake } from '../commands/weigh-ins';
 import { saveTrays, sealShare } from '../commands/packs';
 import { saveRecipe } from '../commands/recipes';
 import { movePacks } from '../commands/stock';
+import { saveSupply } from '../commands/supplies';
 import type { Database, Tx } from '../database';
 import type { Reference } from '../reference/reference';
 import { densityOfBatch, readBatch, type WeighedBatch } from '../repositories/batches';
@@ -23,7 +25,7 @@ import { readHousehold, readPlaces } from '../repositories/household';
 import { readVersions } from '../repositories/recipes';
 import { readStock, readWarmShares, sourceOf, warmSourceOf } from '../repositories/stock';
 import { weighIn } from '../schema/dogs';
-import { DOGS, RECIPES } from './cast';
+import { DOGS, RECIPES, SUPPLIES } from './cast';
 
 /**
  * The boatyard cottage: three made-up dogs, three recipes, two batches cooked some days ago and partly eaten, the
@@ -39,6 +41,7 @@ export async function loadDemo(db: Database, reference: Reference, now: Date): P
 
     await storeDogs(tx, await at(-42, '09:00'), today);
     const recipeIds: number[] = [];
+    for (const entry of SUPPLIES) await saveSupply(await at(-41, '19:00'), { entry });
     for (const entry of RECIPES) recipeIds.push((await saveRecipe(await at(-40, '10:00'), { entry })).recipeId);
     const dogIds = (await readDogs(tx)).map((dog) => dog.id);
 
@@ -147,8 +150,9 @@ async function cook(
   });
   const planned = (await readBatch(tx, batchId, context.household.energyFactors))!;
   const [version] = await readVersions(tx, context.reference, [planned.versionId]);
-  await startCooking(context, { batchId, grams: version!.lines.map((line) => Math.round(line.grams * planned.scale)) });
-  const inPot = version!.lines.reduce((sum, line) => sum + line.grams * planned.scale, 0);
+  const takes = takenLines(version!.written, planned.at);
+  await startCooking(context, { batchId, grams: takes.map((take) => Math.round(take.bought)) });
+  const inPot = linesAt(version!.written, planned.at).reduce((sum, line) => sum + line.grams, 0);
   const net = Math.round(inPot * pot.gross);
   const vessels = [
     { name: 'stockpot', gross: grams(Math.round(net * 0.62) + 2140), tare: grams(2140) },

@@ -1,8 +1,9 @@
 import 'server-only';
 import type { BowlLineEntry } from '@/core/dog/keeping-entry';
+import type { SupplyEntry } from '@/core/food/supply-entry';
 import type { DogEntry } from '@/core/dog/entry';
 import type { AvoidEntry } from '../commands/keeping';
-import type { LineEntry, RecipeEntry } from '../commands/recipes';
+import type { LineEntry, RecipeEntry } from '@/core/recipe/entry-schema';
 
 /** The made-up dogs of the boatyard; `gained` is what they weigh more than six weeks ago, in kg. */
 export const DOGS: readonly (Pick<DogEntry, 'name' | 'neutered' | 'work' | 'proneToGain' | 'meals'> & {
@@ -93,5 +94,31 @@ export const RECIPES: readonly RecipeEntry[] = [
       cooked('01123', '2 large', 'egg', 'eggs'),
       cooked('14411', '700 ml', 'liquid', 'water'),
     ],
+  },
+];
+
+/** Labels of the boatyard's cupboard, made up. */
+export const SUPPLIES: readonly SupplyEntry[] = [
+  {
+    name: 'Skerry kelp powder',
+    measure: 'tsp',
+    measureGrams: '3 g',
+    amounts: [{ nutrient: 'iodine', amount: '1.5', unit: 'mg', as: 'element' }],
+    price: '9.50',
+    priceGrams: '250 g',
+    mostPerKg: '0.03',
+  },
+  {
+    name: 'Slipway fish oil',
+    measure: 'tsp',
+    measureGrams: '4.6 g',
+    amounts: [
+      { nutrient: 'fat', amount: '4.6', unit: 'g' },
+      { nutrient: 'EPA + DHA', amount: '1.2', unit: 'g' },
+      { nutrient: 'vitamin E', amount: '4', unit: 'IU' },
+    ],
+    gramsPerMl: '0.92',
+    price: '18.00',
+    priceGrams: '460 g',
   },
 ];

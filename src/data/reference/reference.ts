@@ -7,8 +7,9 @@ import type { Food, FoodMeasure } from '@/core/food/food';
 import { readFoodRow, type FoodRow } from '@/core/food/rows';
 import { indexFoods, type FoodIndex } from '@/core/food/search';
 import { hazardSchema, type Hazard } from '@/core/recipe/hazards';
-import { NUTRIENTS } from '@/core/nutrition/nutrients';
+import { LABEL_ONLY, NUTRIENTS } from '@/core/nutrition/nutrients';
 import { profilesSchema, type Profiles } from '@/core/nutrition/profiles';
+import { shapeSchema, type NamedShape } from '@/core/recipe/shape';
 import { MOMENTS, type Moment } from '@/core/recipe/recipe';
 import { FOOD_KINDS, PLACE_KINDS, type ShelfLives } from '@/core/preserve/shelf-life';
 
@@ -21,6 +22,7 @@ export interface Reference {
   readonly hazards: readonly Hazard[];
   readonly profiles: Profiles;
   readonly additions: readonly AdditionRow[];
+  readonly shapes: readonly NamedShape[];
 }
 
 /** What may be proposed to close a recipe's gaps: a food, its cap in g per 1000 kcal, and when it goes in. */
@@ -48,7 +50,7 @@ const pureFood = ({ ndb, name, calcium_mg }: { ndb: string; name: string; calciu
   ndb,
   name,
   group: 'Supplement',
-  per100: { ...Object.fromEntries(NUTRIENTS.map((nutrient) => [nutrient, 0])), calcium_mg },
+  per100: { ...Object.fromEntries([...NUTRIENTS, ...LABEL_ONLY].map((nutrient) => [nutrient, 0])), calcium_mg },
 });
 
 const shelfLivesSchema = z.object({
@@ -89,6 +91,7 @@ export function loadReference(): Reference {
     index: indexFoods(foods, words),
     shelfLives: shelfLivesSchema.parse(JSON.parse(read('shelf-lives.json'))),
     additions: candidates,
+    shapes: z.object({ shapes: z.array(shapeSchema) }).parse(JSON.parse(read('shapes.json'))).shapes,
     profiles: profilesSchema.parse(JSON.parse(read('profiles.json'))),
     hazards: z.object({ rows: z.array(hazardSchema) }).parse(JSON.parse(read('hazards.json'))).rows,
   };

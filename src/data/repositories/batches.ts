@@ -6,6 +6,7 @@ import { weighYield, type Weighing, type WeighedYield } from '@/core/portion/yie
 import { grams } from '@/core/quantity/units';
 import { dryTrays, type Dried, type TrayReadings } from '@/core/preserve/dry';
 import type { Outcome } from '@/core/problem';
+import type { At } from '@/core/recipe/bases';
 import { batchLines, type WeighedLine } from '@/core/recipe/recipe';
 import { recipeSheet, type RecipeSheet } from '@/core/recipe/sheet';
 import type { EnergyFactors } from '@/core/nutrition/energy';
@@ -23,6 +24,8 @@ interface Common {
   readonly recipeName: string;
   readonly letter: string;
   readonly scale: number;
+  /** What its lines are reckoned for. */
+  readonly at: At;
   readonly createdAt: Date;
   readonly firstDay: LocalDate;
   readonly days: number;
@@ -111,6 +114,20 @@ const batchQuery = (tx: Tx) =>
     .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
     .innerJoin(recipe, eq(recipe.id, recipeVersion.recipeId));
 
+function atOf(
+  row: { readonly batch: BatchRow; readonly plan: { readonly id: number; readonly days: number } },
+  dogs: readonly (typeof planDog.$inferSelect)[],
+): At {
+  const own = dogs.filter((entry) => entry.planId === row.plan.id);
+  return {
+    scale: row.batch.scale,
+    dogDays: own.length * row.plan.days,
+    kgDays: own.reduce((sum, entry) => sum + entry.kgDays, 0),
+    loads: 1,
+    ...(row.batch.choices ? { choices: row.batch.choices } : {}),
+  };
+}
+
 async function toBatches(
   tx: Tx,
   rows: Awaited<ReturnType<typeof batchQuery>>,
@@ -145,6 +162,7 @@ async function toBatches(
       recipeName: row.recipeName,
       letter: row.letter,
       scale: own.scale,
+      at: atOf(row, dogs),
       createdAt: own.createdAt,
       firstDay: row.plan.firstDay,
       days: row.plan.days,

@@ -1,19 +1,20 @@
 import 'server-only';
 import { asc, desc, eq, inArray, isNull } from 'drizzle-orm';
-import type { Food } from '@/core/food/food';
+import { foodKey, type KnownFood } from '@/core/food/food';
 import type { Quantity } from '@/core/quantity/quantity';
 import { grams } from '@/core/quantity/units';
-import type { WeighedLine } from '@/core/recipe/recipe';
+import { atPreview, linesAt, type ReckonedLine } from '@/core/recipe/bases';
+import type { ComponentEntry, LineEntry, Preview, RecipeEntry } from '@/core/recipe/entry-schema';
+import type { WrittenLine } from '@/core/recipe/written';
 import type { Tx } from '../database';
 import type { Reference } from '../reference/reference';
 import { component, line, recipe, recipeVersion } from '../schema/recipes';
+import { readPantry, type Pantry } from './pantry';
 
-export interface RecipeLine extends WeighedLine {
-  readonly id: number;
-  /** The amount in the cook's own words. */
+/** A line that was read: its amount in the cook's own words, and what it comes to for one unit of its basis. */
+export interface StoredLine extends WrittenLine {
   readonly amount: string;
   readonly quantity: Quantity;
-  readonly preparation: string | undefined;
 }
 
 export interface StoredVersion {
@@ -23,63 +24,176 @@ export interface StoredVersion {
   readonly letter: string;
   readonly number: number;
   readonly note: string | undefined;
-  readonly lines: readonly RecipeLine[];
+  readonly shape: string | undefined;
+  readonly preview: Preview | undefined;
+  /** As it was typed, line by line, words and all. */
+  readonly entry: RecipeEntry;
+  readonly written: readonly StoredLine[];
+  /** What it comes to for its preview, first choices taken, recipes taken apart. */
+  readonly lines: readonly ReckonedLine[];
 }
 
-const foodOf = (reference: Reference, ndb: string | null): Food => {
-  const food = ndb === null ? undefined : reference.foods.get(ndb);
-  if (!food) throw new Error(`the food table has no ${ndb}`);
-  return food;
-};
+type LineRow = typeof line.$inferSelect;
+type ComponentRow = typeof component.$inferSelect;
+
+/** Recipes stand in each other at most this deep; saving refuses a circle. */
+const DEEPEST = 6;
+
+/** What the lines of the asked versions are made of, sources that are recipes by their latest version. */
+async function knownFoods(tx: Tx, reference: Reference, pantry: Pantry, rows: readonly LineRow[], depth: number) {
+  const sourceIds = [...new Set(rows.flatMap((row) => row.sourceVersionId ?? []))];
+  const sources =
+    sourceIds.length === 0
+      ? []
+      : await tx
+          .select({ id: recipeVersion.id, recipeId: recipeVersion.recipeId })
+          .from(recipeVersion)
+          .where(inArray(recipeVersion.id, sourceIds));
+  const recipes = new Map<number, KnownFood>();
+  for (const recipeId of new Set(sources.map((source) => source.recipeId))) {
+    const known = await readRecipeAsFood(tx, reference, recipeId, depth + 1);
+    if (known) recipes.set(recipeId, known);
+  }
+  return (row: LineRow): KnownFood | undefined => {
+    if (row.sourceVersionId === null) return pantry.knownOf(row.foodNdb ?? `L${row.supplyId}`);
+    const source = sources.find((each) => each.id === row.sourceVersionId);
+    return source && recipes.get(source.recipeId);
+  };
+}
+
+/** Another recipe as something to put in: its latest version, by all that goes into its pot. */
+export async function readRecipeAsFood(
+  tx: Tx,
+  reference: Reference,
+  recipeId: number,
+  depth = 0,
+): Promise<KnownFood | undefined> {
+  if (depth > DEEPEST) throw new Error(`recipe ${recipeId} stands in itself`);
+  const id = await latestVersionId(tx, recipeId);
+  const [version] = id === undefined ? [] : await readVersions(tx, reference, [id], depth);
+  if (!version) return undefined;
+  const lines = version.lines.filter((each) => each.moment !== 'bowl');
+  return {
+    food: { ndb: `R${recipeId}`, name: version.name, group: 'Recipe', per100: {} },
+    measures: [],
+    made: { lines, grams: lines.reduce((sum, each) => sum + each.grams, 0) },
+  };
+}
 
 /** Versions with their lines in order, in the order of the ids given. */
 export async function readVersions(
   tx: Tx,
   reference: Reference,
   versionIds: readonly number[],
+  depth = 0,
 ): Promise<StoredVersion[]> {
   if (versionIds.length === 0) return [];
   const versions = await tx
-    .select({ version: recipeVersion, name: recipe.name, letter: recipe.letter })
+    .select({ version: recipeVersion, name: recipe.name, letter: recipe.letter, shape: recipe.shape })
     .from(recipeVersion)
     .innerJoin(recipe, eq(recipe.id, recipeVersion.recipeId))
     .where(inArray(recipeVersion.id, [...versionIds]));
-  const lines = await tx
-    .select({ line, versionId: component.versionId })
-    .from(line)
-    .innerJoin(component, eq(component.id, line.componentId))
+  const components = await tx
+    .select()
+    .from(component)
     .where(inArray(component.versionId, [...versionIds]))
-    .orderBy(asc(component.position), asc(line.position));
+    .orderBy(asc(component.position));
+  const lines = await tx
+    .select()
+    .from(line)
+    .where(inArray(line.componentId, components.length > 0 ? components.map((each) => each.id) : [0]))
+    .orderBy(asc(line.position), asc(line.id));
+  const pantry = await readPantry(tx, reference);
+  const knownOf = await knownFoods(tx, reference, pantry, lines, depth);
   const byId = new Map(
-    versions.map(({ version, name, letter }) => [
-      version.id,
-      {
-        id: version.id,
-        recipeId: version.recipeId,
-        name,
-        letter,
-        number: version.number,
-        note: version.note ?? undefined,
-        lines: lines
-          .filter((row) => row.versionId === version.id)
-          .map((row) => {
-            const food = foodOf(reference, row.line.foodNdb);
-            return {
-              id: row.line.id,
-              amount: row.line.amount,
-              quantity: row.line.quantity,
-              preparation: row.line.preparation ?? undefined,
-              text: [row.line.amount, row.line.preparation ?? food.name].join(' '),
-              grams: grams(row.line.grams),
-              food,
-              part: row.line.part,
-              moment: row.line.moment,
-            };
-          }),
-      },
-    ]),
+    versions.map(({ version, name, letter, shape }) => {
+      const own = components.filter((each) => each.versionId === version.id);
+      const rows = lines.filter((row) => own.some((each) => each.id === row.componentId));
+      const written = writtenOf(rows, knownOf);
+      const preview = version.preview ?? undefined;
+      return [
+        version.id,
+        {
+          id: version.id,
+          recipeId: version.recipeId,
+          name,
+          letter,
+          number: version.number,
+          note: version.note ?? undefined,
+          shape: shape ?? undefined,
+          preview,
+          entry: {
+            name,
+            lines: rows.map((row) => lineEntry(row, own, knownOf(row))),
+            ...(own.length > 1 || own.some((each) => each.method || each.vessel) ? { components: own.map(named) } : {}),
+            ...(version.note ? { note: version.note } : {}),
+            ...(shape ? { shape } : {}),
+            ...(preview ? { preview } : {}),
+          },
+          written,
+          lines: linesAt(written, atPreview(preview)),
+        } satisfies StoredVersion,
+      ];
+    }),
   );
   return versionIds.flatMap((id) => byId.get(id) ?? []);
+}
+
+const named = (row: ComponentRow): ComponentEntry => ({
+  name: row.name,
+  ...(row.vessel ? { vessel: row.vessel } : {}),
+  ...(row.method ? { method: row.method } : {}),
+  ...(row.minutes === null ? {} : { minutes: String(row.minutes) }),
+  ...(row.celsius === null ? {} : { celsius: String(row.celsius) }),
+});
+
+/** The lines that were read; a line that is bound to another one names its place among them. */
+function writtenOf(rows: readonly LineRow[], knownOf: (row: LineRow) => KnownFood | undefined): StoredLine[] {
+  const read = rows.filter((row) => row.grams !== null);
+  return read.map((row) => {
+    const source = knownOf(row);
+    if (!source) throw new Error(`line ${row.id} takes what is not here any more`);
+    const bound = row.per?.line === undefined ? undefined : rows[row.per.line];
+    return {
+      amount: row.amount,
+      quantity: row.quantity!,
+      text: [row.amount, row.preparation ?? source.food.name].join(' '),
+      grams: grams(row.grams!),
+      source,
+      part: row.part,
+      moment: row.moment,
+      basis: row.basis,
+      ...(row.per ? { per: { ...row.per, ...(bound ? { line: read.indexOf(bound) } : {}) } } : {}),
+      refuse: row.refuse,
+      strained: row.strained,
+      state: row.state,
+      ...(row.choice ? { choice: row.choice } : {}),
+      ...(row.preparation ? { preparation: row.preparation } : {}),
+    };
+  });
+}
+
+/** A stored line as it was typed. */
+function lineEntry(row: LineRow, components: readonly ComponentRow[], known: KnownFood | undefined): LineEntry {
+  const place = components.findIndex((each) => each.id === row.componentId);
+  const percent = Number((row.refuse * 100).toPrecision(6));
+  const plainRefuse = row.refuse === (row.strained ? 1 : 0);
+  return {
+    amount: row.amount,
+    ndb: known?.food.ndb ?? '',
+    preparation: row.preparation ?? '',
+    part: row.part,
+    moment: row.moment,
+    ...(row.basis === 'batch' ? {} : { basis: row.basis }),
+    ...(row.per?.text ? { perAmount: row.per.text } : {}),
+    ...(row.per?.line === undefined ? {} : { perLine: row.per.line }),
+    ...(plainRefuse ? {} : { refuse: String(percent) }),
+    ...(row.strained ? { strained: true } : {}),
+    ...(row.state === 'raw' ? {} : { state: row.state }),
+    ...(row.choice ? { choice: row.choice } : {}),
+    ...(place > 0 ? { component: place } : {}),
+    ...(row.grams === null ? { words: true } : {}),
+  };
 }
 
 /** The latest version of every recipe that is not archived, newest recipe last. */
@@ -97,17 +211,51 @@ export async function readLatestVersions(tx: Tx, reference: Reference): Promise<
   );
 }
 
-/** The latest version of one recipe. */
-export async function readLatestVersion(
-  tx: Tx,
-  reference: Reference,
-  recipeId: number,
-): Promise<StoredVersion | undefined> {
+async function latestVersionId(tx: Tx, recipeId: number): Promise<number | undefined> {
   const [row] = await tx
     .select({ id: recipeVersion.id })
     .from(recipeVersion)
     .where(eq(recipeVersion.recipeId, recipeId))
     .orderBy(desc(recipeVersion.number))
     .limit(1);
-  return row ? (await readVersions(tx, reference, [row.id]))[0] : undefined;
+  return row?.id;
 }
+
+/** The latest version of one recipe. */
+export async function readLatestVersion(
+  tx: Tx,
+  reference: Reference,
+  recipeId: number,
+): Promise<StoredVersion | undefined> {
+  const id = await latestVersionId(tx, recipeId);
+  return id === undefined ? undefined : (await readVersions(tx, reference, [id]))[0];
+}
+
+/** Every recipe that stands in these, by their lines, however deep. */
+export async function readRecipesWithin(tx: Tx, recipeIds: readonly number[]): Promise<Set<number>> {
+  const within = new Set<number>();
+  let next = [...recipeIds];
+  while (next.length > 0) {
+    const ids = next;
+    next = [];
+    for (const id of ids) {
+      if (within.has(id)) continue;
+      within.add(id);
+      const version = await latestVersionId(tx, id);
+      if (version === undefined) continue;
+      const rows = await tx
+        .select({ recipeId: recipeVersion.recipeId })
+        .from(line)
+        .innerJoin(component, eq(component.id, line.componentId))
+        .innerJoin(recipeVersion, eq(recipeVersion.id, line.sourceVersionId))
+        .where(eq(component.versionId, version));
+      next.push(...rows.map((row) => row.recipeId));
+    }
+  }
+  return within;
+}
+
+export const keyOfRecipe = (key: string): number | undefined => {
+  const { kind, id } = foodKey(key);
+  return kind === 'recipe' ? id : undefined;
+};

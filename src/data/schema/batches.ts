@@ -50,6 +50,8 @@ export const planDog = pgTable(
       .references(() => dog.id),
     /** What the dog was reckoned to need over the plan's days. */
     kcal: doublePrecision('kcal').notNull(),
+    /** Its weight summed over those days, in kg × days: what lines by body weight are reckoned from. */
+    kgDays: doublePrecision('kg_days').notNull().default(0),
   },
   (table) => [primaryKey({ columns: [table.planId, table.dogId] })],
 );
@@ -65,6 +67,8 @@ export const batch = pgTable(
       .notNull()
       .references(() => recipeVersion.id),
     scale: doublePrecision('scale').notNull(),
+    /** Of each choice of the recipe, the place of the line that was taken. */
+    choices: jsonb('choices').$type<Readonly<Record<string, number>>>(),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull(),
     startedAt: timestamp('started_at', { withTimezone: true }),
     evidence: jsonb('evidence').$type<Evidence>(),

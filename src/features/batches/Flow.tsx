@@ -34,7 +34,7 @@ interface FlowProps {
 
 /** The mass through the batch, to scale; solid is weighed, dashed is still to come. Its vessels open their stations. */
 export function Flow({ view, station, onOpen }: FlowProps) {
-  const lines = view.lines.filter((line) => line.moment !== 'bowl');
+  const lines = view.lines.filter((line) => line.moment !== 'bowl' && line.grams > 0);
   const { weighed } = view;
   const shares = weighed?.shares ?? [];
   const laid = layFlow(

@@ -19,7 +19,7 @@ export function WeighOut({ view }: { view: BatchView }) {
   const router = useRouter();
   const [typed, setTyped, forget] = useKept<readonly string[]>(
     `weigh-out-${view.id}`,
-    view.lines.map((line) => toWeigh(line.grams)),
+    view.lines.map((line) => toWeigh(line.toWeigh)),
   );
   const start = useCommand(startCooking, `start-${view.id}`, () => forget(typed));
   const drop = useCommand(dropPlan, `drop-${view.id}`, () => router.push('/batches'));
@@ -65,6 +65,7 @@ export function WeighOut({ view }: { view: BatchView }) {
               <span>
                 {line.name}
                 {line.moment !== 'cook' && <span className="note"> {line.moment}</span>}
+                {line.note && <span className="note"> · {line.note}</span>}
               </span>
               <span className="soft">{line.measure}</span>
               <Field

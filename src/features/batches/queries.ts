@@ -4,7 +4,7 @@ import { mealsOn } from '@/core/dog/meals';
 import { vetCaution } from '@/core/dog/stage';
 import type { Explanation } from '@/core/explanation';
 import { scaledForKitchen } from '@/core/plan/drift';
-import { scaleLines, sum } from '@/core/plan/scale';
+import { sum } from '@/core/plan/scale';
 import { portionOf, type DogPortion } from '@/core/portion/dog-portions';
 import type { ProposedPack } from '@/core/portion/packs';
 import { demandsOf, feedingFrom, proposePacks } from '@/core/portion/proposals';
@@ -13,7 +13,9 @@ import type { Weighing, WentIn } from '@/core/portion/yield';
 import type { Dried } from '@/core/preserve/dry';
 import type { ProteinMark } from '@/core/recipe/protein';
 import { proteinMark } from '@/core/recipe/protein';
-import type { Moment, Part, WeighedLine } from '@/core/recipe/recipe';
+import { linesAt, takenLines, type ReckonedLine } from '@/core/recipe/bases';
+import { sayWhatGoes } from '@/core/recipe/written';
+import type { Moment, Part } from '@/core/recipe/recipe';
 import { recipeSheet } from '@/core/recipe/sheet';
 import { reading, readMarks, type Reading } from '@/data/reading';
 import {
@@ -73,8 +75,13 @@ const whom = (dogs: readonly StoredDog[]) =>
 export interface SheetLine {
   readonly name: string;
   readonly words: string;
+  /** What of it stays in the food. */
   readonly grams: number;
+  /** What goes onto the scale: as bought. */
+  readonly toWeigh: number;
   readonly measure: string | undefined;
+  /** "10 % peel or bone comes off", "strained out". */
+  readonly note: string | undefined;
   readonly moment: Moment;
   readonly part: Part;
 }
@@ -134,10 +141,8 @@ export async function batchView(id: number): Promise<BatchView | undefined> {
   const batch = await readBatch(db, id, household.energyFactors);
   if (!batch) return undefined;
   const dogs = (await readDogs(db)).filter((dog) => batch.dogIds.includes(dog.id));
-  const lines =
-    batch.state === 'planned'
-      ? await plannedLines(read, batch)
-      : batch.lines.map((line) => ({ ...line, measure: undefined }));
+  const planned = batch.state === 'planned' ? await plannedLines(read, batch) : undefined;
+  const lines = batch.state === 'planned' ? planned!.reckoned : batch.lines;
   const sheet = recipeSheet(lines, household.energyFactors);
   const when = batch.state === 'planned' ? today : dayIn(batch.startedAt, household.timeZone);
   return {
@@ -148,31 +153,50 @@ export async function batchView(id: number): Promise<BatchView | undefined> {
     version: batch.versionNumber,
     mark: proteinMark(lines),
     about: `${writeDayInFull(when)} · for ${whom(dogs)} · version ${batch.versionNumber}`,
-    lines: lines.map((line) => ({
-      name: line.food.name,
-      words: line.text,
-      grams: line.grams,
-      measure: line.measure,
-      moment: line.moment,
-      part: line.part,
-    })),
+    lines:
+      planned?.lines ??
+      lines.map((line) => ({
+        name: line.food.name,
+        words: line.text,
+        grams: line.grams,
+        toWeigh: line.grams,
+        measure: undefined,
+        note: undefined,
+        moment: line.moment,
+        part: line.part,
+      })),
     wentIn: { inPot: sheet.inPot, solids: sheet.solids, kcal: sheet.kcal },
     food: sheet.food,
     weighed: batch.state === 'weighed' ? await weighedView(read, batch, dogs, today) : undefined,
   };
 }
 
+/** What a planned batch takes, line by line as it is weighed, and what of that stays in the food. */
 async function plannedLines(
   { db, reference, household }: Reading,
   batch: StoredBatch,
-): Promise<(WeighedLine & { measure: string | undefined })[]> {
+): Promise<{ readonly lines: SheetLine[]; readonly reckoned: readonly ReckonedLine[] }> {
   const [version] = await readVersions(db, reference, [batch.versionId]);
-  const measured = version!.lines.map((line) => ({ ...line, measures: reference.measures.get(line.food.ndb) ?? [] }));
-  const kitchen = scaledForKitchen(measured, batch.scale, household.unitSet, household.energyFactors);
-  return scaleLines(version!.lines, batch.scale).map((line, index) => ({
-    ...line,
-    measure: kitchen.lines[index]!.measure,
-  }));
+  const takes = takenLines(version!.written, batch.at);
+  const kitchen = scaledForKitchen(
+    takes.map((take) => take.written),
+    takes.map((take) => take.bought),
+    household.unitSet,
+    household.energyFactors,
+  );
+  return {
+    lines: takes.map(({ written, bought }, index) => ({
+      name: written.source.food.name,
+      words: written.text,
+      grams: bought * (1 - written.refuse),
+      toWeigh: bought,
+      measure: kitchen.lines[index]!.measure,
+      note: sayWhatGoes(written),
+      moment: written.moment,
+      part: written.part,
+    })),
+    reckoned: linesAt(version!.written, batch.at),
+  };
 }
 
 async function weighedView(

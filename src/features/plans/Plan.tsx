@@ -6,11 +6,14 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { readLocalDate, writeDay } from '@/core/calendar/local-date';
 import { scaledForKitchen } from '@/core/plan/drift';
-import { lastDay, LONGEST_PLAN_DAYS, needsOf, scaleFor, sum } from '@/core/plan/scale';
+import { energyOverScale, kgDaysOf, lastDay, LONGEST_PLAN_DAYS, needsOf, scaleFor, sum } from '@/core/plan/scale';
+import { choicesOf, linesAt, takenLines, type At } from '@/core/recipe/bases';
 import { writeGrams, writeNumber, writeSum } from '@/core/quantity/write';
 import { sayHazard, stopsPlan } from '@/core/recipe/hazards';
-import { recipeSheet } from '@/core/recipe/sheet';
+import { pouredWater, recipeSheet } from '@/core/recipe/sheet';
+import { sayWhatGoes } from '@/core/recipe/written';
 import { Caution, STANDING_CAUTION } from '@/ui/Caution';
+import { Choice } from '@/ui/form/Choice';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { DogMark, ProteinSwatch } from '@/ui/marks/marks';
@@ -33,6 +36,7 @@ export function Plan({ view, first }: { view: PlanView; first: number | undefine
   const [firstDay, setFirstDay] = useState<string>(view.tomorrow);
   const [seenFor, setSeenFor] = useState<number>();
   const seen = seenFor === recipeId;
+  const [chosenLines, setChosenLines] = useState<Readonly<Record<number, Readonly<Record<string, number>>>>>({});
   const hydrated = useHydrated();
   const plan = useCommand(planBatch, 'plan', ({ batchId }) => router.push(`/batches/${batchId}`));
   if (view.dogs.length === 0 || view.recipes.length === 0) return <NotYet needsDog={view.dogs.length === 0} />;
@@ -43,8 +47,18 @@ export function Plan({ view, first }: { view: PlanView; first: number | undefine
   const chosen = view.dogs.filter((dog) => dogIds.includes(dog.id));
   const within = days > 0 && days <= LONGEST_PLAN_DAYS && day !== undefined;
   const needs = within ? needsOf(chosen, day, days, recipe?.id) : [];
-  const sheet = recipeSheet(recipe.lines, view.factors);
-  const scale = within ? scaleFor(needs, sheet.kcal) : undefined;
+  const choices = [...choicesOf(recipe.written)];
+  const atOne: At = {
+    scale: 1,
+    loads: 1,
+    dogDays: chosen.length * days,
+    kgDays: within ? sum(chosen.map((dog) => kgDaysOf(dog, day, days))) : 0,
+    choices: chosenLines[recipe.id] ?? {},
+  };
+  const scale = within ? scaleFor(needs, energyOverScale(recipe.written, atOne, view.factors)) : undefined;
+  const at = { ...atOne, scale: scale?.ok ? scale.value.factor : 1 };
+  const takes = takenLines(recipe.written, at);
+  const sheet = recipeSheet(linesAt(recipe.written, at), view.factors);
   const said = sentenceProblem({ typedDays, days, day, today: view.today });
   const avoided = chosen.flatMap((dog) => {
     const hit = dog.avoided[recipe.id];
@@ -67,7 +81,14 @@ export function Plan({ view, first }: { view: PlanView; first: number | undefine
     : scale && !scale.ok
       ? [scale.problem, ...plan.problems]
       : plan.problems;
-  const scaled = scale?.ok ? scaledForKitchen(recipe.lines, scale.value.factor, view.set, view.factors) : undefined;
+  const scaled = scale?.ok
+    ? scaledForKitchen(
+        takes.map((take) => take.written),
+        takes.map((take) => take.bought),
+        view.set,
+        view.factors,
+      )
+    : undefined;
   const toggle = (dog: PlannableDog) =>
     setDogIds(dogIds.includes(dog.id) ? dogIds.filter((id) => id !== dog.id) : [...dogIds, dog.id]);
 
@@ -144,10 +165,30 @@ export function Plan({ view, first }: { view: PlanView; first: number | undefine
                 <Why of={scale.value.explanation} about="the scale" />
               </p>
             </div>
+            {choices.map(([choice, places]) => (
+              <Choice
+                key={choice}
+                label={choice}
+                value={String(chosenLines[recipe.id]?.[choice] ?? places[0])}
+                options={places.map((place) => ({
+                  value: String(place),
+                  label: recipe.written[place]!.preparation ?? recipe.written[place]!.source.food.name,
+                }))}
+                onChange={(place) =>
+                  setChosenLines({
+                    ...chosenLines,
+                    [recipe.id]: { ...chosenLines[recipe.id], [choice]: Number(place) },
+                  })
+                }
+              />
+            ))}
             <ul className={styles.lines}>
-              {recipe.lines.map((line, index) => (
+              {takes.map(({ written }, index) => (
                 <li key={index}>
-                  <span>{line.food.name}</span>
+                  <span>
+                    {written.source.food.name}
+                    {sayWhatGoes(written) && <span className="note"> · {sayWhatGoes(written)}</span>}
+                  </span>
                   <span className="soft">{scaled.lines[index]!.measure}</span>
                   <b>{writeGrams(scaled.lines[index]!.grams)}</b>
                 </li>
@@ -198,8 +239,8 @@ export function Plan({ view, first }: { view: PlanView; first: number | undefine
               })}
             </ul>
             <p className="soft">
-              <ProteinSwatch mark={recipe.mark} /> · {writeSum(sheet.food * scale.value.factor)} of food and{' '}
-              {writeSum((sheet.inPot - sheet.food) * scale.value.factor)} of water in the pot
+              <ProteinSwatch mark={recipe.mark} /> · {writeSum(sheet.food)} of food and {writeSum(pouredWater(sheet))}{' '}
+              of water in the pot
             </p>
             <Button
               variant="contained"
@@ -213,7 +254,14 @@ export function Plan({ view, first }: { view: PlanView; first: number | undefine
                 (cautions.length > 0 && !seen)
               }
               onClick={() =>
-                plan.run({ recipeId, dogIds: [...dogIds], days, firstDay, seen: cautions.map((hazard) => hazard.id) })
+                plan.run({
+                  recipeId,
+                  dogIds: [...dogIds],
+                  days,
+                  firstDay,
+                  seen: cautions.map((hazard) => hazard.id),
+                  choices: chosenLines[recipe.id],
+                })
               }
             >
               Start cook day

@@ -4,13 +4,13 @@ import { addDays } from '@/core/calendar/local-date';
 import type { Dog } from '@/core/dog/dog';
 import { avoidedIn, sayAvoided, stops } from '@/core/dog/avoid';
 import { vetCaution } from '@/core/dog/stage';
-import type { FoodMeasure } from '@/core/food/food';
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import type { Quantity } from '@/core/quantity/quantity';
 import type { UnitSet } from '@/core/quantity/units';
 import { checkedLines, hazardsIn, type Hazard } from '@/core/recipe/hazards';
 import { proteinMark, type ProteinMark } from '@/core/recipe/protein';
-import type { WeighedLine } from '@/core/recipe/recipe';
+import { everyLine } from '@/core/recipe/bases';
+import type { WrittenLine } from '@/core/recipe/written';
 import { reading } from '@/data/reading';
 import { readDogs } from '@/data/repositories/dogs';
 import { readLatestVersions } from '@/data/repositories/recipes';
@@ -21,7 +21,7 @@ export interface PlannableRecipe {
   readonly mark: ProteinMark;
   /** What can hurt in it, worst first, one of a kind. */
   readonly hazards: readonly Hazard[];
-  readonly lines: readonly (WeighedLine & { readonly quantity: Quantity; readonly measures: readonly FoodMeasure[] })[];
+  readonly written: readonly (WrittenLine & { readonly quantity: Quantity })[];
 }
 
 export interface PlannableDog extends Dog {
@@ -55,8 +55,10 @@ export async function planView(): Promise<PlanView> {
       id: version.recipeId,
       name: version.name,
       mark: proteinMark(version.lines),
-      hazards: [...new Set(hazardsIn(checkedLines(version.lines), reference.hazards).map((hit) => hit.hazard))],
-      lines: version.lines.map((line) => ({ ...line, measures: reference.measures.get(line.food.ndb) ?? [] })),
+      hazards: [
+        ...new Set(hazardsIn(checkedLines(everyLine(version.written)), reference.hazards).map((hit) => hit.hazard)),
+      ],
+      written: version.written,
     })),
     dogs: (await readDogs(db)).map((dog) => ({
       ...dog,
@@ -65,7 +67,7 @@ export async function planView(): Promise<PlanView> {
         versions.flatMap((version) => {
           const hits = avoidedIn(
             dog.avoids,
-            version.lines.map((line) => line.food),
+            everyLine(version.written).map((line) => line.food),
             (ndb) => reference.foods.get(ndb)?.name,
           );
           if (hits.length === 0) return [];

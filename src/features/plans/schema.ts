@@ -7,4 +7,5 @@ export const planSchema = z.object({
   days: z.number().int(),
   firstDay: z.string().max(20),
   seen: z.array(z.string().max(40)).max(50),
+  choices: z.record(z.string().max(60), z.number().int().min(0)).optional(),
 });

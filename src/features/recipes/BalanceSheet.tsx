@@ -11,6 +11,9 @@ import type { WeighedLine } from '@/core/recipe/recipe';
 import { BALANCE_SCALE, balancePlace } from '@/ui/charts/balance-scale';
 import { Choice } from '@/ui/form/Choice';
 import { Why } from '@/ui/Why';
+import type { Label } from '@/core/food/label';
+import type { NamedDog } from '@/core/recipe/preview';
+import { DogChecks } from './DogChecks';
 import { Proposals } from './Proposals';
 import type { KnownAddition } from './queries';
 import styles from './recipes.module.css';
@@ -34,11 +37,16 @@ interface BalanceSheetProps {
   uncounted: number;
   additions: readonly KnownAddition[];
   set: UnitSet;
-  onTake: (addition: KnownAddition, mass: number) => void;
+  dogs: readonly NamedDog[];
+  labels: readonly (readonly [string, Label])[];
+  currency: string;
+  /** Takes a proposed addition as a line; without it nothing is proposed. */
+  onTake?: (addition: KnownAddition, mass: number) => void;
 }
 
 /** The recipe against a nutrient profile, worst first: each nutrient a mark between its least and its most. */
-export function BalanceSheet({ lines, factors, profiles, uncounted, additions, set, onTake }: BalanceSheetProps) {
+export function BalanceSheet(props: BalanceSheetProps) {
+  const { lines, factors, profiles, uncounted, additions, set, dogs, labels, currency, onTake } = props;
   const [id, setId] = useState<ProfileId>('aafco-adult');
   const [all, setAll] = useState(false);
   const [open, setOpen] = useState<string>();
@@ -103,22 +111,36 @@ export function BalanceSheet({ lines, factors, profiles, uncounted, additions, s
         </Button>
         <p className="note">
           {balance.calciumToPhosphorus !== undefined && `Ca : P ${writeNumber(balance.calciumToPhosphorus, 2)} : 1 · `}
-          {balance.zincToCopper !== undefined && `Zn : Cu ${writeNumber(balance.zincToCopper, 1)} : 1 · `}
+          {balance.zincToCopper !== undefined &&
+            `Zn : Cu ${writeNumber(balance.zincToCopper, 1)} : 1 (about 10 is usual) · `}
           per 1000 kcal
         </p>
       </div>
+      {balance.ratios.map(
+        (ratio) =>
+          (ratio.verdict === 'short' || ratio.verdict === 'over') && (
+            <p key={ratio.name} className="caution">
+              {ratio.name} is {writeNumber(ratio.value!, 2)} : 1,{' '}
+              {ratio.verdict === 'short' ? `at least ${ratio.least} : 1` : `at most ${ratio.most} : 1`} is asked for.
+            </p>
+          ),
+      )}
+      <DogChecks balance={balance} profiles={profiles} dogs={dogs} lines={lines} labels={labels} />
       {proposed.length > 0 && <p className="note">Ring: with what is proposed.</p>}
-      <Proposals
-        key={id}
-        lines={lines}
-        factors={factors}
-        nutrients={profiles.nutrients}
-        profile={profile}
-        additions={additions}
-        set={set}
-        onProposed={setProposed}
-        onTake={onTake}
-      />
+      {onTake && (
+        <Proposals
+          key={id}
+          lines={lines}
+          factors={factors}
+          nutrients={profiles.nutrients}
+          profile={profile}
+          additions={additions}
+          set={set}
+          onProposed={setProposed}
+          onTake={onTake}
+          currency={currency}
+        />
+      )}
     </section>
   );
 }

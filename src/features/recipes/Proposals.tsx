@@ -1,14 +1,16 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import Link from 'next/link';
 import { useEffect, useRef, useState } from 'react';
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import type { Profile, Profiles } from '@/core/nutrition/profiles';
 import { capFor, type Proposed } from '@/core/nutrition/propose';
 import { densityOf } from '@/core/food/measures';
 import { millilitres, type UnitSet } from '@/core/quantity/units';
-import { weighableUp, writeGrams, writeNumber, writeVolume } from '@/core/quantity/write';
+import { weighableUp, writeGrams, writeMoney, writeNumber, writeVolume } from '@/core/quantity/write';
 import type { WeighedLine } from '@/core/recipe/recipe';
+import { Choice } from '@/ui/form/Choice';
 import { askForAdditions } from '@/workers/propose.client';
 import styles from './recipes.module.css';
 import type { KnownAddition } from './queries';
@@ -20,6 +22,7 @@ interface ProposalsProps {
   profile: Profile;
   additions: readonly KnownAddition[];
   set: UnitSet;
+  currency: string;
   /** What is proposed at the moment, for the drawing. */
   onProposed: (proposed: readonly { readonly addition: KnownAddition; readonly grams: number }[]) => void;
   onTake: (addition: KnownAddition, mass: number) => void;
@@ -34,7 +37,9 @@ function inSpoons({ food, measures }: KnownAddition, mass: number, set: UnitSet)
 type State = 'idle' | 'working' | 'failed' | Proposed;
 
 /** What would close the gaps, at least in weight: worked out aside, taken line by line. */
-export function Proposals({ lines, factors, nutrients, profile, additions, set, onProposed, onTake }: ProposalsProps) {
+export function Proposals(props: ProposalsProps) {
+  const { lines, factors, nutrients, profile, additions, set, currency, onProposed, onTake } = props;
+  const [least, setLeast] = useState<'weight' | 'cost'>('weight');
   const [state, setState] = useState<State>('idle');
   const running = useRef<{ readonly stop: () => void }>(undefined);
   useEffect(() => () => running.current?.stop(), []);
@@ -43,8 +48,14 @@ export function Proposals({ lines, factors, nutrients, profile, additions, set, 
       const addition = additions.find((each) => each.food.ndb === ndb);
       return addition ? [{ addition, grams: weighableUp(mass) }] : [];
     });
+  const allowed = additions.filter((addition) => addition.allowed);
+  const wanted = least === 'cost' ? allowed.filter((addition) => addition.price !== undefined) : allowed;
   const ask = () => {
-    const candidates = additions.map(({ food, cap }) => ({ food, cap: capFor(lines, cap, factors) }));
+    const candidates = wanted.map(({ food, cap, price }) => ({
+      food,
+      cap: capFor(lines, cap, factors),
+      ...(least === 'cost' ? { price } : {}),
+    }));
     setState('working');
     running.current = askForAdditions(
       [lines, candidates, nutrients, profile, factors],
@@ -71,11 +82,26 @@ export function Proposals({ lines, factors, nutrients, profile, additions, set, 
   }
   return (
     <div className="stack">
-      <div>
-        <Button variant="outlined" onClick={ask}>
+      <div className={styles.ask}>
+        <Button variant="outlined" onClick={ask} disabled={wanted.length === 0}>
           {state === 'idle' || state === 'failed' ? 'What would close the gaps?' : 'Work it out again'}
         </Button>
+        <Choice
+          label="With the least"
+          value={least}
+          options={[
+            { value: 'weight' as const, label: 'weight' },
+            { value: 'cost' as const, label: 'cost' },
+          ]}
+          onChange={setLeast}
+        />
+        <Link href="/recipes/supplies">what may be added</Link>
       </div>
+      {least === 'cost' && (
+        <p className="note">
+          {wanted.length} of {allowed.length} additions have a price; only those are looked at.
+        </p>
+      )}
       {state === 'failed' && <p className="caution">That could not be worked out here. Try again.</p>}
       {typeof state === 'object' && (
         <section aria-label="Proposed additions" className="stack">
@@ -100,6 +126,7 @@ export function Proposals({ lines, factors, nutrients, profile, additions, set, 
                   <span className="note">
                     {inSpoons(addition, mass, set)}
                     {addition.moment}
+                    {addition.price !== undefined && ` · ${writeMoney(addition.price * mass, currency)}`}
                   </span>
                 </span>
                 <Button

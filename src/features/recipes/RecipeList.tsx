@@ -13,12 +13,21 @@ export function RecipeList({ rows }: { rows: readonly RecipeRow[] }) {
     return (
       <EmptyRoom title="No recipe yet" act={WRITE}>
         Write one down as you cook it: “2 lb”, “1 1/2 cups”, “2 large”. The grams and the energy follow from the food
-        table.
+        table. Or <Link href="/recipes/files">bring in a file</Link> that you have.
       </EmptyRoom>
     );
   }
   return (
-    <ListRoom title="Recipes" aside="kcal per 100 g of what goes in, before cooking" act={WRITE}>
+    <ListRoom
+      title="Recipes"
+      aside="kcal per 100 g of what goes in, before cooking"
+      act={WRITE}
+      ways={[
+        { href: '/recipes/rotation', label: 'in turn' },
+        { href: '/recipes/supplies', label: 'supplies' },
+        { href: '/recipes/files', label: 'as files' },
+      ]}
+    >
       {rows.map((row) => (
         <li key={row.recipeId} className={styles.row}>
           <HatchTile hatch={row.mark.hatch} width={56} height={56} />
@@ -27,6 +36,7 @@ export function RecipeList({ rows }: { rows: readonly RecipeRow[] }) {
               <Link href={`/recipes/${row.recipeId}`}>{row.name}</Link>
             </p>
             <p className="note">{row.lines}</p>
+            {row.note && <p className="note">next time: {row.note}</p>}
           </div>
           <p className={styles.per}>
             <span className="rowName">

@@ -2,7 +2,9 @@
 
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import { writeGrams } from '@/core/quantity/write';
+import type { KnownFood } from '@/core/food/food';
 import { proteinMark } from '@/core/recipe/protein';
+import type { NamedShape } from '@/core/recipe/shape';
 import type { WeighedLine } from '@/core/recipe/recipe';
 import { pouredWater, recipeSheet, type Known } from '@/core/recipe/sheet';
 import { Why } from '@/ui/Why';
@@ -15,10 +17,18 @@ export function Totals({
   lines,
   factors,
   uncounted,
+  shapes,
+  shape,
+  known,
+  onShape,
 }: {
   lines: readonly WeighedLine[];
   factors: EnergyFactors;
   uncounted: number;
+  shapes: readonly NamedShape[];
+  shape: string | undefined;
+  known: ReadonlyMap<string, KnownFood>;
+  onShape: (shape: string) => void;
 }) {
   if (lines.length === 0) {
     return (
@@ -50,7 +60,16 @@ export function Totals({
           {uncounted} {uncounted === 1 ? 'line is' : 'lines are'} not counted yet.
         </Caution>
       )}
-      <Shape sheet={sheet} mark={proteinMark(lines)} />
+      <Shape
+        sheet={sheet}
+        mark={proteinMark(lines)}
+        lines={lines}
+        factors={factors}
+        shapes={shapes}
+        follows={shape}
+        measures={(ndb) => known.get(ndb)?.measures ?? []}
+        onFollow={onShape}
+      />
       <table className={styles.sums}>
         <caption className="away">Sums of the recipe</caption>
         <tbody>

@@ -1,7 +1,26 @@
 'use server';
 
+import { takeRecipes as take } from '@/data/commands/recipe-files';
 import { saveRecipe as save } from '@/data/commands/recipes';
+import {
+  archiveSupply as archive,
+  saveMeasure as remember,
+  saveSupply as keep,
+  setAddition as allow,
+} from '@/data/commands/supplies';
 import { houseAction } from '@/data/house-action';
-import { saveRecipeSchema } from './schema';
+import {
+  archiveSupplySchema,
+  saveMeasureSchema,
+  saveRecipeSchema,
+  saveSupplySchema,
+  setAdditionSchema,
+  takeRecipesSchema,
+} from './schema';
 
 export const saveRecipe = houseAction('save recipe', saveRecipeSchema, save);
+export const saveSupply = houseAction('save supply', saveSupplySchema, keep);
+export const archiveSupply = houseAction('archive supply', archiveSupplySchema, archive);
+export const saveMeasure = houseAction('save measure', saveMeasureSchema, remember);
+export const setAddition = houseAction('set addition', setAdditionSchema, allow);
+export const takeRecipes = houseAction('take recipes', takeRecipesSchema, take);

@@ -1,8 +1,8 @@
+import { recipeEntrySchema } from '@/core/recipe/entry-schema';
 import { saveRecipe } from '@/data/commands/recipes';
 import { contextFor } from '@/data/commands/run';
 import { serve } from '@/data/fixtures/served';
 import { recipeForm, recipeRows } from './queries';
-import { recipeEntrySchema } from './schema';
 
 const NOON = '2026-11-25T12:00:00Z';
 

@@ -1,20 +1,32 @@
 import 'server-only';
+import { dayEnergy, weightOn } from '@/core/dog/day-energy';
+import { isGrowing } from '@/core/dog/stage';
 import type { KnownFood } from '@/core/food/food';
+import type { Label } from '@/core/food/label';
+import { capOfLabel } from '@/core/food/label-limits';
+import { pricePerGram, supplyEntryOf, type SupplyEntry } from '@/core/food/supply-entry';
 import type { EnergyFactors } from '@/core/nutrition/energy';
-import type { UnitSet } from '@/core/quantity/units';
 import type { Profiles } from '@/core/nutrition/profiles';
+import type { UnitSet } from '@/core/quantity/units';
+import { atPreview, boughtAt } from '@/core/recipe/bases';
+import type { Preview, RecipeEntry } from '@/core/recipe/entry-schema';
+import { sayWhatGoes } from '@/core/recipe/written';
 import type { Hazard } from '@/core/recipe/hazards';
+import type { NamedDog } from '@/core/recipe/preview';
 import { proteinMark, type ProteinMark } from '@/core/recipe/protein';
-import { recipeSheet, type RecipeSheet } from '@/core/recipe/sheet';
 import type { Moment } from '@/core/recipe/recipe';
+import type { NamedShape } from '@/core/recipe/shape';
+import { recipeSheet, type RecipeSheet } from '@/core/recipe/sheet';
 import { reading, type Reading } from '@/data/reading';
+import { readDogs } from '@/data/repositories/dogs';
+import { readAdditionSettings, readPantry, readRecipeNames, readSupply } from '@/data/repositories/pantry';
 import { readLatestVersion, readLatestVersions } from '@/data/repositories/recipes';
-import type { LineEntry, RecipeEntry } from './schema';
 
 export interface RecipeRow {
   readonly recipeId: number;
   readonly name: string;
   readonly version: number;
+  readonly note: string | undefined;
   readonly lines: string;
   readonly mark: ProteinMark;
   readonly sheet: RecipeSheet;
@@ -26,73 +38,259 @@ export async function recipeRows(): Promise<RecipeRow[]> {
     recipeId: version.recipeId,
     name: version.name,
     version: version.number,
-    lines: version.lines.map((line) => line.text).join(', '),
+    note: version.note,
+    lines: version.written.map((line) => line.text).join(', '),
     mark: proteinMark(version.lines),
     sheet: recipeSheet(version.lines, household.energyFactors),
   }));
 }
 
-export interface RecipeForm {
-  readonly id: number | undefined;
-  readonly version: number | undefined;
+/** What every sheet needs to look at a recipe with. */
+export interface Looking {
   readonly set: UnitSet;
   readonly factors: EnergyFactors;
-  readonly entry: RecipeEntry;
-  readonly foods: readonly KnownFood[];
+  readonly currency: string;
   readonly hazards: readonly Hazard[];
   readonly profiles: Profiles;
+  readonly shapes: readonly NamedShape[];
   readonly additions: readonly KnownAddition[];
+  readonly dogs: readonly NamedDog[];
+  /** The labels of the household's supplies, by food key. */
+  readonly labels: readonly (readonly [string, Label])[];
 }
 
-/** A food that may be proposed, with its cap in g per 1000 kcal and when it goes in. */
+export interface RecipeForm extends Looking {
+  readonly id: number | undefined;
+  readonly version: number | undefined;
+  readonly entry: RecipeEntry;
+  readonly foods: readonly KnownFood[];
+}
+
+/** A food that may be proposed, with its cap in g per 1000 kcal, when it goes in, and its price where known. */
 export interface KnownAddition extends KnownFood {
+  readonly allowed: boolean;
   readonly cap: number;
   readonly moment: Moment;
+  /** Minor units of the currency for one g. */
+  readonly price: number | undefined;
 }
 
-const additionsOf = ({ additions, foods, measures }: Reading['reference']): KnownAddition[] =>
-  additions.flatMap(({ ndb, cap, moment }) => {
-    const food = foods.get(ndb);
-    return food ? [{ food, measures: measures.get(ndb) ?? [], cap, moment }] : [];
+export async function additionsOf({ db, reference }: Reading): Promise<KnownAddition[]> {
+  const pantry = await readPantry(db, reference);
+  const settings = new Map((await readAdditionSettings(db)).map((row) => [row.foodKey, row]));
+  const usual = reference.additions.map((row) => ({ ...row, price: undefined as number | undefined }));
+  const supplies = pantry.supplies
+    .filter((supply) => !supply.archived)
+    .map(({ id, label }) => ({
+      ndb: `L${id}`,
+      cap: capOfLabel(label) as number,
+      moment: 'stir-in' as const,
+      price: pricePerGram(label),
+    }));
+  const own = [...settings.keys()]
+    .filter((key) => ![...usual, ...supplies].some((row) => row.ndb === key))
+    .map((key) => ({ ndb: key, cap: 20, moment: 'cook' as const, price: undefined }));
+  return [...usual, ...supplies, ...own].flatMap((row) => {
+    const known = pantry.knownOf(row.ndb);
+    const setting = settings.get(row.ndb);
+    if (!known) return [];
+    const price = setting?.pricePerKg == null ? row.price : setting.pricePerKg / 1000;
+    return [{ ...known, moment: row.moment, allowed: setting?.allowed ?? true, cap: setting?.cap ?? row.cap, price }];
   });
+}
 
-export async function newRecipeForm(): Promise<RecipeForm> {
-  const { household, reference } = await reading();
+async function lookingOf(read: Reading): Promise<Looking> {
+  const { db, reference, household, today } = read;
+  const pantry = await readPantry(db, reference);
   return {
-    hazards: reference.hazards,
-    profiles: reference.profiles,
-    additions: additionsOf(reference),
-    id: undefined,
-    version: undefined,
     set: household.unitSet,
     factors: household.energyFactors,
+    currency: household.currency,
+    hazards: reference.hazards,
+    profiles: reference.profiles,
+    shapes: reference.shapes,
+    additions: await additionsOf(read),
+    labels: pantry.supplies.map(({ id, label }) => [`L${id}`, label] as const),
+    dogs: (await readDogs(db)).map((dog) => ({
+      id: dog.id,
+      name: dog.name,
+      kg: weightOn(dog, today) / 1000,
+      kcal: dayEnergy(dog, today).kcal,
+      growing: isGrowing(dog, today),
+      adultKg: dog.expectedAdultWeight === undefined ? undefined : dog.expectedAdultWeight / 1000,
+    })),
+  };
+}
+
+export async function newRecipeForm(): Promise<RecipeForm> {
+  const read = await reading();
+  return {
+    ...(await lookingOf(read)),
+    id: undefined,
+    version: undefined,
     entry: { name: '', lines: [] },
     foods: [],
   };
 }
 
 export async function recipeForm(id: number): Promise<RecipeForm | undefined> {
+  const read = await reading();
+  const version = await readLatestVersion(read.db, read.reference, id);
+  if (!version) return undefined;
+  return {
+    ...(await lookingOf(read)),
+    id,
+    version: version.number,
+    entry: version.entry,
+    foods: [...new Map(version.written.map(({ source }) => [source.food.ndb, source])).values()],
+  };
+}
+
+/** The recipes of a rotation, each with its lines: they are balanced together over the days that each is fed. */
+export interface RotationView extends Looking {
+  readonly recipes: readonly {
+    readonly id: number;
+    readonly name: string;
+    readonly mark: ProteinMark;
+    readonly lines: RecipeSheetLines;
+  }[];
+}
+type RecipeSheetLines = Awaited<ReturnType<typeof readLatestVersions>>[number]['lines'];
+
+export async function rotationView(): Promise<RotationView> {
+  const read = await reading();
+  return {
+    ...(await lookingOf(read)),
+    recipes: (await readLatestVersions(read.db, read.reference)).map((version) => ({
+      id: version.recipeId,
+      name: version.name,
+      mark: proteinMark(version.lines),
+      lines: version.lines,
+    })),
+  };
+}
+
+export interface SupplyRow {
+  readonly id: number;
+  readonly name: string;
+  readonly label: Label;
+  readonly archived: boolean;
+}
+
+export interface SuppliesView {
+  readonly supplies: readonly SupplyRow[];
+  readonly additions: readonly KnownAddition[];
+  readonly currency: string;
+}
+
+export async function suppliesView(): Promise<SuppliesView> {
+  const read = await reading();
+  return {
+    supplies: (await readPantry(read.db, read.reference)).supplies,
+    additions: await additionsOf(read),
+    currency: read.household.currency,
+  };
+}
+
+export interface SupplyForm {
+  readonly id: number | undefined;
+  readonly archived: boolean;
+  readonly entry: SupplyEntry;
+  readonly currency: string;
+}
+
+export async function supplyForm(id: number | undefined): Promise<SupplyForm | undefined> {
+  const { db, household } = await reading();
+  if (id === undefined) {
+    const entry: SupplyEntry = { name: '', measure: 'tsp', measureGrams: '', amounts: [] };
+    return { id, archived: false, entry, currency: household.currency };
+  }
+  const supply = await readSupply(db, id);
+  return (
+    supply && {
+      id,
+      archived: supply.archived,
+      entry: supplyEntryOf(supply.name, supply.label),
+      currency: household.currency,
+    }
+  );
+}
+
+export interface FilesView {
+  readonly recipes: readonly { readonly id: number; readonly name: string }[];
+}
+
+export async function filesView(): Promise<FilesView> {
+  const { db } = await reading();
+  return { recipes: await readRecipeNames(db) };
+}
+
+/** A recipe on paper: what is weighed, into which vessel, and how. */
+export interface PrintView {
+  readonly id: number;
+  readonly name: string;
+  readonly version: number;
+  readonly note: string | undefined;
+  readonly preview: Preview | undefined;
+  readonly kcal: number;
+  readonly components: readonly {
+    readonly name: string;
+    readonly how: string;
+    readonly lines: readonly PrintLine[];
+  }[];
+}
+
+export interface PrintLine {
+  readonly amount: string;
+  readonly words: string;
+  readonly grams: number | undefined;
+  readonly asides: readonly string[];
+}
+
+export async function printView(id: number): Promise<PrintView | undefined> {
   const { db, reference, household } = await reading();
   const version = await readLatestVersion(db, reference, id);
   if (!version) return undefined;
+  const { entry, written } = version;
+  const bought = boughtAt(written, atPreview(version.preview));
+  const places = entry.lines.flatMap((line, index) => (line.words ? [] : [index]));
+  const lineAt = (index: number): PrintLine => {
+    const line = entry.lines[index]!;
+    const place = places.indexOf(index);
+    const own = written[place];
+    return {
+      amount: line.amount,
+      words: line.preparation?.trim() || own?.source.food.name || '',
+      grams: own && bought[place],
+      asides: [
+        ...(own && line.moment !== 'cook' ? [line.moment] : []),
+        ...(own && line.basis && line.basis !== 'batch'
+          ? [`for ${line.basis}${line.perAmount ? `, ${line.perAmount}` : ''}`]
+          : []),
+        ...(own && sayWhatGoes(own) ? [sayWhatGoes(own)!] : []),
+        ...(line.choice ? [`one of “${line.choice}”`] : []),
+        ...(own ? [] : ['not counted']),
+      ],
+    };
+  };
   return {
-    hazards: reference.hazards,
-    profiles: reference.profiles,
-    additions: additionsOf(reference),
     id,
+    name: version.name,
     version: version.number,
-    set: household.unitSet,
-    factors: household.energyFactors,
-    entry: {
-      name: version.name,
-      lines: version.lines.map((line): LineEntry => ({
-        amount: line.amount,
-        ndb: line.food.ndb,
-        preparation: line.preparation ?? '',
-        part: line.part,
-        moment: line.moment,
-      })),
-    },
-    foods: version.lines.map((line) => ({ food: line.food, measures: reference.measures.get(line.food.ndb) ?? [] })),
+    note: version.note,
+    preview: version.preview,
+    kcal: recipeSheet(version.lines, household.energyFactors).kcal,
+    components: (entry.components ?? [{ name: 'pot' }]).map((component, at) => ({
+      name: component.name,
+      how: [
+        component.vessel,
+        component.method,
+        component.minutes && `${component.minutes} min`,
+        component.celsius && `${component.celsius} °C`,
+      ]
+        .filter(Boolean)
+        .join(', '),
+      lines: entry.lines.flatMap((line, index) => ((line.component ?? 0) === at ? [lineAt(index)] : [])),
+    })),
   };
 }

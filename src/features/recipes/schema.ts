@@ -1,24 +1,20 @@
 import { z } from 'zod';
-import { MOMENTS, PARTS } from '@/core/recipe/recipe';
+import { supplyEntrySchema } from '@/core/food/supply-entry';
+import { recipeEntrySchema } from '@/core/recipe/entry-schema';
 import { idSchema } from '@/core/schema';
 
-/** A recipe as typed: every amount in the cook's own words. */
-export const recipeEntrySchema = z.object({
-  name: z.string().max(200),
-  lines: z
-    .array(
-      z.object({
-        amount: z.string().max(200),
-        ndb: z.string().max(10),
-        preparation: z.string().max(200).optional(),
-        part: z.enum(PARTS),
-        moment: z.enum(MOMENTS),
-      }),
-    )
-    .max(200),
-});
-
 export const saveRecipeSchema = z.object({ id: idSchema.optional(), entry: recipeEntrySchema });
-
-export type RecipeEntry = z.infer<typeof recipeEntrySchema>;
-export type LineEntry = RecipeEntry['lines'][number];
+export const saveSupplySchema = z.object({ id: idSchema.optional(), entry: supplyEntrySchema });
+export const archiveSupplySchema = z.object({ id: idSchema, archived: z.boolean() });
+export const saveMeasureSchema = z.object({
+  ndb: z.string().max(10),
+  unit: z.string().max(40),
+  weight: z.string().max(30),
+});
+export const setAdditionSchema = z.object({
+  key: z.string().max(10),
+  allowed: z.boolean(),
+  cap: z.string().max(20),
+  pricePerKg: z.string().max(20),
+});
+export const takeRecipesSchema = z.object({ text: z.string().max(4_000_000) });

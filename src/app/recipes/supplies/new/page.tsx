@@ -1,0 +1,9 @@
+import { supplyForm } from '@/features/recipes/queries';
+import { SupplyForm } from '@/features/recipes/supplies/SupplyForm';
+
+export const dynamic = 'force-dynamic';
+export const metadata = { title: 'A new label' };
+
+export default async function Page() {
+  return <SupplyForm given={(await supplyForm(undefined))!} />;
+}

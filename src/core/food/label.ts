@@ -1,0 +1,170 @@
+import { z } from 'zod';
+import { LABEL_ONLY, type Composition, type Nutrient } from '../nutrition/nutrients';
+import { fine, refused, type Outcome } from '../problem';
+import { compoundsOf } from './compounds';
+import type { Food, FoodMeasure, KnownFood } from './food';
+
+/** What a label may name, in the nutrient's column, its unit there, and whether it may be printed as a compound. */
+export const LABEL_NUTRIENTS: Readonly<
+  Record<string, { readonly column: Nutrient; readonly unit: 'g' | 'mg' | 'µg' | 'IU'; readonly element?: true }>
+> = {
+  'EPA + DHA': { column: 'epa_dha_g', unit: 'g' },
+  'alpha-linolenic acid': { column: 'ala_g', unit: 'g' },
+  'linoleic acid': { column: 'omega6_g', unit: 'g' },
+  calcium: { column: 'calcium_mg', unit: 'mg', element: true },
+  phosphorus: { column: 'phosphorus_mg', unit: 'mg', element: true },
+  potassium: { column: 'potassium_mg', unit: 'mg', element: true },
+  sodium: { column: 'sodium_mg', unit: 'mg', element: true },
+  chloride: { column: 'chloride_mg', unit: 'mg', element: true },
+  magnesium: { column: 'magnesium_mg', unit: 'mg', element: true },
+  iron: { column: 'iron_mg', unit: 'mg', element: true },
+  copper: { column: 'copper_mg', unit: 'mg', element: true },
+  manganese: { column: 'manganese_mg', unit: 'mg', element: true },
+  zinc: { column: 'zinc_mg', unit: 'mg', element: true },
+  iodine: { column: 'iodine_ug', unit: 'µg', element: true },
+  selenium: { column: 'selenium_ug', unit: 'µg', element: true },
+  'vitamin A': { column: 'vitamin_a_iu', unit: 'IU' },
+  'vitamin D': { column: 'vitamin_d_iu', unit: 'IU' },
+  'vitamin E': { column: 'vitamin_e_mg', unit: 'mg' },
+  'vitamin K': { column: 'vitamin_k_ug', unit: 'µg' },
+  thiamin: { column: 'thiamin_mg', unit: 'mg' },
+  riboflavin: { column: 'riboflavin_mg', unit: 'mg' },
+  niacin: { column: 'niacin_mg', unit: 'mg' },
+  'pantothenic acid': { column: 'pantothenic_acid_mg', unit: 'mg' },
+  'vitamin B6': { column: 'vitamin_b6_mg', unit: 'mg' },
+  folate: { column: 'folate_ug', unit: 'µg' },
+  'vitamin B12': { column: 'vitamin_b12_ug', unit: 'µg' },
+  choline: { column: 'choline_mg', unit: 'mg' },
+  protein: { column: 'protein_g', unit: 'g' },
+  fat: { column: 'fat_g', unit: 'g' },
+  carbohydrate: { column: 'carbohydrate_g', unit: 'g' },
+  fibre: { column: 'fiber_g', unit: 'g' },
+  water: { column: 'water_g', unit: 'g' },
+};
+
+export const LABEL_UNITS = ['g', 'mg', 'µg', 'IU', '%'] as const;
+export type LabelUnit = (typeof LABEL_UNITS)[number];
+
+/** What an IU of these is, in the column's unit; vitamin E in mg of natural alpha-tocopherol (handbook 3). */
+const IU: Readonly<Record<string, number>> = { 'vitamin A': 1, 'vitamin D': 1, 'vitamin E': 1 / 1.49 };
+/** mg to IU: 40 IU of D are 1 µg, 1 IU of A is 0.3 µg of retinol (handbook 3). */
+const MICROGRAM_TO_IU: Readonly<Record<string, number>> = { 'vitamin A': 1 / 0.3, 'vitamin D': 40 };
+
+/** Forms of vitamin E by what a mg of them is in IU (handbook 3). */
+export const VITAMIN_E: Readonly<Record<string, number>> = {
+  'natural (d-alpha-tocopherol)': 1.49,
+  'natural acetate (d-alpha-tocopheryl acetate)': 1.36,
+  'synthetic acetate (dl-alpha-tocopheryl acetate)': 1,
+};
+
+/** One row of a label, as printed. */
+export const labelAmountSchema = z.object({
+  nutrient: z.string(),
+  amount: z.number().positive(),
+  unit: z.enum(LABEL_UNITS),
+  /** What the amount is of: the element itself, a compound by name, or a form of vitamin E. */
+  as: z.string().max(80).optional(),
+});
+
+/** A label: amounts in one measure, what that measure weighs, what it costs, how much of it is too much. */
+export const labelSchema = z.object({
+  measure: z.string().min(1).max(30),
+  measureGrams: z.number().positive().max(10_000),
+  amounts: z.array(labelAmountSchema).max(60),
+  /** g in one mL, where it is poured or spooned. */
+  gramsPerMl: z.number().positive().max(20).optional(),
+  /** Minor units of the household's currency for so many g. */
+  price: z.object({ minor: z.number().int().positive(), grams: z.number().positive() }).optional(),
+  /** Measures for each kg of body weight and day that the label allows at the most. */
+  mostPerKg: z.number().positive().optional(),
+});
+export type Label = Readonly<z.infer<typeof labelSchema>>;
+export type LabelAmount = Label['amounts'][number];
+
+const IN_G: Readonly<Record<'g' | 'mg' | 'µg', number>> = { g: 1, mg: 1e-3, µg: 1e-6 };
+
+/** Whether a row has to say what it is of: a mineral by weight, or vitamin E by weight. */
+export const asksWhat = (row: Pick<LabelAmount, 'nutrient' | 'unit'>): boolean =>
+  row.unit !== 'IU' && (LABEL_NUTRIENTS[row.nutrient]?.element === true || row.nutrient === 'vitamin E');
+
+/** The g of a row as printed, for one measure; undefined for IU, which weigh next to nothing. */
+const printedGrams = (row: LabelAmount, measureGrams: number): number | undefined =>
+  row.unit === 'IU' ? undefined : row.unit === '%' ? (row.amount / 100) * measureGrams : row.amount * IN_G[row.unit];
+
+/** One row in the unit of its column, for one measure. */
+function inColumn(row: LabelAmount, measureGrams: number): Outcome<number> {
+  const known = LABEL_NUTRIENTS[row.nutrient];
+  if (!known) return refused('Choose a nutrient.', 'nutrient');
+  if (row.unit === 'IU') {
+    const each = IU[row.nutrient];
+    return each === undefined ? refused(`${row.nutrient} is not counted in IU.`, 'unit') : fine(row.amount * each);
+  }
+  const printed = printedGrams(row, measureGrams)!;
+  const toIu = MICROGRAM_TO_IU[row.nutrient];
+  if (toIu !== undefined) return fine(printed * 1e6 * toIu);
+  if (row.nutrient === 'vitamin E') {
+    const form = VITAMIN_E[row.as ?? ''];
+    return form === undefined
+      ? refused('Which vitamin E is it? Natural and synthetic count differently.', 'as')
+      : fine((printed * 1000 * form) / 1.49);
+  }
+  if (known.element && row.as !== 'element') {
+    const compound = compoundsOf(row.nutrient).find((each) => each.name === row.as);
+    if (!compound) return refused(`Is that ${row.nutrient} itself, or a compound of it?`, 'as');
+    return fine((printed * compound.share) / IN_G[known.unit as 'g' | 'mg' | 'µg']);
+  }
+  return fine(printed / IN_G[known.unit as 'g' | 'mg' | 'µg']);
+}
+
+/** g of all rows together: fatty acids are a part of the fat, fibre of the carbohydrate. */
+function weightOf(printed: Readonly<Record<string, number>>): number {
+  const { fat = 0, carbohydrate = 0, fibre = 0, ...rest } = printed;
+  const acids = ['EPA + DHA', 'alpha-linolenic acid', 'linoleic acid'];
+  const ofFat = acids.reduce((sum, name) => sum + (rest[name] ?? 0), 0);
+  const others = Object.entries(rest).reduce((sum, [name, g]) => (acids.includes(name) ? sum : sum + g), 0);
+  return others + Math.max(fat, ofFat) + Math.max(carbohydrate, fibre);
+}
+
+/**
+ * Reads a label into a composition per 100 g. What the label does not name stays unknown.
+ *
+ * Refuses at its field a row without what it is of, a unit that its nutrient is not counted in, a nutrient named
+ * twice, and a label whose rows weigh more than the measure. Source: units as in handbook 3; stoichiometry.
+ */
+export function readLabel(label: Label): Outcome<Composition> {
+  const per100: Partial<Record<Nutrient, number>> = {};
+  const printed: Record<string, number> = {};
+  for (const [index, row] of label.amounts.entries()) {
+    const value = inColumn(row, label.measureGrams);
+    if (!value.ok) return refused(value.problem.message, `amounts.${index}.${value.problem.field}`);
+    const { column } = LABEL_NUTRIENTS[row.nutrient]!;
+    if (per100[column] !== undefined) return refused(`${row.nutrient} stands here twice.`, `amounts.${index}.nutrient`);
+    per100[column] = (value.value / label.measureGrams) * 100;
+    printed[row.nutrient] = printedGrams(row, label.measureGrams) ?? 0;
+  }
+  const weight = weightOf(printed);
+  if (weight > label.measureGrams * (1 + 1e-9))
+    return refused(
+      `These rows weigh ${Number(weight.toPrecision(4))} g, more than the ${label.measureGrams} g of one ${label.measure}. Check the units.`,
+      'measureGrams',
+    );
+  // What a label calls vitamin A is counted against its maximum too.
+  if (per100.vitamin_a_iu !== undefined) per100.retinol_ug = per100.vitamin_a_iu * 0.3;
+  return fine(per100);
+}
+
+/** A supply as a food with its measures. Throws where the label was never read: that is a programmer's error. */
+export function supplyAsFood(supply: { readonly id: number; readonly name: string; readonly label: Label }): KnownFood {
+  const per100 = readLabel(supply.label);
+  if (!per100.ok) throw new Error(`the label of ${supply.name} cannot be: ${per100.problem.message}`);
+  const { measure, measureGrams, gramsPerMl } = supply.label;
+  const food: Food = { ndb: `L${supply.id}`, name: supply.name, group: 'Supplement', per100: per100.value };
+  const measures: FoodMeasure[] = [{ amount: 1, unit: measure, grams: measureGrams }];
+  if (gramsPerMl !== undefined) measures.push({ amount: 1, unit: 'cup', grams: gramsPerMl * 236.5882365 });
+  return { food, measures };
+}
+
+/** Nutrients that only labels say, for the sheet's note. */
+export const ONLY_ON_LABELS: readonly string[] = Object.entries(LABEL_NUTRIENTS)
+  .filter(([, { column }]) => (LABEL_ONLY as readonly string[]).includes(column))
+  .map(([name]) => name);

@@ -1,0 +1,120 @@
+import { z } from 'zod';
+import { fine, refused, type Answer, type Outcome, type Problem } from '../problem';
+import { readScale } from '../quantity/reading';
+import { asksWhat, LABEL_UNITS, readLabel, type Label } from './label';
+
+/** What a label counts in. */
+export const LABEL_MEASURES = [
+  'tsp',
+  'tbsp',
+  'capsule',
+  'tablet',
+  'softgel',
+  'pump',
+  'scoop',
+  'drop',
+  'sachet',
+  'g',
+] as const;
+
+/** A label as typed. */
+export const supplyEntrySchema = z.object({
+  name: z.string().max(120),
+  measure: z.enum(LABEL_MEASURES),
+  measureGrams: z.string().max(30),
+  amounts: z
+    .array(
+      z.object({
+        nutrient: z.string().max(60),
+        amount: z.string().max(30),
+        unit: z.enum(LABEL_UNITS),
+        as: z.string().max(80).optional(),
+      }),
+    )
+    .max(60),
+  gramsPerMl: z.string().max(20).optional(),
+  price: z.string().max(20).optional(),
+  priceGrams: z.string().max(20).optional(),
+  mostPerKg: z.string().max(20).optional(),
+});
+export type SupplyEntry = z.infer<typeof supplyEntrySchema>;
+
+/** A plain figure above 0, with a point or a comma; undefined where nothing is typed. */
+function readFigure(text: string | undefined, field: string, message: string): Outcome<number | undefined> {
+  const typed = (text ?? '').trim();
+  if (typed === '') return fine(undefined);
+  const value = /^\d{1,9}(?:[.,]\d{1,6})?$/.test(typed) ? Number(typed.replace(',', '.')) : NaN;
+  return value > 0 ? fine(value) : refused(message, field);
+}
+
+/**
+ * Reads a label as typed. Refuses at its field what cannot be: no name, no weight of the measure, an amount that is no
+ * figure above 0, a mineral that does not say whether it is the element, rows heavier than their measure.
+ */
+export function readSupply(entry: SupplyEntry): Answer<{ readonly name: string; readonly label: Label }> {
+  const problems: Problem[] = [];
+  const take = <T>(outcome: Outcome<T>): T | undefined => {
+    if (outcome.ok) return outcome.value;
+    problems.push(outcome.problem);
+    return undefined;
+  };
+  const name = entry.name.trim();
+  if (name === '') problems.push({ field: 'name', message: 'What does it say on the front?' });
+  const weight = entry.measure === 'g' ? fine(1) : readScale(entry.measureGrams);
+  const measureGrams = weight.ok && weight.value > 0 ? weight.value : undefined;
+  if (measureGrams === undefined)
+    problems.push({
+      field: 'measureGrams',
+      message: `What does one ${entry.measure} weigh, in g? Weigh ten if one is too light.`,
+    });
+  const amounts = entry.amounts.map((row, index) => ({
+    nutrient: row.nutrient,
+    amount: take(neededFigure(row.amount, `amounts.${index}.amount`)) ?? NaN,
+    unit: row.unit,
+    ...(asksWhat(row) && row.as ? { as: row.as } : {}),
+  }));
+  const gramsPerMl = take(readFigure(entry.gramsPerMl, 'gramsPerMl', 'g in one mL, such as 0.92 for an oil.'));
+  const price = take(readFigure(entry.price, 'price', 'A price above 0, such as 12.50.'));
+  const forGrams = price === undefined ? undefined : readScale(entry.priceGrams ?? '');
+  if (forGrams && !(forGrams.ok && forGrams.value > 0))
+    problems.push({ field: 'priceGrams', message: 'For how many g is that?' });
+  const mostPerKg = take(
+    readFigure(entry.mostPerKg, 'mostPerKg', `How many ${entry.measure} for each kg of dog and day?`),
+  );
+  if (problems.length > 0 || measureGrams === undefined) return { ok: false, problems };
+  const label: Label = {
+    measure: entry.measure,
+    measureGrams,
+    amounts,
+    ...(gramsPerMl === undefined ? {} : { gramsPerMl }),
+    ...(price !== undefined && forGrams?.ok
+      ? { price: { minor: Math.round(price * 100), grams: forGrams.value as number } }
+      : {}),
+    ...(mostPerKg === undefined ? {} : { mostPerKg }),
+  };
+  const read = readLabel(label);
+  return read.ok ? { ok: true, value: { name, label } } : { ok: false, problems: [read.problem] };
+}
+
+function neededFigure(text: string, field: string): Outcome<number> {
+  const figure = readFigure(text, field, 'A figure above 0, as printed.');
+  if (!figure.ok) return figure;
+  return figure.value === undefined ? refused('How much, as printed?', field) : fine(figure.value);
+}
+
+/** A stored label as it would be typed. */
+export const supplyEntryOf = (name: string, label: Label): SupplyEntry => ({
+  name,
+  measure: label.measure as SupplyEntry['measure'],
+  measureGrams: String(label.measureGrams),
+  amounts: label.amounts.map((row) => ({ ...row, amount: String(row.amount) })),
+  ...(label.gramsPerMl === undefined ? {} : { gramsPerMl: String(label.gramsPerMl) }),
+  ...(label.price === undefined
+    ? {}
+    : { price: (label.price.minor / 100).toFixed(2), priceGrams: String(label.price.grams) }),
+  ...(label.mostPerKg === undefined ? {} : { mostPerKg: String(label.mostPerKg) }),
+});
+
+/** Price of one g in minor units, where the label has one. */
+export const pricePerGram = (label: Pick<Label, 'price'>): number | undefined =>
+  label.price && label.price.minor / label.price.grams;

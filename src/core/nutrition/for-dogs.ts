@@ -1,0 +1,84 @@
+import { metabolicSize } from '../dog/resting-energy';
+import { grams } from '../quantity/units';
+import { writeNumber } from '../quantity/write';
+import type { NamedDog } from '../recipe/preview';
+import { ofAllowanceAt, type Balance, type BalanceRow } from './balance';
+import type { Profile, Profiles } from './profiles';
+
+/** A nutrient of which a dog gets too little because it eats little, though the recipe holds enough per 1000 kcal. */
+export interface LowAtRation {
+  readonly dog: string;
+  readonly nutrient: string;
+  /** Part of NRC's allowance per kg^0.75, below 1. */
+  readonly part: number;
+  readonly sum: string;
+}
+
+/** A nutrient that a growing dog gets too much of. */
+export interface TooMuchForPup {
+  readonly dog: string;
+  readonly nutrient: string;
+  readonly amount: number;
+  readonly most: number;
+  readonly unit: string;
+  readonly source: string;
+}
+
+/**
+ * The low-ration check: beside the comparison per 1000 kcal, what each grown dog gets per kg^0.75 at its own day's
+ * kcal, against NRC's allowance at 130 kcal per kg^0.75; only what is enough per 1000 kcal and too little for the dog.
+ *
+ * Takes the balance in any profile (its amounts are per 1000 kcal), NRC's adult profile, and the dogs with kg and kcal
+ * a day. Worst first. Source: NRC 2006, from memory; handbook 3.
+ */
+export function lowAtRation(
+  balance: Pick<Balance, 'rows'>,
+  nrcAdult: Profile,
+  dogs: readonly NamedDog[],
+): LowAtRation[] {
+  return dogs
+    .filter((dog) => !dog.growing)
+    .flatMap((dog) =>
+      balance.rows.flatMap(({ name, amount, unit }): LowAtRation[] => {
+        const allowance = nrcAdult.limits[name]?.least;
+        if (amount === undefined || allowance === undefined || amount < allowance) return [];
+        const part = ofAllowanceAt(amount, allowance, dog.kcal, metabolicSize(grams(dog.kg * 1000)));
+        const size = writeNumber(metabolicSize(grams(dog.kg * 1000)), 2);
+        const sum =
+          `${writeNumber(amount, 3)} ${unit} in 1000 kcal × ${writeNumber(dog.kcal, 0)} kcal ÷ ${size} kg^0.75, ` +
+          `against ${writeNumber(allowance * 0.13, 4)} ${unit}`;
+        return part < 1 ? [{ dog: dog.name, nutrient: name, part, sum }] : [];
+      }),
+    )
+    .sort((a, b) => a.part - b.part);
+}
+
+/**
+ * What growing dogs get too much of, per 1000 kcal: calcium by how large they grow, vitamins A (retinol alone) and D,
+ * iodine. Source: beside each limit in data/profiles.json.
+ */
+export function tooMuchForPups(
+  balance: Pick<Balance, 'rows'>,
+  limits: Profiles['pups'],
+  dogs: readonly NamedDog[],
+): TooMuchForPup[] {
+  const counted = (row: BalanceRow) => row.againstMost ?? row.amount;
+  return dogs
+    .filter((dog) => dog.growing)
+    .flatMap((dog) => {
+      const own = limits.filter(
+        (limit, index) =>
+          fits(limit, dog) && !limits.slice(0, index).some((before) => before.name === limit.name && fits(before, dog)),
+      );
+      return own.flatMap(({ name, most, source }): TooMuchForPup[] => {
+        const row = balance.rows.find((each) => each.name === name);
+        const amount = row && counted(row);
+        return row && amount !== undefined && amount > most
+          ? [{ dog: dog.name, nutrient: name, amount, most, unit: row.unit, source }]
+          : [];
+      });
+    });
+}
+
+const fits = (limit: Profiles['pups'][number], dog: NamedDog) =>
+  limit.fromAdultKg === undefined || (dog.adultKg ?? 0) >= limit.fromAdultKg;

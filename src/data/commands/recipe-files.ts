@@ -1,0 +1,196 @@
+import 'server-only';
+import { eq } from 'drizzle-orm';
+import { readLabel } from '@/core/food/label';
+import type { LineEntry, RecipeEntry } from '@/core/recipe/entry-schema';
+import { hodmanFileSchema, inOrderOfNeed, readEntry, withKeys, type HodmanFile } from '@/core/recipe/files/hodman-file';
+import { findRecipes, readJsonLd } from '@/core/recipe/files/json-ld';
+import type { TakenFile, TakenRecipe } from '@/core/recipe/files/taken';
+import { readLine } from '@/core/recipe/entry';
+import type { FoundLine } from '@/core/recipe/found-line';
+import { MOST_LINES } from '@/core/recipe/free-line';
+import type { UnitSet } from '@/core/quantity/units';
+import { readFreeLines } from '../repositories/foods';
+import { readPantry } from '../repositories/pantry';
+import { readLatestVersions } from '../repositories/recipes';
+import { ownMeasure, supply } from '../schema/recipes';
+import { saveRecipe } from './recipes';
+import { Refusal, refuse, type Context } from './run';
+
+/** No file of recipes is larger; a cook's whole life of them fits (common practice, no source). */
+export const LARGEST_FILE = 2_000_000;
+
+/**
+ * Takes the recipes of a file: Hodman's own, or schema.org Recipes. A recipe is taken whole or not at all; the others
+ * are taken. A file that is none is refused.
+ */
+export async function takeRecipes(context: Context, input: { text: string }): Promise<TakenFile> {
+  if (input.text.length > LARGEST_FILE)
+    refuse(`This file is ${(input.text.length / 1e6).toFixed(1)} MB. Hodman reads up to 2 MB of recipes.`, 'text');
+  const value = parse(input.text);
+  const own = hodmanFileSchema.safeParse(value);
+  if (own.success) return takeOwn(context, own.data);
+  if (typeof value === 'object' && value !== null && 'hodman' in value) {
+    const issue = own.error.issues[0];
+    refuse(`This is a file of Hodman’s, but not whole: ${issue?.path.join(' ')} ${issue?.message}`, 'text');
+  }
+  const found = findRecipes(value);
+  if (found.length === 0) refuse('There is no recipe in this file.', 'text');
+  const recipes: TakenRecipe[] = [];
+  for (const node of found.slice(0, 200)) recipes.push(await takeFromElsewhere(context, readJsonLd(node)));
+  return { recipes, said: found.length > 200 ? ['Only the first 200 recipes were read.'] : [] };
+}
+
+function parse(text: string): unknown {
+  try {
+    return JSON.parse(text) as unknown;
+  } catch {
+    return refuse('This is no JSON: nothing was taken. Save the file again, or paste all of it.', 'text');
+  }
+}
+
+/** Saves one recipe inside a savepoint: what refuses it leaves nothing behind. */
+async function attempt(
+  context: Context,
+  entry: RecipeEntry,
+  said: readonly string[],
+): Promise<TakenRecipe & { id?: number }> {
+  const about = {
+    name: entry.name || 'a recipe without a name',
+    lines: entry.lines.length,
+    words: entry.lines.filter((line) => line.words).length,
+  };
+  try {
+    const { recipeId } = await context.tx.transaction((tx) => saveRecipe({ ...context, tx }, { entry }));
+    return { ...about, fate: 'taken', said, id: recipeId };
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    const problems = error.problems.map(({ field, message }) => {
+      const place = /^lines\.(\d+)/.exec(field ?? '')?.[1];
+      return place === undefined ? message : `line ${Number(place) + 1}: ${message}`;
+    });
+    return { ...about, fate: 'refused', said: [...said, ...problems] };
+  }
+}
+
+async function takeOwn(context: Context, file: HodmanFile): Promise<TakenFile> {
+  const { keys, said } = await takeSupplies(context, file.supplies);
+  await takeMeasures(context, file.measures, keys);
+  const taken: TakenRecipe[] = [];
+  const readable: { key: string; entry: RecipeEntry }[] = [];
+  for (const { key, entry } of file.recipes) {
+    const read = readEntry(entry);
+    if ('entry' in read) readable.push({ key, entry: read.entry });
+    else taken.push({ name: nameIn(entry), fate: 'refused', lines: 0, words: 0, said: read.problems });
+  }
+  const here = await readLatestVersions(context.tx, context.reference);
+  const { ordered, stuck } = inOrderOfNeed(readable);
+  for (const { key, entry } of ordered) {
+    const own = withKeys(entry, keys);
+    const same = here.find((version) => isSame(version.entry, own));
+    const result = same
+      ? {
+          name: own.name,
+          lines: own.lines.length,
+          words: 0,
+          fate: 'here already' as const,
+          said: [],
+          id: same.recipeId,
+        }
+      : await attempt(context, own, []);
+    if (result.id !== undefined) keys.set(key, `R${result.id}`);
+    taken.push(result);
+  }
+  for (const { entry } of stuck)
+    taken.push({
+      name: entry.name,
+      fate: 'refused',
+      lines: entry.lines.length,
+      words: 0,
+      said: ['It takes itself as a line, by way of others or at once.'],
+    });
+  return { recipes: taken, said };
+}
+
+const nameIn = (entry: unknown): string => {
+  const name = typeof entry === 'object' && entry !== null && 'name' in entry ? entry.name : undefined;
+  return typeof name === 'string' && name !== '' ? name.slice(0, 80) : 'a recipe without a name';
+};
+
+/** Same once what was never typed is left aside. */
+const isSame = (a: RecipeEntry, b: RecipeEntry): boolean => JSON.stringify(sorted(a)) === JSON.stringify(sorted(b));
+const sorted = (value: unknown): unknown => {
+  if (Array.isArray(value)) return value.map(sorted);
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(
+    Object.entries(value)
+      .filter(([, each]) => each !== undefined && each !== '' && each !== false)
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([key, each]) => [key, sorted(each)]),
+  );
+};
+
+async function takeSupplies({ tx, now, reference }: Context, supplies: HodmanFile['supplies']) {
+  const here = (await readPantry(tx, reference)).supplies;
+  const keys = new Map<string, string>();
+  const said: string[] = [];
+  for (const { key, name, label } of supplies) {
+    const read = readLabel(label);
+    if (!read.ok) {
+      said.push(`The label of ${name} is left out: ${read.problem.message}`);
+      continue;
+    }
+    const same = here.find(
+      (each) => each.name === name && JSON.stringify(sorted(each.label)) === JSON.stringify(sorted(label)),
+    );
+    const [made] = same ? [same] : await tx.insert(supply).values({ name, label, createdAt: now }).returning();
+    if (same?.archived) await tx.update(supply).set({ archivedAt: null }).where(eq(supply.id, same.id));
+    keys.set(key, `L${made!.id}`);
+  }
+  return { keys, said };
+}
+
+/** What this kitchen has weighed itself stands; what it has not is taken over. */
+async function takeMeasures({ tx, now }: Context, measures: HodmanFile['measures'], keys: ReadonlyMap<string, string>) {
+  const rows = measures
+    .filter(({ food }) => !/^R/.test(food))
+    .map(({ food, unit, grams }) => ({ foodKey: keys.get(food) ?? food, unit, grams, createdAt: now }));
+  if (rows.length > 0) await tx.insert(ownMeasure).values(rows).onConflictDoNothing();
+}
+
+async function takeFromElsewhere(context: Context, read: ReturnType<typeof readJsonLd>): Promise<TakenRecipe> {
+  const { tx, reference, household } = context;
+  const { lines, rest } = await readFreeLines(
+    tx,
+    reference,
+    household.unitSet,
+    read.ingredients.join('\n'),
+    MOST_LINES,
+  );
+  // A line whose amount cannot be weighed yet is kept as words, so that the rest of the recipe is not lost.
+  const components =
+    read.method || read.minutes
+      ? [
+          {
+            name: 'pot',
+            ...(read.method ? { method: read.method } : {}),
+            ...(read.minutes ? { minutes: String(Math.min(2880, read.minutes)) } : {}),
+          },
+        ]
+      : undefined;
+  const entry: RecipeEntry = {
+    name: read.name,
+    lines: lines.map((line) => asReadable(line, household.unitSet)),
+    ...(components ? { components } : {}),
+  };
+  const unread = entry.lines.flatMap((line) => (line.words ? [`kept as words, not counted: ${line.preparation}`] : []));
+  const unsure = entry.lines.flatMap((line) => (line.unsure ? [`look at it again: ${line.preparation}`] : []));
+  const over = rest === '' ? [] : [`${rest.split('\n').length} lines more than ${MOST_LINES} were left out`];
+  return attempt(context, entry, [...read.left, ...unread, ...unsure, ...over]);
+}
+
+/** A found line, or only its words where its amount cannot be turned into grams. */
+function asReadable({ entry, known }: FoundLine, set: UnitSet): LineEntry {
+  if (entry.words || readLine(entry, known, undefined, set).ok) return entry;
+  const words = [entry.amount, entry.preparation].filter(Boolean).join(' ');
+  return { amount: '', ndb: '', preparation: words, part: entry.part, moment: entry.moment, words: true };
+}

@@ -1,0 +1,73 @@
+import 'server-only';
+import { eq } from 'drizzle-orm';
+import { readSupply, type SupplyEntry } from '@/core/food/supply-entry';
+import { readScale } from '@/core/quantity/reading';
+import { readPantry, readRecipeNames, readSupply as storedSupply } from '../repositories/pantry';
+import { additionSetting, ownMeasure, supply } from '../schema/recipes';
+import { need, Refusal, refuse, type Context } from './run';
+
+/** Stores a label, new or corrected. What was cooked with it keeps the label of its day. */
+export async function saveSupply(
+  { tx, now }: Context,
+  input: { id?: number; entry: SupplyEntry },
+): Promise<{ supplyId: number }> {
+  const read = readSupply(input.entry);
+  if (!read.ok) throw new Refusal(...read.problems);
+  const { name, label } = read.value;
+  if (input.id === undefined) {
+    const [made] = await tx.insert(supply).values({ name, label, createdAt: now }).returning({ id: supply.id });
+    return { supplyId: made!.id };
+  }
+  const changed = await tx.update(supply).set({ name, label }).where(eq(supply.id, input.id)).returning();
+  if (changed.length === 0) refuse('This supply is not here any more.');
+  return { supplyId: input.id };
+}
+
+/** Puts a supply out of sight, or back: recipes that name it go on. */
+export async function archiveSupply({ tx, now }: Context, input: { id: number; archived: boolean }): Promise<void> {
+  if (!(await storedSupply(tx, input.id))) refuse('This supply is not here any more.');
+  await tx
+    .update(supply)
+    .set({ archivedAt: input.archived ? now : null })
+    .where(eq(supply.id, input.id));
+}
+
+/** Remembers what one measure of a food weighs in this kitchen; weighed again, the new weight holds. */
+export async function saveMeasure(
+  { tx, now, reference }: Context,
+  input: { ndb: string; unit: string; weight: string },
+): Promise<{ grams: number }> {
+  const known = (await readPantry(tx, reference)).knownOf(input.ndb);
+  const isRecipe = (await readRecipeNames(tx)).some((each) => `R${each.id}` === input.ndb);
+  if (!known && !isRecipe) refuse('Choose a food first.', 'ndb');
+  const grams = need(readScale(input.weight)) as number;
+  if (!(grams > 0)) refuse('A weight above 0.', 'weight');
+  const unit = input.unit.trim().toLowerCase();
+  if (unit === '') refuse('Of what?', 'unit');
+  await tx
+    .insert(ownMeasure)
+    .values({ foodKey: input.ndb, unit, grams, createdAt: now })
+    .onConflictDoUpdate({ target: [ownMeasure.foodKey, ownMeasure.unit], set: { grams, createdAt: now } });
+  return { grams };
+}
+
+/** Whether something may be proposed in this household, up to how much, and at what price a kg. */
+export async function setAddition(
+  { tx, reference }: Context,
+  input: { key: string; allowed: boolean; cap: string; pricePerKg: string },
+): Promise<void> {
+  if (!(await readPantry(tx, reference)).knownOf(input.key)) refuse('Choose a food from the table.', 'key');
+  const figure = (text: string, field: string, message: string) => {
+    const typed = text.trim().replace(',', '.');
+    if (typed === '') return null;
+    const value = /^\d{1,6}(\.\d{1,4})?$/.test(typed) ? Number(typed) : NaN;
+    return Number.isNaN(value) ? refuse(message, field) : value;
+  };
+  const cap = figure(input.cap, 'cap', 'A cap in g for 1000 kcal, 0 or more.') as number | null;
+  const price = figure(input.pricePerKg, 'pricePerKg', 'A price for one kg, 0 or more.') as number | null;
+  const row = { allowed: input.allowed, cap, pricePerKg: price === null ? null : Math.round(price * 100) };
+  await tx
+    .insert(additionSetting)
+    .values({ foodKey: input.key, ...row })
+    .onConflictDoUpdate({ target: additionSetting.foodKey, set: row });
+}

@@ -1,0 +1,58 @@
+import 'server-only';
+import { asc, eq, isNull } from 'drizzle-orm';
+import type { FoodMeasure, KnownFood } from '@/core/food/food';
+import { supplyAsFood, type Label } from '@/core/food/label';
+import type { Tx } from '../database';
+import type { Reference } from '../reference/reference';
+import { additionSetting, ownMeasure, recipe, supply } from '../schema/recipes';
+
+export interface StoredSupply {
+  readonly id: number;
+  readonly name: string;
+  readonly label: Label;
+  readonly archived: boolean;
+}
+
+/** What this household can cook with besides recipes: the table with its own measures, and its supplies. */
+export interface Pantry {
+  readonly supplies: readonly StoredSupply[];
+  /** A food or supply by its key, the household's own measures first; undefined for what is not here. */
+  readonly knownOf: (key: string) => KnownFood | undefined;
+  readonly ownMeasures: readonly { readonly foodKey: string; readonly unit: string; readonly grams: number }[];
+}
+
+export async function readPantry(tx: Tx, reference: Reference): Promise<Pantry> {
+  const supplies = (await tx.select().from(supply).orderBy(asc(supply.id))).map(({ id, name, label, archivedAt }) => ({
+    id,
+    name,
+    label,
+    archived: archivedAt !== null,
+  }));
+  const own = await tx.select().from(ownMeasure).orderBy(asc(ownMeasure.foodKey), asc(ownMeasure.unit));
+  const bought = new Map(supplies.map((each) => [`L${each.id}`, supplyAsFood(each)]));
+  const weighed = new Map<string, FoodMeasure[]>();
+  for (const { foodKey, unit, grams } of own)
+    weighed.set(foodKey, [...(weighed.get(foodKey) ?? []), { amount: 1, unit, grams }]);
+  return {
+    supplies,
+    ownMeasures: own,
+    knownOf: (key) => {
+      const food = bought.get(key)?.food ?? reference.foods.get(key);
+      if (!food) return undefined;
+      const measures = bought.get(key)?.measures ?? reference.measures.get(key) ?? [];
+      return { food, measures: [...(weighed.get(key) ?? []), ...measures] };
+    },
+  };
+}
+
+/** The recipes that may be lines of another one, by name. */
+export const readRecipeNames = (tx: Tx): Promise<{ id: number; name: string }[]> =>
+  tx.select({ id: recipe.id, name: recipe.name }).from(recipe).where(isNull(recipe.archivedAt)).orderBy(asc(recipe.id));
+
+export const readSupply = async (tx: Tx, id: number): Promise<StoredSupply | undefined> => {
+  const [row] = await tx.select().from(supply).where(eq(supply.id, id));
+  return row && { id: row.id, name: row.name, label: row.label, archived: row.archivedAt !== null };
+};
+
+export const readAdditionSettings = (tx: Tx): Promise<(typeof additionSetting.$inferSelect)[]> =>
+  tx.select().from(additionSetting).orderBy(asc(additionSetting.foodKey));

@@ -1,0 +1,92 @@
+'use client';
+
+import { useState } from 'react';
+import { rotationLines } from '@/core/nutrition/rotation';
+import { HatchTile } from '@/ui/marks/marks';
+import { EmptyRoom } from '@/ui/room';
+import { BalanceSheet } from '../BalanceSheet';
+import type { RotationView } from '../queries';
+import styles from './rotation.module.css';
+
+const MOST_DAYS = 28;
+
+/** Several recipes fed in turn, balanced together: what one lacks another may bring. */
+export function Rotation({ view }: { view: RotationView }) {
+  const [days, setDays] = useState<Readonly<Record<number, number>>>({});
+  if (view.recipes.length === 0) {
+    return (
+      <EmptyRoom title="Nothing to take turns yet" act={{ href: '/recipes/new', label: 'Write a recipe' }}>
+        Recipes fed in turn are balanced together: over weeks, one brings what another lacks.
+      </EmptyRoom>
+    );
+  }
+  const daysOf = (id: number) => days[id] ?? 2;
+  const whole = view.recipes.reduce((sum, recipe) => sum + daysOf(recipe.id), 0);
+  const lines = rotationLines(
+    view.recipes.map((recipe) => ({ name: recipe.name, lines: recipe.lines, days: daysOf(recipe.id) })),
+    view.factors,
+  );
+  return (
+    <div className="page">
+      <div className="titleRow">
+        <h1>In turn</h1>
+        <p className="soft">
+          {whole} {whole === 1 ? 'day' : 'days'} of food, balanced as one
+        </p>
+      </div>
+      <div className={styles.strip} aria-hidden>
+        {view.recipes.flatMap((recipe) =>
+          Array.from({ length: daysOf(recipe.id) }, (_, day) => (
+            <HatchTile key={`${recipe.id}-${day}`} hatch={recipe.mark.hatch} width={36} height={36} />
+          )),
+        )}
+      </div>
+      <div className={styles.columns}>
+        <ul className="rows" aria-label="Days of each recipe">
+          {view.recipes.map((recipe) => (
+            <li key={recipe.id} className={styles.turn}>
+              <HatchTile hatch={recipe.mark.hatch} width={44} height={44} />
+              <span className={styles.name}>{recipe.name}</span>
+              <button
+                type="button"
+                className={styles.step}
+                aria-label={`A day less of ${recipe.name}`}
+                disabled={daysOf(recipe.id) === 0}
+                onClick={() => setDays({ ...days, [recipe.id]: daysOf(recipe.id) - 1 })}
+              >
+                −
+              </button>
+              <output className={styles.days} aria-label={`Days of ${recipe.name}`}>
+                {daysOf(recipe.id)}
+              </output>
+              <button
+                type="button"
+                className={styles.step}
+                aria-label={`A day more of ${recipe.name}`}
+                disabled={daysOf(recipe.id) === MOST_DAYS}
+                onClick={() => setDays({ ...days, [recipe.id]: daysOf(recipe.id) + 1 })}
+              >
+                +
+              </button>
+            </li>
+          ))}
+        </ul>
+        {lines.length > 0 ? (
+          <BalanceSheet
+            lines={lines}
+            factors={view.factors}
+            profiles={view.profiles}
+            uncounted={0}
+            additions={view.additions}
+            set={view.set}
+            dogs={view.dogs}
+            labels={view.labels}
+            currency={view.currency}
+          />
+        ) : (
+          <p className="soft">Give at least one recipe a day.</p>
+        )}
+      </div>
+    </div>
+  );
+}

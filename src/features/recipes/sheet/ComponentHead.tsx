@@ -1,0 +1,74 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { Field } from '@/ui/form/Field';
+import styles from '../recipes.module.css';
+import type { SheetForm } from './use-sheet-form';
+
+/** What is cooked in one vessel in one way: its name, and behind a press the vessel, the way, the time. */
+export function ComponentHead({ sheet: { form, entry, problemAt }, place }: { sheet: SheetForm; place: number }) {
+  const [open, setOpen] = useState(false);
+  const component = entry.components![place]!;
+  const how = [
+    component.vessel,
+    component.method,
+    component.minutes && `${component.minutes} min`,
+    component.celsius && `${component.celsius} °C`,
+  ].filter(Boolean);
+  const name = `components.${place}` as const;
+  const last = (entry.components ?? []).length - 1;
+  const lone = entry.lines.every((line) => (line.component ?? 0) !== place);
+  return (
+    <div className={styles.component}>
+      <div className="spread">
+        <Field
+          label={`Name of vessel ${place + 1}`}
+          hideLabel
+          placeholder="grain"
+          autoComplete="off"
+          {...form.register(`${name}.name`)}
+          problem={problemAt(`${name}.name`)}
+        />
+        <Button variant="text" aria-expanded={open} onClick={() => setOpen(!open)}>
+          {how.length > 0 ? how.join(' · ') : 'how it is cooked'}
+        </Button>
+        {place === last && lone && (
+          <Button
+            variant="text"
+            onClick={() => form.setValue('components', entry.components!.slice(0, -1), { shouldDirty: true })}
+          >
+            not apart after all
+          </Button>
+        )}
+      </div>
+      {open && (
+        <div className={styles.more}>
+          <Field label="Vessel" placeholder="stockpot" autoComplete="off" {...form.register(`${name}.vessel`)} />
+          <Field
+            label="Method"
+            placeholder="simmered, lid on"
+            autoComplete="off"
+            {...form.register(`${name}.method`)}
+          />
+          <Field
+            label="Time"
+            unit="min"
+            inputMode="numeric"
+            autoComplete="off"
+            {...form.register(`${name}.minutes`)}
+            problem={problemAt(`${name}.minutes`)}
+          />
+          <Field
+            label="Temperature"
+            unit="°C"
+            inputMode="numeric"
+            autoComplete="off"
+            {...form.register(`${name}.celsius`)}
+            problem={problemAt(`${name}.celsius`)}
+          />
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,183 @@
+'use client';
+
+import { useSortable } from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { useWatch } from 'react-hook-form';
+import type { KnownFood } from '@/core/food/food';
+import { writeGrams } from '@/core/quantity/write';
+import { isBlank } from '@/core/recipe/entry';
+import { hazardsIn, sayHazard } from '@/core/recipe/hazards';
+import { measureAsked } from '@/core/recipe/measure-asked';
+import { guessPart } from '@/core/recipe/part-of-food';
+import { sayWhatGoes, stateOf } from '@/core/recipe/written';
+import { Field } from '@/ui/form/Field';
+import { FoodField } from '@/ui/food/FoodField';
+import styles from '../recipes.module.css';
+import { LineMore, sayBasis } from './LineMore';
+import type { SheetForm } from './use-sheet-form';
+import { WeighOnce } from './WeighOnce';
+
+interface LineRowProps {
+  id: string;
+  index: number;
+  sheet: SheetForm;
+  onRemove: () => void;
+}
+
+/** One line of a recipe: the cook's words on the left, the grams on the right; the rest behind a press. */
+export function LineRow({ id, index, sheet, onRemove }: LineRowProps) {
+  const { form, known, learn, set, problemAt, tried, hazards, reading, bought, mark } = sheet;
+  const line = useWatch({ control: form.control, name: `lines.${index}` });
+  const [more, setMore] = useState(false);
+  const { setNodeRef, attributes, listeners, transform, transition } = useSortable({ id });
+  const number = index + 1;
+  const place = { transform: CSS.Translate.toString(transform), transition };
+  const handle = (
+    <button type="button" className={styles.handle} aria-label={`Move line ${number}`} {...attributes} {...listeners}>
+      ⠿
+    </button>
+  );
+  const remove = (
+    <button type="button" className={styles.remove} aria-label={`Remove line ${number}`} onClick={onRemove}>
+      ×
+    </button>
+  );
+  if (line.words === true) {
+    return (
+      <li ref={setNodeRef} style={place} className={styles.line}>
+        {handle}
+        <div className={styles.asWords}>
+          <p>{line.preparation}</p>
+          <p className="caution">Kept as words, not counted.</p>
+        </div>
+        <Button
+          variant="text"
+          size="small"
+          onClick={() => form.setValue(`lines.${index}.words`, false, { shouldDirty: true })}
+        >
+          find its food
+        </Button>
+        {remove}
+      </li>
+    );
+  }
+  const food = known.get(line.ndb);
+  const read = reading.each[index];
+  const shown = tried && !isBlank(line);
+  const touched = form.formState.touchedFields.lines?.[index]?.amount === true || shown;
+  const field = read && !read.ok ? read.problem.field : undefined;
+  const message = (name: string) =>
+    field === name && read && !read.ok ? read.problem.message : food ? undefined : problemAt(`lines.${index}.${name}`);
+  const amountProblem = food && (touched || line.amount !== '') ? message('amount') : undefined;
+  const unit = field === 'amount' ? measureAsked(line.amount, food?.food, set) : undefined;
+  const foodProblem = !food && (shown || problemAt(`lines.${index}.ndb`)) ? 'Choose a food from the table.' : undefined;
+  const hurts = hazardsIn(
+    [
+      {
+        ndb: line.ndb,
+        words: line.preparation ?? '',
+        part: line.part,
+        moment: line.moment,
+        strained: line.strained ?? false,
+      },
+    ],
+    hazards,
+  );
+  const mass = bought.get(index);
+  const otherState =
+    food && line.state !== undefined && line.state !== stateOf(food.food.name) ? line.state : undefined;
+
+  return (
+    <li ref={setNodeRef} style={place} className={styles.line}>
+      {handle}
+      <Field
+        label={`Amount of line ${number}`}
+        hideLabel
+        placeholder="2 lb, 1 1/2 cups"
+        autoComplete="off"
+        {...form.register(`lines.${index}.amount`)}
+        problem={foodProblem ? undefined : amountProblem}
+      />
+      <div className={styles.what}>
+        <FoodField
+          label={`Food of line ${number}`}
+          value={food ?? null}
+          problem={foodProblem ?? problemAt(`lines.${index}.ndb`)}
+          onChange={(chosen: KnownFood | null) => {
+            mark();
+            if (chosen) {
+              learn(chosen);
+              form.setValue(`lines.${index}.part`, guessPart(chosen.food));
+              form.setValue(`lines.${index}.state`, stateOf(chosen.food.name));
+            }
+            form.setValue(`lines.${index}.unsure`, false);
+            form.setValue(`lines.${index}.ndb`, chosen?.food.ndb ?? '', { shouldDirty: true });
+          }}
+        />
+        {line.unsure === true && (
+          <p className={styles.unsure} role="status">
+            <span>Is this the food you mean?</span>
+            <Button
+              variant="outlined"
+              size="small"
+              aria-label={`Yes, ${food?.food.name}`}
+              onClick={() => form.setValue(`lines.${index}.unsure`, false, { shouldDirty: true })}
+            >
+              yes
+            </Button>
+          </p>
+        )}
+        {unit && food && <WeighOnce known={food} unit={unit} onWeighed={learn} />}
+        <div className={styles.small}>
+          <input
+            className={styles.quiet}
+            aria-label={`Your words for line ${number}`}
+            placeholder="in your words"
+            autoComplete="off"
+            {...form.register(`lines.${index}.preparation`)}
+          />
+          <button
+            type="button"
+            className={styles.quiet}
+            aria-expanded={more}
+            aria-label={`More about line ${number}`}
+            onClick={() => setMore(!more)}
+          >
+            {sayBasis(line)} ▾
+          </button>
+          {read?.ok && read.value.how !== 'weighed' && <span className="note">{read.value.how}</span>}
+          {read?.ok && sayRange(read.value.quantity) && <span className="note">{sayRange(read.value.quantity)}</span>}
+        </div>
+        {hurts.map(({ hazard }) => (
+          <p key={hazard.id} className={hazard.level === 'never' ? styles.never : 'caution'} role="status">
+            {sayHazard(hazard)}
+          </p>
+        ))}
+        {otherState && (
+          <p className="caution">
+            Weighed {otherState}, but this row is of {stateOf(food!.food.name)} food: choose the row that you weigh.
+          </p>
+        )}
+        {more && <LineMore index={index} sheet={sheet} problem={message} />}
+        {!more && field !== undefined && field !== 'amount' && field !== 'ndb' && (
+          <p className="danger">{read && !read.ok && read.problem.message}</p>
+        )}
+      </div>
+      <p className={styles.grams}>
+        {mass === undefined ? '?' : writeGrams(mass)}
+        {read?.ok && sayWhatGoes(read.value.line) && <span className="note">{sayWhatGoes(read.value.line)}</span>}
+      </p>
+      {remove}
+    </li>
+  );
+}
+
+/** A range counts as its middle, and says so. */
+function sayRange(quantity: { kind: string; low: number; high: number }): string | undefined {
+  if (quantity.low === quantity.high) return undefined;
+  return quantity.kind === 'mass'
+    ? `${writeGrams(quantity.low)} to ${writeGrams(quantity.high)}: the middle counts`
+    : 'a range: the middle counts';
+}

@@ -1,0 +1,87 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useId, useState } from 'react';
+import { MOST_LINES } from '@/core/recipe/free-line';
+import type { FoundLines } from '@/core/recipe/found-line';
+import styles from '../recipes.module.css';
+
+interface NotebookFieldProps {
+  /** How many more lines the recipe may have. */
+  room: number;
+  /** A recipe without a line yet asks for the whole page of a notebook. */
+  first: boolean;
+  onFound: (found: FoundLines) => void;
+}
+
+const EXAMPLE = '2 1/2 lb goat shoulder, cubed\n1 1/2 cups pearl barley, dry\n2 large carrots, grated';
+
+/** Lines as they stand in a notebook: typed or pasted, each becomes an amount, a food and a note. */
+export function NotebookField({ room, first, onFound }: NotebookFieldProps) {
+  const id = useId();
+  const [text, setText] = useState('');
+  const [state, setState] = useState<'idle' | 'reading' | 'silent'>('idle');
+  const [said, setSaid] = useState('');
+  const lines = text.split(/\r?\n/).filter((line) => line.trim() !== '').length;
+
+  const read = async () => {
+    if (lines === 0) return;
+    setState('reading');
+    try {
+      const response = await fetch('/api/lines', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ text: text.slice(0, 1_000_000), room }),
+      });
+      if (!response.ok) throw new Error(String(response.status));
+      const found = (await response.json()) as FoundLines;
+      onFound(found);
+      setText(found.rest);
+      setSaid(sayFound(found));
+      setState('idle');
+    } catch {
+      setState('silent');
+    }
+  };
+
+  return (
+    <div className={styles.notebook}>
+      <label htmlFor={id}>{first ? 'Paste it as it stands in your notebook' : 'More lines, as you write them'}</label>
+      <textarea
+        id={id}
+        rows={first ? 6 : Math.min(8, Math.max(1, lines))}
+        placeholder={first ? EXAMPLE : '6–9 oz kale, chopped'}
+        value={text}
+        autoComplete="off"
+        onChange={(event) => setText(event.target.value)}
+        onKeyDown={(event) => {
+          // One line is read with Enter; a page of them with the button.
+          if (event.key === 'Enter' && !event.shiftKey && lines <= 1 && text.trim() !== '') {
+            event.preventDefault();
+            void read();
+          }
+        }}
+      />
+      {text.trim() !== '' && (
+        <Button variant="outlined" disabled={state === 'reading'} onClick={() => void read()}>
+          {state === 'reading' ? 'Reading …' : lines === 1 ? 'Read this line' : `Read ${lines} lines`}
+        </Button>
+      )}
+      <p role="status" className={state === 'silent' ? 'caution' : 'note'}>
+        {state === 'silent' ? 'Hodman did not answer. Your lines are still here: press again.' : said}
+      </p>
+    </div>
+  );
+}
+
+function sayFound({ lines, rest }: FoundLines): string {
+  const words = lines.filter((line) => line.entry.words).length;
+  const left = rest === '' ? 0 : rest.split('\n').length;
+  return [
+    `${lines.length - words} of ${lines.length} ${lines.length === 1 ? 'line' : 'lines'} read`,
+    words > 0 ? `${words} kept as words, not counted` : '',
+    left > 0 ? `${left} left here: a recipe has at most ${MOST_LINES} lines` : '',
+  ]
+    .filter(Boolean)
+    .join(' · ');
+}

@@ -1,0 +1,45 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import type { KnownFood } from '@/core/food/food';
+import { Field } from '@/ui/form/Field';
+import { useCommand } from '@/ui/form/use-command';
+import { saveMeasure } from '../actions';
+import styles from '../recipes.module.css';
+
+interface WeighOnceProps {
+  known: KnownFood;
+  unit: string;
+  onWeighed: (food: KnownFood) => void;
+}
+
+/** Asks once what a measure of a food weighs in this kitchen, and remembers it. */
+export function WeighOnce({ known, unit, onWeighed }: WeighOnceProps) {
+  const [weight, setWeight] = useState('');
+  const save = useCommand(saveMeasure, `measure-${known.food.ndb}-${unit}`, ({ grams }) =>
+    onWeighed({ ...known, measures: [{ amount: 1, unit, grams }, ...known.measures] }),
+  );
+  const remember = () => save.run({ ndb: known.food.ndb, unit, weight });
+  return (
+    <div className={styles.weighOnce} role="group" aria-label={`Weigh one ${unit}`}>
+      <Field
+        label={`One ${unit} weighs here`}
+        unit="g"
+        inputMode="decimal"
+        autoComplete="off"
+        value={weight}
+        onChange={(event) => setWeight(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key !== 'Enter') return;
+          event.preventDefault();
+          remember();
+        }}
+        problem={save.problems[0]?.message}
+      />
+      <Button variant="outlined" size="small" disabled={save.pending} onClick={remember}>
+        Remember it
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,25 @@
+'use client';
+
+import { useCallback, useState } from 'react';
+import type { KnownFood } from '@/core/food/food';
+
+/** The foods that the form has met, kept over a reload with the draft that names them. */
+export function useKnownFoods(first: readonly KnownFood[], slot: string) {
+  const key = `hodman-foods-${slot}`;
+  const [known, setKnown] = useState<ReadonlyMap<string, KnownFood>>(() => {
+    const kept = typeof sessionStorage === 'undefined' ? null : sessionStorage.getItem(key);
+    const before = kept ? (JSON.parse(kept) as KnownFood[]) : [];
+    return new Map([...before, ...first].map((each) => [each.food.ndb, each]));
+  });
+  const learn = useCallback(
+    (...foods: readonly KnownFood[]) =>
+      setKnown((before) => {
+        const next = new Map(before);
+        for (const food of foods) next.set(food.food.ndb, food);
+        sessionStorage.setItem(key, JSON.stringify([...next.values()]));
+        return next;
+      }),
+    [key],
+  );
+  return { known, learn };
+}

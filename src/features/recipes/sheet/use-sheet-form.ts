@@ -1,0 +1,80 @@
+'use client';
+
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useState } from 'react';
+import { useForm, useWatch, type UseFormReturn } from 'react-hook-form';
+import type { KnownFood } from '@/core/food/food';
+import type { UnitSet } from '@/core/quantity/units';
+import { atPreview, boughtAt, linesAt, type ReckonedLine } from '@/core/recipe/bases';
+import { isBlank, readLines, type ReadEntry } from '@/core/recipe/entry';
+import { recipeEntrySchema, type LineEntry, type RecipeEntry } from '@/core/recipe/entry-schema';
+import type { Hazard } from '@/core/recipe/hazards';
+import { withoutBlank } from '@/core/recipe/rearrange';
+import { useCommand } from '@/ui/form/use-command';
+import { useDraft } from '@/ui/form/use-draft';
+import { saveRecipe } from '../actions';
+import type { RecipeForm } from '../queries';
+import { useKnownFoods } from './use-known-foods';
+import { useUndo } from './use-undo';
+
+export const EMPTY: LineEntry = { amount: '', ndb: '', preparation: '', part: 'muscle', moment: 'cook' };
+
+/** What the lines of the sheet need to know of it. */
+export interface SheetForm {
+  readonly form: UseFormReturn<RecipeEntry>;
+  readonly entry: RecipeEntry;
+  readonly known: ReadonlyMap<string, KnownFood>;
+  readonly learn: (...foods: readonly KnownFood[]) => void;
+  readonly set: UnitSet;
+  readonly hazards: readonly Hazard[];
+  readonly reading: ReadEntry;
+  /** What of each typed line is bought for the preview, in g. */
+  readonly bought: ReadonlyMap<number, number>;
+  readonly tried: boolean;
+  /** Called before lines are put in, taken out or matched anew: an undo then takes back just that. */
+  readonly mark: () => void;
+  readonly problemAt: (field: string) => string | undefined;
+}
+
+/** A recipe while it is written: its draft, what core reads of it, what it comes to, and the way to keep it. */
+export function useSheetForm(given: RecipeForm, onKept: () => void) {
+  const slot = `recipe-${given.id ?? 'new'}-${given.version ?? 0}`;
+  const form = useForm<RecipeEntry>({ defaultValues: given.entry, resolver: zodResolver(recipeEntrySchema) });
+  const { known, learn } = useKnownFoods(given.foods, slot);
+  const draft = useDraft(form, slot);
+  const undo = useUndo(form);
+  const [tried, setTried] = useState(false);
+  const save = useCommand(saveRecipe, slot, () => {
+    draft.forget();
+    onKept();
+  });
+  const entry = useWatch({ control: form.control }) as RecipeEntry;
+  const lines = entry.lines ?? [];
+  const reading = readLines(lines, (key) => known.get(key), given.set);
+  const at = atPreview(entry.preview);
+  const masses = boughtAt(reading.written, at);
+  const reckoned: readonly ReckonedLine[] = linesAt(reading.written, at);
+  const uncounted = lines.filter((line, index) => !isBlank(line) && !reading.each[index]?.ok).length;
+
+  // Blank lines are paper, not lines: they are not sent, and the rest keeps its place.
+  const submit = (values: RecipeEntry) => {
+    setTried(true);
+    const kept = withoutBlank(values.lines);
+    if (kept.length < values.lines.length) form.setValue('lines', kept);
+    save.run({ id: given.id, entry: { ...values, lines: kept } });
+  };
+  const sheet: SheetForm = {
+    form,
+    entry: { ...entry, lines },
+    known,
+    learn,
+    set: given.set,
+    hazards: given.hazards,
+    reading,
+    bought: new Map(reading.places.map((place, index) => [place, masses[index]!])),
+    tried,
+    mark: undo.mark,
+    problemAt: save.at,
+  };
+  return { sheet, draft, undo, save, reckoned, uncounted, onSubmit: form.handleSubmit(submit) };
+}

@@ -1,0 +1,53 @@
+import { LABEL_NUTRIENTS, readLabel } from '@/core/food/label';
+import { readSupply, type SupplyEntry } from '@/core/food/supply-entry';
+import { writeNumber } from '@/core/quantity/write';
+import styles from './supplies.module.css';
+
+/** What a label comes to: each nutrient in one measure and in 1 g, the element where a compound is printed. */
+export function LabelReading({ entry }: { entry: SupplyEntry }) {
+  const read = readSupply({ ...entry, name: entry.name || 'it' });
+  const per100 = read.ok ? readLabel(read.value.label) : undefined;
+  return (
+    <section className={styles.reading} aria-labelledby="reading" aria-live="polite">
+      <h2 id="reading">What that comes to</h2>
+      {!read.ok || !per100?.ok ? (
+        <p className="soft">
+          {entry.amounts?.length ? (read.ok ? '' : read.problems[0]!.message) : 'Copy the label, row by row.'}
+        </p>
+      ) : (
+        <table className={styles.table}>
+          <thead>
+            <tr>
+              <th scope="col">nutrient</th>
+              <th scope="col">in one {entry.measure}</th>
+              <th scope="col">in 1 g</th>
+            </tr>
+          </thead>
+          <tbody>
+            {read.value.label.amounts.map(({ nutrient }) => {
+              const { column, unit } = LABEL_NUTRIENTS[nutrient]!;
+              const perGram = per100.value[column]! / 100;
+              return (
+                <tr key={nutrient}>
+                  <th scope="row">{nutrient}</th>
+                  <td>
+                    {figure(perGram * read.value.label.measureGrams)} {unit}
+                  </td>
+                  <td>
+                    {figure(perGram)} {unit}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      )}
+      <p className="note">
+        What the label does not name stays unknown, it is not counted as none. Elements by stoichiometry; 1 IU of
+        vitamin A is 0.3 µg of retinol, 40 IU of D are 1 µg, vitamin E counts in mg of the natural form.
+      </p>
+    </section>
+  );
+}
+
+const figure = (value: number) => writeNumber(value, value < 0.1 ? 4 : value < 10 ? 2 : value < 100 ? 1 : 0);

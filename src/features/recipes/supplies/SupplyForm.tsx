@@ -1,0 +1,208 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useRouter } from 'next/navigation';
+import { useFieldArray } from 'react-hook-form';
+import { compoundsOf } from '@/core/food/compounds';
+import { asksWhat, LABEL_NUTRIENTS, LABEL_UNITS, VITAMIN_E } from '@/core/food/label';
+import { LABEL_MEASURES, readSupply, supplyEntrySchema } from '@/core/food/supply-entry';
+import { Choice } from '@/ui/form/Choice';
+import { Field } from '@/ui/form/Field';
+import { HouseForm } from '@/ui/form/HouseForm';
+import { useCommand } from '@/ui/form/use-command';
+import { useHouseForm } from '@/ui/form/use-house-form';
+import { withReading } from '@/ui/form/with-reading';
+import { archiveSupply, saveSupply } from '../actions';
+import type { SupplyForm as Given } from '../queries';
+import { LabelReading } from './LabelReading';
+import styles from './supplies.module.css';
+
+const schema = withReading(supplyEntrySchema, readSupply);
+const NUTRIENT_OPTIONS = [
+  { value: '', label: 'choose a nutrient' },
+  ...Object.keys(LABEL_NUTRIENTS).map((name) => ({ value: name, label: name })),
+];
+
+/** What an amount may be of, where a label leaves it open. */
+const kindsOf = (nutrient: string) => [
+  { value: '', label: 'of what? The label says' },
+  ...(nutrient === 'vitamin E'
+    ? Object.keys(VITAMIN_E).map((form) => ({ value: form, label: form }))
+    : [
+        { value: 'element', label: `${nutrient} itself` },
+        ...compoundsOf(nutrient).map(({ name }) => ({ value: name, label: name })),
+      ]),
+];
+
+/** A label as it is printed on the left; what it comes to on the right, while it is typed. */
+export function SupplyForm({ given }: { given: Given }) {
+  const router = useRouter();
+  const house = useHouseForm({
+    slot: `supply-${given.id ?? 'new'}`,
+    entry: given.entry,
+    schema,
+    action: saveSupply,
+    input: (entry) => ({ id: given.id, entry }),
+    onDone: () => router.push('/recipes/supplies'),
+  });
+  const archive = useCommand(archiveSupply, `archive-supply-${given.id}`, () => router.push('/recipes/supplies'));
+  const { form, entry, at } = house;
+  const rows = useFieldArray({ control: form.control, name: 'amounts' });
+  const changed = { shouldDirty: true, shouldValidate: form.formState.isSubmitted };
+  const shown = [
+    'name',
+    'measureGrams',
+    'gramsPerMl',
+    'price',
+    'priceGrams',
+    'mostPerKg',
+    ...rows.fields.flatMap((_, index) => ['nutrient', 'amount', 'unit', 'as'].map((key) => `amounts.${index}.${key}`)),
+  ];
+  return (
+    <div className="page">
+      <h1>{given.id === undefined ? 'A new label' : given.entry.name}</h1>
+      <div className={styles.columns}>
+        <HouseForm of={house} shown={shown} act={given.id === undefined ? 'Keep this label' : 'Keep the change'}>
+          <Field
+            label="What it is called"
+            placeholder="kelp powder"
+            autoComplete="off"
+            {...form.register('name')}
+            problem={at('name')}
+          />
+          <div className={styles.pair}>
+            <Choice
+              label="The label counts in"
+              value={entry.measure}
+              options={LABEL_MEASURES.map((measure) => ({ value: measure, label: measure }))}
+              onChange={(measure) => form.setValue('measure', measure, changed)}
+            />
+            {entry.measure !== 'g' && (
+              <Field
+                label={`One ${entry.measure} weighs`}
+                unit="g"
+                inputMode="decimal"
+                autoComplete="off"
+                {...form.register('measureGrams')}
+                problem={at('measureGrams')}
+              />
+            )}
+          </div>
+          <fieldset className="stack">
+            <legend>
+              <h2>In one {entry.measure}, as printed</h2>
+            </legend>
+            {rows.fields.map((row, index) => {
+              const typed = entry.amounts?.[index] ?? row;
+              const problem = (key: string) => at(`amounts.${index}.${key}`);
+              return (
+                <div key={row.id} className={styles.amount}>
+                  <div>
+                    <Choice
+                      label={`Nutrient of row ${index + 1}`}
+                      hideLabel
+                      value={typed.nutrient}
+                      options={NUTRIENT_OPTIONS}
+                      onChange={(nutrient) => form.setValue(`amounts.${index}.nutrient`, nutrient, changed)}
+                    />
+                    {problem('nutrient') && <p className="danger">{problem('nutrient')}</p>}
+                  </div>
+                  <Field
+                    label={`Amount of row ${index + 1}`}
+                    hideLabel
+                    inputMode="decimal"
+                    autoComplete="off"
+                    {...form.register(`amounts.${index}.amount`)}
+                    problem={problem('amount')}
+                  />
+                  <div>
+                    <Choice
+                      label={`Unit of row ${index + 1}`}
+                      hideLabel
+                      value={typed.unit}
+                      options={LABEL_UNITS.map((unit) => ({ value: unit, label: unit }))}
+                      onChange={(unit) => form.setValue(`amounts.${index}.unit`, unit, changed)}
+                    />
+                    {problem('unit') && <p className="danger">{problem('unit')}</p>}
+                  </div>
+                  <button
+                    type="button"
+                    className={styles.remove}
+                    aria-label={`Remove row ${index + 1}`}
+                    onClick={() => rows.remove(index)}
+                  >
+                    ×
+                  </button>
+                  {asksWhat(typed) && (
+                    <div className={styles.of}>
+                      <Choice
+                        label={`What the amount of row ${index + 1} is of`}
+                        hideLabel
+                        value={typed.as ?? ''}
+                        options={kindsOf(typed.nutrient)}
+                        onChange={(as) => form.setValue(`amounts.${index}.as`, as, changed)}
+                      />
+                      {problem('as') && <p className="danger">{problem('as')}</p>}
+                    </div>
+                  )}
+                </div>
+              );
+            })}
+            <div>
+              <Button variant="outlined" onClick={() => rows.append({ nutrient: '', amount: '', unit: 'mg' })}>
+                One more row
+              </Button>
+            </div>
+          </fieldset>
+          <details open={Boolean(entry.price || entry.mostPerKg || entry.gramsPerMl)}>
+            <summary>Price, density, and how much is too much</summary>
+            <div className={styles.grid}>
+              <Field
+                label={`Price, ${given.currency}`}
+                inputMode="decimal"
+                autoComplete="off"
+                {...form.register('price')}
+                problem={at('price')}
+              />
+              <Field
+                label="for"
+                unit="g"
+                inputMode="decimal"
+                autoComplete="off"
+                {...form.register('priceGrams')}
+                problem={at('priceGrams')}
+              />
+              <Field
+                label="1 mL weighs"
+                unit="g"
+                inputMode="decimal"
+                autoComplete="off"
+                {...form.register('gramsPerMl')}
+                problem={at('gramsPerMl')}
+              />
+              <Field
+                label="At most, for each kg of dog and day"
+                unit={entry.measure}
+                inputMode="decimal"
+                autoComplete="off"
+                {...form.register('mostPerKg')}
+                problem={at('mostPerKg')}
+              />
+            </div>
+          </details>
+        </HouseForm>
+        <LabelReading entry={entry} />
+      </div>
+      {given.id !== undefined && (
+        <Button
+          variant="text"
+          className={styles.away}
+          disabled={archive.pending}
+          onClick={() => archive.run({ id: given.id!, archived: !given.archived })}
+        >
+          {given.archived ? 'bring it back' : 'put it out of sight'}
+        </Button>
+      )}
+    </div>
+  );
+}
