@@ -10,6 +10,9 @@ install();
 build();
 const { pages } = await import('../bench/pages.mjs');
 const { foodSearch } = await import('../bench/food-search.mjs');
+const { balance } = await import('../bench/balance.mjs');
+
+const computed = await balance();
 
 const port = await new Promise((resolve) => {
   const probe = createServer();
@@ -35,7 +38,7 @@ try {
     if (!up) await new Promise((resolve) => setTimeout(resolve, 200));
   }
   if (!up) throw new Error('the server did not start');
-  const report = [...(await pages(address)), ...(await foodSearch(address))];
+  const report = [...(await pages(address)), ...(await foodSearch(address)), ...computed];
   if (process.argv.includes('--json')) console.log(JSON.stringify(report, null, 2));
   else console.table(Object.fromEntries(report.map(({ name, ...rest }) => [name, rest])));
   status = 0;

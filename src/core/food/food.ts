@@ -15,6 +15,8 @@ export interface FoodMeasure {
   readonly amount: number;
   readonly unit: string;
   readonly grams: number;
+  /** What one of it holds in mL, where it is this kitchen's own cup or spoon; the table's are US customary. */
+  readonly millilitres?: number;
 }
 
 /** A food with its measures, as a form needs it to weigh what is typed. */

@@ -2,7 +2,9 @@ import { z } from 'zod';
 import { LABEL_ONLY, type Composition, type Nutrient } from '../nutrition/nutrients';
 import { fine, refused, type Outcome } from '../problem';
 import { compoundsOf } from './compounds';
+import { volumeOf, type UnitSet } from '../quantity/units';
 import type { Food, FoodMeasure, KnownFood } from './food';
+import { ownMeasure } from './measures';
 
 /** What a label may name, in the nutrient's column, its unit there, and whether it may be printed as a compound. */
 export const LABEL_NUTRIENTS: Readonly<
@@ -154,13 +156,16 @@ export function readLabel(label: Label): Outcome<Composition> {
 }
 
 /** A supply as a food with its measures. Throws where the label was never read: that is a programmer's error. */
-export function supplyAsFood(supply: { readonly id: number; readonly name: string; readonly label: Label }): KnownFood {
+export function supplyAsFood(
+  supply: { readonly id: number; readonly name: string; readonly label: Label },
+  set: UnitSet,
+): KnownFood {
   const per100 = readLabel(supply.label);
   if (!per100.ok) throw new Error(`the label of ${supply.name} cannot be: ${per100.problem.message}`);
   const { measure, measureGrams, gramsPerMl } = supply.label;
   const food: Food = { ndb: `L${supply.id}`, name: supply.name, group: 'Supplement', per100: per100.value };
-  const measures: FoodMeasure[] = [{ amount: 1, unit: measure, grams: measureGrams }];
-  if (gramsPerMl !== undefined) measures.push({ amount: 1, unit: 'cup', grams: gramsPerMl * 236.5882365 });
+  const measures: FoodMeasure[] = [ownMeasure(measure, measureGrams, set)];
+  if (gramsPerMl !== undefined) measures.push(ownMeasure('cup', gramsPerMl * volumeOf('cup', set), set));
   return { food, measures };
 }
 

@@ -1,6 +1,6 @@
 import { fine, refused, type Outcome } from '../problem';
 import type { Quantity } from '../quantity/quantity';
-import { US_CUP_ML, grams, volumeOf, type Grams, type VolumeUnit } from '../quantity/units';
+import { US_CUP_ML, grams, volumeOf, type Grams, type UnitSet, type VolumeUnit } from '../quantity/units';
 import { isWater, type Food, type FoodMeasure } from './food';
 
 /** Grams of one mL of a food, and the measure that says so. */
@@ -40,11 +40,17 @@ export function densityOf(food: Food, measures: readonly FoodMeasure[], asked?: 
   for (const [unit, volume] of nearestFirst) {
     const measure = measures.find((candidate) => tellsRawAmount(candidate) && unit.test(candidate.unit));
     if (measure) {
-      const gramsPerMl = measure.grams / (measure.amount * volume);
+      const gramsPerMl = measure.grams / (measure.amount * (measure.millilitres ?? volume));
       return { gramsPerMl, from: `${measure.amount} ${measure.unit} is ${measure.grams} g` };
     }
   }
   return undefined;
+}
+
+/** A measure that this kitchen weighed, or that a label counts in: its cup and spoon are the household's own. */
+export function ownMeasure(unit: string, grams: number, set: UnitSet): FoodMeasure {
+  const spoon = TABLE_VOLUMES.find(([, , name]) => name === unit);
+  return { amount: 1, unit, grams, ...(spoon ? { millilitres: volumeOf(spoon[2], set) } : {}) };
 }
 
 const SIZES = ['extra large', 'large', 'medium', 'small', 'jumbo'];

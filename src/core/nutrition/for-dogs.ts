@@ -47,7 +47,8 @@ export function lowAtRation(
         const sum =
           `${writeNumber(amount, 3)} ${unit} in 1000 kcal × ${writeNumber(dog.kcal, 0)} kcal ÷ ${size} kg^0.75, ` +
           `against ${writeNumber(allowance * 0.13, 4)} ${unit}`;
-        return part < 1 ? [{ dog: dog.name, nutrient: name, part, sum }] : [];
+        // What floating point may lose is no shortage.
+        return part < 1 - 1e-9 ? [{ dog: dog.name, nutrient: name, part, sum }] : [];
       }),
     )
     .sort((a, b) => a.part - b.part);

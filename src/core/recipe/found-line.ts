@@ -3,6 +3,8 @@ import type { LineEntry } from './entry-schema';
 
 /** A line as it was read from free text; without a food it is words. */
 export interface FoundLine {
+  /** As it was written. */
+  readonly text: string;
   readonly entry: LineEntry;
   readonly known: KnownFood | undefined;
 }

@@ -189,8 +189,7 @@ async function takeFromElsewhere(context: Context, read: ReturnType<typeof readJ
 }
 
 /** A found line, or only its words where its amount cannot be turned into grams. */
-function asReadable({ entry, known }: FoundLine, set: UnitSet): LineEntry {
+function asReadable({ text, entry, known }: FoundLine, set: UnitSet): LineEntry {
   if (entry.words || readLine(entry, known, undefined, set).ok) return entry;
-  const words = [entry.amount, entry.preparation].filter(Boolean).join(' ');
-  return { amount: '', ndb: '', preparation: words, part: entry.part, moment: entry.moment, words: true };
+  return { amount: '', ndb: '', preparation: text, part: entry.part, moment: entry.moment, words: true };
 }

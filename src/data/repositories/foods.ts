@@ -48,7 +48,8 @@ export async function readFreeLines(
     rest: all.slice(most).join('\n'),
     lines: all.slice(0, most).map((line): FoundLine => {
       const free = readFreeLine(line, set);
-      const words = { entry: { ...WORDS, preparation: line.trim().slice(0, 300) }, known: undefined };
+      const text = line.trim().slice(0, 300);
+      const words = { text, entry: { ...WORDS, preparation: text }, known: undefined };
       if (!free || free.food === '') return words;
       const asked = `${free.food} ${free.preparation}`.toLowerCase();
       const supply = pantry.supplies.find((each) => !each.archived && asked.includes(each.name.toLowerCase()));
@@ -56,6 +57,7 @@ export async function readFreeLines(
       const known = pantry.knownOf(supply ? `L${supply.id}` : (match?.food.ndb ?? ''));
       if (!known) return words;
       return {
+        text,
         entry: {
           amount: free.amount,
           ndb: known.food.ndb,

@@ -2,8 +2,10 @@ import 'server-only';
 import { asc, eq, isNull } from 'drizzle-orm';
 import type { FoodMeasure, KnownFood } from '@/core/food/food';
 import { supplyAsFood, type Label } from '@/core/food/label';
+import { ownMeasure as weighedHere } from '@/core/food/measures';
 import type { Tx } from '../database';
 import type { Reference } from '../reference/reference';
+import { readHousehold } from './household';
 import { additionSetting, ownMeasure, recipe, supply } from '../schema/recipes';
 
 export interface StoredSupply {
@@ -28,11 +30,12 @@ export async function readPantry(tx: Tx, reference: Reference): Promise<Pantry> 
     label,
     archived: archivedAt !== null,
   }));
+  const { unitSet } = await readHousehold(tx);
   const own = await tx.select().from(ownMeasure).orderBy(asc(ownMeasure.foodKey), asc(ownMeasure.unit));
-  const bought = new Map(supplies.map((each) => [`L${each.id}`, supplyAsFood(each)]));
+  const bought = new Map(supplies.map((each) => [`L${each.id}`, supplyAsFood(each, unitSet)]));
   const weighed = new Map<string, FoodMeasure[]>();
   for (const { foodKey, unit, grams } of own)
-    weighed.set(foodKey, [...(weighed.get(foodKey) ?? []), { amount: 1, unit, grams }]);
+    weighed.set(foodKey, [...(weighed.get(foodKey) ?? []), weighedHere(unit, grams, unitSet)]);
   return {
     supplies,
     ownMeasures: own,

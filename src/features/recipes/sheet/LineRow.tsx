@@ -129,7 +129,7 @@ export function LineRow({ id, index, sheet, onRemove }: LineRowProps) {
             </Button>
           </p>
         )}
-        {unit && food && <WeighOnce known={food} unit={unit} onWeighed={learn} />}
+        {unit && food && <WeighOnce known={food} unit={unit} set={set} onWeighed={learn} />}
         <div className={styles.small}>
           <input
             className={styles.quiet}

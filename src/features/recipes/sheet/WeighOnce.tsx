@@ -3,6 +3,8 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { KnownFood } from '@/core/food/food';
+import { ownMeasure } from '@/core/food/measures';
+import type { UnitSet } from '@/core/quantity/units';
 import { Field } from '@/ui/form/Field';
 import { useCommand } from '@/ui/form/use-command';
 import { saveMeasure } from '../actions';
@@ -11,14 +13,15 @@ import styles from '../recipes.module.css';
 interface WeighOnceProps {
   known: KnownFood;
   unit: string;
+  set: UnitSet;
   onWeighed: (food: KnownFood) => void;
 }
 
 /** Asks once what a measure of a food weighs in this kitchen, and remembers it. */
-export function WeighOnce({ known, unit, onWeighed }: WeighOnceProps) {
+export function WeighOnce({ known, unit, set, onWeighed }: WeighOnceProps) {
   const [weight, setWeight] = useState('');
   const save = useCommand(saveMeasure, `measure-${known.food.ndb}-${unit}`, ({ grams }) =>
-    onWeighed({ ...known, measures: [{ amount: 1, unit, grams }, ...known.measures] }),
+    onWeighed({ ...known, measures: [ownMeasure(unit, grams, set), ...known.measures] }),
   );
   const remember = () => save.run({ ndb: known.food.ndb, unit, weight });
   return (
