@@ -53,6 +53,8 @@ try {
     ['ration', '/dogs/3/ration'],
     ['recipes', '/recipes'],
     ['recipe', '/recipes/1'],
+    ['supply', '/recipes/supplies/2'],
+    ['rotation', '/recipes/rotation'],
     ['plan', '/plan'],
     ['batches', '/batches'],
     ['run-sheet', '/batches/2'],

@@ -11,6 +11,9 @@ export interface NamedDog {
   readonly adultKg: number | undefined;
 }
 
+/** For how many days a sheet is reckoned until the cook says otherwise. */
+export const USUAL_DAYS = 7;
+
 /** What the lines by dog and by body weight are reckoned for: these dogs at today's weight, for so many days. */
 export const previewOf = (dogs: readonly NamedDog[], days: number): Preview => ({
   dogs: dogs.map((dog) => dog.name),

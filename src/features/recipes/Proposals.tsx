@@ -120,7 +120,7 @@ export function Proposals(props: ProposalsProps) {
           {state.additions.length === 0 && <p>Nothing has to be added.</p>}
           <ul className="rows">
             {named(state).map(({ addition, grams: mass }) => (
-              <li key={addition.food.ndb} className="spread">
+              <li key={addition.food.ndb} className={styles.proposed}>
                 <span>
                   <b>{writeGrams(mass)}</b> {addition.food.name}{' '}
                   <span className="note">

@@ -96,7 +96,11 @@ function KnownSum({ name, known }: { name: string; known: Known | undefined }) {
     <Sum
       name={name}
       value={`${known.amount.toFixed(2)} g`}
-      note={whole ? '' : `at least; ${(known.coverage * 100).toFixed(0)} % of the weight has a value`}
+      note={
+        whole
+          ? ''
+          : `at least; ${known.coverage > 0.99 ? 'over 99' : (known.coverage * 100).toFixed(0)} % of the weight has a value`
+      }
     />
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { previewOf, type NamedDog } from '@/core/recipe/preview';
+import { previewOf, USUAL_DAYS, type NamedDog } from '@/core/recipe/preview';
 import type { Preview } from '@/core/recipe/entry-schema';
 import styles from '../recipes.module.css';
 
@@ -14,7 +14,7 @@ interface ForWhomProps {
 export function ForWhom({ dogs, preview, onChange }: ForWhomProps) {
   if (dogs.length === 0) return null;
   const chosen = dogs.filter((dog) => preview?.dogs.includes(dog.name) ?? true);
-  const days = preview?.days ?? 7;
+  const days = preview?.days ?? USUAL_DAYS;
   return (
     <p className={styles.forWhom}>
       Looked at for{' '}

@@ -98,7 +98,7 @@ export function LineRow({ id, index, sheet, onRemove }: LineRowProps) {
         placeholder="2 lb, 1 1/2 cups"
         autoComplete="off"
         {...form.register(`lines.${index}.amount`)}
-        problem={foodProblem ? undefined : amountProblem}
+        problem={foodProblem || unit ? undefined : amountProblem}
       />
       <div className={styles.what}>
         <FoodField
@@ -129,7 +129,7 @@ export function LineRow({ id, index, sheet, onRemove }: LineRowProps) {
             </Button>
           </p>
         )}
-        {unit && food && <WeighOnce known={food} unit={unit} set={set} onWeighed={learn} />}
+        {unit && food && <WeighOnce known={food} unit={unit} set={set} why={amountProblem} onWeighed={learn} />}
         <div className={styles.small}>
           <input
             className={styles.quiet}
@@ -166,7 +166,7 @@ export function LineRow({ id, index, sheet, onRemove }: LineRowProps) {
         )}
       </div>
       <p className={styles.grams}>
-        {mass === undefined ? '?' : writeGrams(mass)}
+        {mass === undefined ? '?' : mass === 0 ? 'not taken' : writeGrams(mass)}
         {read?.ok && sayWhatGoes(read.value.line) && <span className="note">{sayWhatGoes(read.value.line)}</span>}
       </p>
       {remove}

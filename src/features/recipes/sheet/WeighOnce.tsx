@@ -14,11 +14,13 @@ interface WeighOnceProps {
   known: KnownFood;
   unit: string;
   set: UnitSet;
+  /** Why the table cannot tell. */
+  why: string | undefined;
   onWeighed: (food: KnownFood) => void;
 }
 
 /** Asks once what a measure of a food weighs in this kitchen, and remembers it. */
-export function WeighOnce({ known, unit, set, onWeighed }: WeighOnceProps) {
+export function WeighOnce({ known, unit, set, why, onWeighed }: WeighOnceProps) {
   const [weight, setWeight] = useState('');
   const save = useCommand(saveMeasure, `measure-${known.food.ndb}-${unit}`, ({ grams }) =>
     onWeighed({ ...known, measures: [ownMeasure(unit, grams, set), ...known.measures] }),
@@ -43,6 +45,11 @@ export function WeighOnce({ known, unit, set, onWeighed }: WeighOnceProps) {
       <Button variant="outlined" size="small" disabled={save.pending} onClick={remember}>
         Remember it
       </Button>
+      {why && (
+        <p className="note" role="status">
+          {why}
+        </p>
+      )}
     </div>
   );
 }

@@ -9,6 +9,8 @@ import { atPreview, boughtAt, linesAt, type ReckonedLine } from '@/core/recipe/b
 import { isBlank, readLines, type ReadEntry } from '@/core/recipe/entry';
 import { recipeEntrySchema, type LineEntry, type RecipeEntry } from '@/core/recipe/entry-schema';
 import type { Hazard } from '@/core/recipe/hazards';
+import { previewOf, USUAL_DAYS } from '@/core/recipe/preview';
+import type { Basis } from '@/core/recipe/recipe';
 import { withoutBlank } from '@/core/recipe/rearrange';
 import { useCommand } from '@/ui/form/use-command';
 import { useDraft } from '@/ui/form/use-draft';
@@ -16,6 +18,8 @@ import { saveRecipe } from '../actions';
 import type { RecipeForm } from '../queries';
 import { useKnownFoods } from './use-known-foods';
 import { useUndo } from './use-undo';
+
+const BY_DOG: ReadonlySet<Basis> = new Set(['dog and day', 'body weight and day']);
 
 export const EMPTY: LineEntry = { amount: '', ndb: '', preparation: '', part: 'muscle', moment: 'cook' };
 
@@ -51,7 +55,9 @@ export function useSheetForm(given: RecipeForm, onKept: () => void) {
   const entry = useWatch({ control: form.control }) as RecipeEntry;
   const lines = entry.lines ?? [];
   const reading = readLines(lines, (key) => known.get(key), given.set);
-  const at = atPreview(entry.preview);
+  // Until the cook says for whom, lines by dog and day are shown for all dogs and a week, and said so.
+  const preview = entry.preview ?? (given.dogs.length > 0 ? previewOf(given.dogs, USUAL_DAYS) : undefined);
+  const at = atPreview(preview);
   const masses = boughtAt(reading.written, at);
   const reckoned: readonly ReckonedLine[] = linesAt(reading.written, at);
   const uncounted = lines.filter((line, index) => !isBlank(line) && !reading.each[index]?.ok).length;
@@ -61,7 +67,11 @@ export function useSheetForm(given: RecipeForm, onKept: () => void) {
     setTried(true);
     const kept = withoutBlank(values.lines);
     if (kept.length < values.lines.length) form.setValue('lines', kept);
-    save.run({ id: given.id, entry: { ...values, lines: kept } });
+    const forDogs = reading.written.some(({ basis }) => BY_DOG.has(basis));
+    save.run({
+      id: given.id,
+      entry: { ...values, lines: kept, ...(forDogs && preview ? { preview } : {}) },
+    });
   };
   const sheet: SheetForm = {
     form,
@@ -71,7 +81,13 @@ export function useSheetForm(given: RecipeForm, onKept: () => void) {
     set: given.set,
     hazards: given.hazards,
     reading,
-    bought: new Map(reading.places.map((place, index) => [place, masses[index]!])),
+    bought: new Map(
+      reading.places.flatMap((place, index) => {
+        // Without a dog a line by dog and day has no weight yet: unknown, not 0.
+        const unknown = masses[index] === 0 && BY_DOG.has(reading.written[index]!.basis);
+        return unknown ? [] : [[place, masses[index]!] as const];
+      }),
+    ),
     tried,
     mark: undo.mark,
     problemAt: save.at,
