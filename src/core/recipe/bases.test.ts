@@ -7,7 +7,7 @@ import { energyOf } from '../nutrition/energy';
 import { energyOverScale, kgDaysOf, scaleFor } from '../plan/scale';
 import { grams, kilocalories } from '../quantity/units';
 import { BONE } from './bone';
-import { ALONE, boughtAt, everyLine, linesAt, takenLines, type At } from './bases';
+import { ALONE, boiledDown, boughtAt, everyLine, linesAt, takenLines, type At } from './bases';
 import { readLines } from './entry';
 import type { LineEntry } from './entry-schema';
 import { checkedLines, hazardsIn } from './hazards';
@@ -182,4 +182,11 @@ test.each([
     typed('1 cup', '14411', { basis: 'line', perAmount: '1 cup', perLine: 0 }),
   );
   expect(each[1]).toMatchObject({ ok: false, problem: { field, message: expect.stringContaining(said) } });
+});
+
+test('of a pot that boiled down by a fifth, the water is less, and nothing else', () => {
+  const lines = [lineOf('20005', 300, 'carbohydrate'), lineOf('14411', 700, 'liquid')];
+  expect(boiledDown(lines, 0.8).map((line) => line.grams)).toEqual([300, 500].map(grams));
+  expect(boiledDown(lines, 1)).toEqual(lines);
+  expect(boiledDown(lines, 0.2).map((line) => line.grams)).toEqual([300, 0].map(grams));
 });

@@ -1,5 +1,6 @@
 import type { Preview } from './entry-schema';
 import { grams, type Grams } from '../quantity/units';
+import { isWater } from '../food/food';
 import { splitBone } from './bone';
 import { ANIMAL, type WeighedLine } from './recipe';
 import type { WrittenLine } from './written';
@@ -130,15 +131,28 @@ export const linesOfWeights = (lines: readonly WrittenLine[], bought: readonly n
 export const linesAt = (lines: readonly WrittenLine[], at: At): ReckonedLine[] =>
   linesOfWeights(lines, boughtAt(lines, at));
 
-/** Every food that a recipe may hold, whichever choice is taken: what hazards and avoid lists look at. */
+/**
+ * The lines of a pot of which only a part is left: what went away is water, and it is taken from the poured water as
+ * far as there is some. Source: handbook 7 (only water leaves).
+ */
+export function boiledDown<T extends WeighedLine>(lines: readonly T[], kept: number): T[] {
+  const whole = lines.reduce((sum, line) => sum + line.grams, 0);
+  const poured = lines.reduce((sum, line) => (isWater(line.food) ? sum + line.grams : sum), 0);
+  const left = poured === 0 ? 1 : Math.max(0, 1 - (whole * (1 - kept)) / poured);
+  return lines.map((line) => (isWater(line.food) ? { ...line, grams: grams(line.grams * left) } : line));
+}
+
+/** Every food that a recipe holds with these choices (without any: may hold): what hazards and avoid lists look at. */
 export const everyLine = (
   lines: readonly WrittenLine[],
+  choices?: At['choices'],
 ): (Pick<WeighedLine, 'food' | 'part' | 'moment'> & {
   readonly preparation?: string;
   readonly strained: boolean;
   readonly line: number;
 })[] =>
   lines.flatMap((line, index) => {
+    if (choices !== undefined && !taken(lines, index, choices)) return [];
     const outer = { strained: line.strained, moment: line.moment, line: index };
     if (!line.source.made)
       return [{ ...outer, food: line.source.food, part: line.part, preparation: line.preparation }];

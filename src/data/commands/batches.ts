@@ -1,18 +1,18 @@
 import 'server-only';
 import { eq } from 'drizzle-orm';
 import { daysBetween, readLocalDate } from '@/core/calendar/local-date';
-import { avoidedIn, sayAvoided, stops } from '@/core/dog/avoid';
 import { energyOverScale, kgDaysOf, needsOf, scaleFor, sum } from '@/core/plan/scale';
 import { checkShares, FATES, type Shares } from '@/core/portion/shares';
 import { weighYield, type Weighing } from '@/core/portion/yield';
 import { grams } from '@/core/quantity/units';
-import { checkedLines, hazardsIn, sayHazard, stopsPlan } from '@/core/recipe/hazards';
+import { whatStops } from '@/core/plan/stops';
+import { sayHazard } from '@/core/recipe/hazards';
 import { everyLine, linesOfWeights, takenLines } from '@/core/recipe/bases';
 import { batch, load, plan, planDog, share } from '../schema/batches';
 import { readBatch, type StoredBatch } from '../repositories/batches';
-import { readDogs, type StoredDog } from '../repositories/dogs';
+import { readDogs } from '../repositories/dogs';
 import { readLatestVersion, readVersions } from '../repositories/recipes';
-import { need, refuse, type Context } from './run';
+import { need, Refusal, refuse, type Context } from './run';
 
 export interface PlanEntry {
   readonly recipeId: number;
@@ -34,14 +34,15 @@ export async function planBatch(context: Context, entry: PlanEntry): Promise<{ b
   if (ahead > 90) refuse('Plan at most 90 days ahead.', 'firstDay');
   const version = (await readLatestVersion(tx, reference, entry.recipeId)) ?? refuse('Choose a recipe.', 'recipeId');
   const dogs = (await readDogs(tx)).filter((dog) => entry.dogIds.includes(dog.id));
-  for (const dog of dogs) {
-    const foods = everyLine(version.written).map((line) => line.food);
-    const never = avoidedIn(dog.avoids, foods, (ndb) => reference.foods.get(ndb)?.name).filter(stops);
-    if (never.length > 0) {
-      refuse(`${dog.name} does not get ${sayAvoided(never)}, and this recipe holds it.`, 'dogIds');
-    }
-  }
-  checkHazards(context, version, dogs, entry.seen);
+  const stopping = whatStops(
+    everyLine(version.written, entry.choices ?? {}),
+    dogs,
+    reference.hazards,
+    (ndb) => reference.foods.get(ndb)?.name,
+  );
+  if (stopping.stops.length > 0) throw new Refusal(...stopping.stops);
+  for (const hazard of stopping.cautions)
+    if (!entry.seen.includes(hazard.id)) refuse(`Look first at ${sayHazard(hazard)}`, 'seen');
   const needs = needsOf(dogs, firstDay, entry.days, entry.recipeId);
   const kgDays = new Map(dogs.map((dog) => [dog.id, kgDaysOf(dog, firstDay, entry.days)]));
   const at = { dogDays: dogs.length * entry.days, kgDays: sum([...kgDays.values()]), loads: 1, choices: entry.choices };
@@ -69,26 +70,6 @@ export async function planBatch(context: Context, entry: PlanEntry): Promise<{ b
     })
     .returning({ id: batch.id });
   return { batchId: made!.id };
-}
-
-/** Never-foods stop a plan; what a vet may allow stops it without a note; cautions must have been seen. */
-function checkHazards(
-  { reference }: Context,
-  version: { readonly written: Parameters<typeof everyLine>[0] },
-  dogs: readonly StoredDog[],
-  seen: readonly string[],
-): void {
-  for (const { hazard } of hazardsIn(checkedLines(everyLine(version.written)), reference.hazards)) {
-    if (hazard.level === 'never') refuse(`This recipe holds ${sayHazard(hazard)} It is not cooked.`, 'recipeId');
-    const without = dogs.find((dog) =>
-      stopsPlan(
-        hazard,
-        dog.vetNotes.map((note) => note.hazardId),
-      ),
-    );
-    if (without) refuse(`No vet’s note allows ${without.name} ${sayHazard(hazard)}`, 'dogIds');
-    if (hazard.level === 'caution' && !seen.includes(hazard.id)) refuse(`Look first at ${sayHazard(hazard)}`, 'seen');
-  }
 }
 
 async function batchIn<State extends StoredBatch['state']>(

@@ -1,14 +1,17 @@
 import 'server-only';
-import { asc, desc, eq, inArray, isNull } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNotNull, isNull } from 'drizzle-orm';
 import { foodKey, type KnownFood } from '@/core/food/food';
+import { ownMeasure } from '@/core/food/measures';
 import type { Quantity } from '@/core/quantity/quantity';
 import { grams } from '@/core/quantity/units';
-import { atPreview, linesAt, type ReckonedLine } from '@/core/recipe/bases';
+import { atPreview, boiledDown, linesAt, type ReckonedLine } from '@/core/recipe/bases';
 import type { ComponentEntry, LineEntry, Preview, RecipeEntry } from '@/core/recipe/entry-schema';
 import type { WrittenLine } from '@/core/recipe/written';
 import type { Tx } from '../database';
 import type { Reference } from '../reference/reference';
+import { batch } from '../schema/batches';
 import { component, line, recipe, recipeVersion } from '../schema/recipes';
+import { readHousehold } from './household';
 import { readPantry, type Pantry } from './pantry';
 
 /** A line that was read: its amount in the cook's own words, and what it comes to for one unit of its basis. */
@@ -61,7 +64,10 @@ async function knownFoods(tx: Tx, reference: Reference, pantry: Pantry, rows: re
   };
 }
 
-/** Another recipe as something to put in: its latest version, by all that goes into its pot. */
+/**
+ * Another recipe as something to put in: its latest version. Where a pot of it was weighed, what boiled away is taken
+ * from its poured water; before that it counts by all that goes in.
+ */
 export async function readRecipeAsFood(
   tx: Tx,
   reference: Reference,
@@ -72,12 +78,31 @@ export async function readRecipeAsFood(
   const id = await latestVersionId(tx, recipeId);
   const [version] = id === undefined ? [] : await readVersions(tx, reference, [id], depth);
   if (!version) return undefined;
-  const lines = version.lines.filter((each) => each.moment !== 'bowl');
+  const lines = boiledDown(
+    version.lines.filter((each) => each.moment !== 'bowl'),
+    await keptOfPot(tx, recipeId),
+  );
+  const [own] = await tx.select({ cupGrams: recipe.cupGrams }).from(recipe).where(eq(recipe.id, recipeId));
+  const { unitSet } = await readHousehold(tx);
   return {
     food: { ndb: `R${recipeId}`, name: version.name, group: 'Recipe', per100: {} },
-    measures: [],
+    measures: own?.cupGrams ? [ownMeasure('cup', own.cupGrams, unitSet)] : [],
     made: { lines, grams: lines.reduce((sum, each) => sum + each.grams, 0) },
   };
+}
+
+/** How much of what goes in is there at the end, by the latest weighed pot of a recipe; 1 before there is one. */
+async function keptOfPot(tx: Tx, recipeId: number): Promise<number> {
+  const [pot] = await tx
+    .select({ net: batch.netGrams, eaten: batch.eatenBefore, evidence: batch.evidence })
+    .from(batch)
+    .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
+    .where(and(eq(recipeVersion.recipeId, recipeId), isNotNull(batch.netGrams), isNull(batch.droppedAt)))
+    .orderBy(desc(batch.id))
+    .limit(1);
+  if (!pot?.evidence) return 1;
+  const went = pot.evidence.lines.reduce((sum, each) => (each.moment === 'bowl' ? sum : sum + each.grams), 0);
+  return Math.min(1, (pot.net! + (pot.eaten ?? 0)) / went);
 }
 
 /** Versions with their lines in order, in the order of the ids given. */

@@ -7,9 +7,9 @@ import { useState } from 'react';
 import { readLocalDate, writeDay } from '@/core/calendar/local-date';
 import { scaledForKitchen } from '@/core/plan/drift';
 import { energyOverScale, kgDaysOf, lastDay, LONGEST_PLAN_DAYS, needsOf, scaleFor, sum } from '@/core/plan/scale';
-import { choicesOf, linesAt, takenLines, type At } from '@/core/recipe/bases';
+import { choicesOf, everyLine, linesAt, takenLines, type At } from '@/core/recipe/bases';
 import { writeGrams, writeNumber, writeSum } from '@/core/quantity/write';
-import { sayHazard, stopsPlan } from '@/core/recipe/hazards';
+import { whatStops } from '@/core/plan/stops';
 import { pouredWater, recipeSheet } from '@/core/recipe/sheet';
 import { sayWhatGoes } from '@/core/recipe/written';
 import { Caution, STANDING_CAUTION } from '@/ui/Caution';
@@ -60,22 +60,12 @@ export function Plan({ view, first }: { view: PlanView; first: number | undefine
   const takes = takenLines(recipe.written, at);
   const sheet = recipeSheet(linesAt(recipe.written, at), view.factors);
   const said = sentenceProblem({ typedDays, days, day, today: view.today });
-  const avoided = chosen.flatMap((dog) => {
-    const hit = dog.avoided[recipe.id];
-    return hit ? [{ ...hit, message: `${dog.name} does not get ${hit.said}, and this recipe holds it.` }] : [];
-  });
-  const stopped = recipe.hazards.flatMap((hazard) => {
-    if (hazard.level === 'never') return [{ message: `This recipe holds ${sayHazard(hazard)} It is not cooked.` }];
-    return chosen
-      .filter((dog) =>
-        stopsPlan(
-          hazard,
-          dog.vetNotes.map((note) => note.hazardId),
-        ),
-      )
-      .map((dog) => ({ message: `No vet’s note allows ${dog.name} ${sayHazard(hazard)}` }));
-  });
-  const cautions = recipe.hazards.filter((hazard) => hazard.level === 'caution');
+  const { stops, warns, cautions } = whatStops(
+    everyLine(recipe.written, chosenLines[recipe.id] ?? {}),
+    chosen,
+    view.hazards,
+    (ndb) => view.names[ndb],
+  );
   const problems = said
     ? [said, ...plan.problems]
     : scale && !scale.ok
@@ -149,12 +139,10 @@ export function Plan({ view, first }: { view: PlanView; first: number | undefine
           {day && <span className={styles.spoken}>{writeDay(day)}</span>}.
         </span>
       </div>
-      <Problems problems={[...problems, ...stopped, ...avoided.filter((hit) => hit.stops)]} />
-      {avoided
-        .filter((hit) => !hit.stops)
-        .map((hit) => (
-          <Caution key={hit.message}>{hit.message}</Caution>
-        ))}
+      <Problems problems={[...problems, ...stops]} />
+      {warns.map((warning) => (
+        <Caution key={warning}>{warning}</Caution>
+      ))}
       {scale?.ok && scaled && day && (
         <div className={`twoColumns ${styles.below}`}>
           <section aria-labelledby="goes-in" className="stack">
@@ -246,13 +234,7 @@ export function Plan({ view, first }: { view: PlanView; first: number | undefine
               variant="contained"
               size="large"
               fullWidth
-              disabled={
-                !hydrated ||
-                plan.pending ||
-                stopped.length > 0 ||
-                avoided.some((hit) => hit.stops) ||
-                (cautions.length > 0 && !seen)
-              }
+              disabled={!hydrated || plan.pending || stops.length > 0 || (cautions.length > 0 && !seen)}
               onClick={() =>
                 plan.run({
                   recipeId,
