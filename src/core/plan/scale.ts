@@ -82,28 +82,39 @@ export function scaleFor(needs: readonly DogNeed[], recipe: Kilocalories | Recip
   return fine({
     factor,
     need: kilocalories(need),
-    explanation: {
-      title: `The recipe × ${factor.toFixed(4)}`,
-      steps: [
-        ...needs.map((dog) => ({
-          what: `${dog.name}, ${days} ${days === 1 ? 'day' : 'days'}`,
-          sum:
-            Math.abs((dog.byDay.at(-1) ?? 0) - (dog.byDay[0] ?? 0)) < 0.05
-              ? `${days} × ${dog.byDay[0]!.toFixed(1)} = ${sum(dog.byDay).toFixed(1)} kcal`
-              : `${dog.byDay[0]!.toFixed(1)} rising to ${dog.byDay.at(-1)!.toFixed(1)}, in all ${sum(dog.byDay).toFixed(1)} kcal`,
-        })),
-        { what: 'needed', sum: `${need.toFixed(1)} kcal` },
-        { what: 'the recipe as written', sum: `${recipeKcal.toFixed(2)} kcal` },
-        ...(fixed > 0 ? [{ what: 'from lines by dog, day and load', sum: `${fixed.toFixed(1)} kcal` }] : []),
-        {
-          what: 'scale',
-          sum: `${fixed > 0 ? `(${need.toFixed(1)} − ${fixed.toFixed(1)})` : need.toFixed(1)} ÷ ${recipeKcal.toFixed(2)} = ${factor.toFixed(4)}`,
-        },
-      ],
-      source: 'Each dog’s ration in force, summed day by day.',
-    },
+    explanation: explainNeeds(needs, need, { perScale: recipeKcal, fixed }, factor),
   });
 }
 
 /** The last feeding day of a plan. */
 export const lastDay = (first: LocalDate, days: number): LocalDate => addDays(first, days - 1);
+
+/** Where a scale comes from, dog by dog. */
+export function explainNeeds(
+  needs: readonly DogNeed[],
+  need: number,
+  { perScale, fixed }: RecipeEnergy,
+  scale: number,
+): Explanation {
+  const days = needs[0]?.byDay.length ?? 0;
+  return {
+    title: `The recipe × ${scale.toFixed(4)}`,
+    steps: [
+      ...needs.map((dog) => ({
+        what: `${dog.name}, ${days} ${days === 1 ? 'day' : 'days'}`,
+        sum:
+          Math.abs((dog.byDay.at(-1) ?? 0) - (dog.byDay[0] ?? 0)) < 0.05
+            ? `${days} × ${dog.byDay[0]!.toFixed(1)} = ${sum(dog.byDay).toFixed(1)} kcal`
+            : `${dog.byDay[0]!.toFixed(1)} rising to ${dog.byDay.at(-1)!.toFixed(1)}, in all ${sum(dog.byDay).toFixed(1)} kcal`,
+      })),
+      { what: 'needed', sum: `${need.toFixed(1)} kcal` },
+      { what: 'the recipe as written', sum: `${perScale.toFixed(2)} kcal` },
+      ...(fixed > 0 ? [{ what: 'from lines by dog, day and load', sum: `${fixed.toFixed(1)} kcal` }] : []),
+      {
+        what: 'scale',
+        sum: `${fixed > 0 ? `(${need.toFixed(1)} − ${fixed.toFixed(1)})` : need.toFixed(1)} ÷ ${perScale.toFixed(2)} = ${scale.toFixed(4)}`,
+      },
+    ],
+    source: 'Each dog’s ration in force, summed day by day.',
+  };
+}

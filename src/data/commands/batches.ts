@@ -1,7 +1,7 @@
 import 'server-only';
 import { eq } from 'drizzle-orm';
 import { daysBetween, readLocalDate } from '@/core/calendar/local-date';
-import { energyOverScale, kgDaysOf, needsOf, scaleFor, sum } from '@/core/plan/scale';
+import { bindPlan, daySums, USUALLY_KEPT, wholeDays, type Binding } from '@/core/plan/bind';
 import { checkShares, FATES, type Shares } from '@/core/portion/shares';
 import { weighYield, type Weighing } from '@/core/portion/yield';
 import { grams } from '@/core/quantity/units';
@@ -11,13 +11,14 @@ import { everyLine, linesOfWeights, takenLines } from '@/core/recipe/bases';
 import { batch, load, plan, planDog, share } from '../schema/batches';
 import { readBatch, type StoredBatch } from '../repositories/batches';
 import { readDogs } from '../repositories/dogs';
-import { readLatestVersion, readVersions } from '../repositories/recipes';
+import { keptOfPot, readLatestVersion, readVersions } from '../repositories/recipes';
 import { need, Refusal, refuse, type Context } from './run';
 
 export interface PlanEntry {
   readonly recipeId: number;
   readonly dogIds: readonly number[];
-  readonly days: number;
+  /** What binds the plan: days, or what the days follow from. */
+  readonly binding: Binding;
   readonly firstDay: string;
   /** The cautions of the recipe that the cook has seen and goes on with. */
   readonly seen: readonly string[];
@@ -43,28 +44,35 @@ export async function planBatch(context: Context, entry: PlanEntry): Promise<{ b
   if (stopping.stops.length > 0) throw new Refusal(...stopping.stops);
   for (const hazard of stopping.cautions)
     if (!entry.seen.includes(hazard.id)) refuse(`Look first at ${sayHazard(hazard)}`, 'seen');
-  const needs = needsOf(dogs, firstDay, entry.days, entry.recipeId);
-  const kgDays = new Map(dogs.map((dog) => [dog.id, kgDaysOf(dog, firstDay, entry.days)]));
-  const at = { dogDays: dogs.length * entry.days, kgDays: sum([...kgDays.values()]), loads: 1, choices: entry.choices };
-  const { factor } = need(scaleFor(needs, energyOverScale(version.written, at, household.energyFactors)));
+  const bound = need(
+    bindPlan(
+      {
+        written: version.written,
+        dogs: dogs.length,
+        sums: daySums(dogs, firstDay, entry.recipeId),
+        factors: household.energyFactors,
+        choices: entry.choices,
+        kept: (await keptOfPot(tx, entry.recipeId)) ?? USUALLY_KEPT,
+      },
+      entry.binding,
+    ),
+  );
   const [planned] = await tx
     .insert(plan)
-    .values({ firstDay, days: entry.days, createdAt: now })
+    .values({ firstDay, days: wholeDays(bound.days), exactDays: bound.days, createdAt: now })
     .returning({ id: plan.id });
   await tx.insert(planDog).values(
-    needs.map((dog) => ({
-      planId: planned!.id,
-      dogId: dog.dogId,
-      kcal: sum(dog.byDay),
-      kgDays: kgDays.get(dog.dogId)!,
-    })),
+    dogs.map((dog) => {
+      const { need: kcal, kgDays } = daySums([dog], firstDay, entry.recipeId)(bound.days);
+      return { planId: planned!.id, dogId: dog.id, kcal, kgDays };
+    }),
   );
   const [made] = await tx
     .insert(batch)
     .values({
       planId: planned!.id,
       versionId: version.id,
-      scale: factor,
+      scale: bound.at.scale,
       choices: entry.choices ?? null,
       createdAt: now,
     })

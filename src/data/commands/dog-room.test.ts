@@ -246,7 +246,13 @@ describe('with food in store', () => {
       );
     const plan = () =>
       kitchen.run((context) =>
-        planBatch(context, { recipeId: ids.recipeId, dogIds: [ids.dogId], days: 2, firstDay: TODAY, seen: SEEN }),
+        planBatch(context, {
+          recipeId: ids.recipeId,
+          dogIds: [ids.dogId],
+          binding: { by: 'days', days: 2 },
+          firstDay: TODAY,
+          seen: SEEN,
+        }),
       );
     valueOf(await put('reaction'));
     expect(await put('dislike')).toMatchObject({ ok: false });
@@ -277,7 +283,9 @@ test('what can hurt stops the plan on the server too; a vet’s note lets garlic
       return recipeId;
     });
   const plan = (recipeId: number, seen: string[]) =>
-    house.run((context) => planBatch(context, { recipeId, dogIds: [dogId], days: 2, firstDay: TODAY, seen }));
+    house.run((context) =>
+      planBatch(context, { recipeId, dogIds: [dogId], binding: { by: 'days', days: 2 }, firstDay: TODAY, seen }),
+    );
   const said = async (recipeId: number, seen: string[] = []) => {
     const answer = await plan(recipeId, seen);
     return answer.ok ? '' : answer.problems[0]!.message;

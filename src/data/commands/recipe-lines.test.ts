@@ -101,7 +101,7 @@ test('planned, the dog-and-day line follows the dogs, the choice is taken, and t
       planBatch(context, {
         recipeId,
         dogIds: [dogId],
-        days: 4,
+        binding: { by: 'days', days: 4 },
         firstDay: '2026-11-26',
         seen: [],
         choices: { 'one root': 2 },

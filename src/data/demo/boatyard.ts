@@ -4,6 +4,7 @@ import { dayEnergy } from '@/core/dog/day-energy';
 import { projectedWeight } from '@/core/dog/growth';
 import { mealsOn } from '@/core/dog/meals';
 import { grams } from '@/core/quantity/units';
+import type { Binding } from '@/core/plan/bind';
 import { linesAt, takenLines } from '@/core/recipe/bases';
 import { drawMeal, fitFor, inOrderOfUse } from '@/core/stock/draw';
 import { contextFor, type Context } from '../commands/run';
@@ -45,13 +46,25 @@ export async function loadDemo(db: Database, reference: Reference, now: Date): P
     for (const entry of RECIPES) recipeIds.push((await saveRecipe(await at(-40, '10:00'), { entry })).recipeId);
     const dogIds = (await readDogs(tx)).map((dog) => dog.id);
 
-    const goat = await cook(at, tx, -13, { recipeId: recipeIds[2]!, dogIds, days: 6 }, { gross: 0.85 });
+    const goat = await cook(
+      at,
+      tx,
+      -13,
+      { recipeId: recipeIds[2]!, dogIds, binding: { by: 'days', days: 6 } },
+      { gross: 0.85 },
+    );
     await divide(at, -13, goat, { dry: Math.round(goat.yield.net) });
     await freezeDry(at, tx, goat.id);
 
     for (let days = -6; days < COOK_DAY; days++) await feedDay(at, tx, days, now);
 
-    const venison = await cook(at, tx, COOK_DAY, { recipeId: recipeIds[0]!, dogIds, days: 7 }, { gross: 0.88 });
+    const venison = await cook(
+      at,
+      tx,
+      COOK_DAY,
+      { recipeId: recipeIds[0]!, dogIds, binding: { by: 'days', days: 7 } },
+      { gross: 0.88 },
+    );
     await divide(at, COOK_DAY, venison, { today: 1250, fridge: 7700 });
     await sealWet(at, tx, venison.id);
 
@@ -139,7 +152,7 @@ async function cook(
   at: At,
   tx: Tx,
   days: number,
-  entry: { recipeId: number; dogIds: number[]; days: number },
+  entry: { recipeId: number; dogIds: number[]; binding: Binding },
   pot: { gross: number },
 ): Promise<WeighedBatch> {
   const context = await at(days, '11:00');

@@ -115,13 +115,16 @@ const batchQuery = (tx: Tx) =>
     .innerJoin(recipe, eq(recipe.id, recipeVersion.recipeId));
 
 function atOf(
-  row: { readonly batch: BatchRow; readonly plan: { readonly id: number; readonly days: number } },
+  row: {
+    readonly batch: BatchRow;
+    readonly plan: Pick<typeof plan.$inferSelect, 'id' | 'days' | 'exactDays'>;
+  },
   dogs: readonly (typeof planDog.$inferSelect)[],
 ): At {
   const own = dogs.filter((entry) => entry.planId === row.plan.id);
   return {
     scale: row.batch.scale,
-    dogDays: own.length * row.plan.days,
+    dogDays: own.length * (row.plan.exactDays ?? row.plan.days),
     kgDays: own.reduce((sum, entry) => sum + entry.kgDays, 0),
     loads: 1,
     ...(row.batch.choices ? { choices: row.batch.choices } : {}),

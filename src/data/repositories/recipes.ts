@@ -80,7 +80,7 @@ export async function readRecipeAsFood(
   if (!version) return undefined;
   const lines = boiledDown(
     version.lines.filter((each) => each.moment !== 'bowl'),
-    await keptOfPot(tx, recipeId),
+    (await keptOfPot(tx, recipeId)) ?? 1,
   );
   const [own] = await tx.select({ cupGrams: recipe.cupGrams }).from(recipe).where(eq(recipe.id, recipeId));
   const { unitSet } = await readHousehold(tx);
@@ -91,8 +91,8 @@ export async function readRecipeAsFood(
   };
 }
 
-/** How much of what goes in is there at the end, by the latest weighed pot of a recipe; 1 before there is one. */
-async function keptOfPot(tx: Tx, recipeId: number): Promise<number> {
+/** How much of what goes in is there at the end, by the latest weighed pot of a recipe; undefined before there is one. */
+export async function keptOfPot(tx: Tx, recipeId: number): Promise<number | undefined> {
   const [pot] = await tx
     .select({ net: batch.netGrams, eaten: batch.eatenBefore, evidence: batch.evidence })
     .from(batch)
@@ -100,7 +100,7 @@ async function keptOfPot(tx: Tx, recipeId: number): Promise<number> {
     .where(and(eq(recipeVersion.recipeId, recipeId), isNotNull(batch.netGrams), isNull(batch.droppedAt)))
     .orderBy(desc(batch.id))
     .limit(1);
-  if (!pot?.evidence) return 1;
+  if (!pot?.evidence) return undefined;
   const went = pot.evidence.lines.reduce((sum, each) => (each.moment === 'bowl' ? sum : sum + each.grams), 0);
   return Math.min(1, (pot.net! + (pot.eaten ?? 0)) / went);
 }

@@ -35,7 +35,9 @@ export interface Evidence {
 export const plan = pgTable('plan', {
   id: serial('id').primaryKey(),
   firstDay: date('first_day', { mode: 'string' }).$type<LocalDate>().notNull(),
+  /** Whole days; what is bound by a weight may feed a part of a day more. */
   days: integer('days').notNull(),
+  exactDays: doublePrecision('exact_days'),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull(),
 });
 

@@ -17,7 +17,7 @@ test('a run sheet from the plan to the shares: every station opens when its turn
   const { batchId } = await planBatch(await context(), {
     recipeId: recipes[1]!.recipeId,
     dogIds: dogs.map((dog) => dog.id),
-    days: 4,
+    binding: { by: 'days', days: 4 },
     firstDay: '2026-11-25',
     seen: [],
   });

@@ -6,8 +6,10 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { readLocalDate, writeDay } from '@/core/calendar/local-date';
 import { scaledForKitchen } from '@/core/plan/drift';
-import { energyOverScale, kgDaysOf, lastDay, LONGEST_PLAN_DAYS, needsOf, scaleFor, sum } from '@/core/plan/scale';
-import { choicesOf, everyLine, linesAt, takenLines, type At } from '@/core/recipe/bases';
+import { bindPlan, daySums, explainScale, wholeDays } from '@/core/plan/bind';
+import { readBinding } from '@/core/plan/binding-entry';
+import { lastDay, needsOf, sum } from '@/core/plan/scale';
+import { ALONE, choicesOf, everyLine, linesAt, takenLines, type At } from '@/core/recipe/bases';
 import { writeGrams, writeNumber, writeSum } from '@/core/quantity/write';
 import { whatStops } from '@/core/plan/stops';
 import { pouredWater, recipeSheet } from '@/core/recipe/sheet';
@@ -23,17 +25,20 @@ import { Why } from '@/ui/Why';
 import { planBatch } from './actions';
 import { NeedBars } from './NeedBars';
 import styles from './plans.module.css';
-import type { PlannableDog, PlanView } from './queries';
+import type { PlanView } from './queries';
+import { SaidOtherwise } from './SaidOtherwise';
+import { Sentence, type Typed } from './Sentence';
 
 /** One sentence with holes; everything under it follows while it is filled in. */
 export function Plan({ view, first }: { view: PlanView; first: number | undefined }) {
   const router = useRouter();
-  const [recipeId, setRecipeId] = useState(
-    view.recipes.find((recipe) => recipe.id === first)?.id ?? view.recipes[0]?.id ?? 0,
-  );
-  const [dogIds, setDogIds] = useState<readonly number[]>(view.dogs.map((dog) => dog.id));
-  const [typedDays, setTypedDays] = useState('7');
-  const [firstDay, setFirstDay] = useState<string>(view.tomorrow);
+  const [typed, setTyped] = useState<Typed>({
+    recipeId: view.recipes.find((recipe) => recipe.id === first)?.id ?? view.recipes[0]?.id ?? 0,
+    dogIds: view.dogs.map((dog) => dog.id),
+    firstDay: view.tomorrow,
+    binding: { by: 'days', days: '7', weight: '5 kg', count: '10', size: '450 g', line: 0, atHand: '1 kg' },
+  });
+  const { recipeId, dogIds, firstDay } = typed;
   const [seenFor, setSeenFor] = useState<number>();
   const seen = seenFor === recipeId;
   const [chosenLines, setChosenLines] = useState<Readonly<Record<number, Readonly<Record<string, number>>>>>({});
@@ -42,36 +47,39 @@ export function Plan({ view, first }: { view: PlanView; first: number | undefine
   if (view.dogs.length === 0 || view.recipes.length === 0) return <NotYet needsDog={view.dogs.length === 0} />;
 
   const recipe = view.recipes.find((each) => each.id === recipeId)!;
-  const days = /^\d{1,4}$/.test(typedDays.trim()) ? Number(typedDays) : 0;
   const day = readLocalDate(firstDay);
   const chosen = view.dogs.filter((dog) => dogIds.includes(dog.id));
-  const within = days > 0 && days <= LONGEST_PLAN_DAYS && day !== undefined;
-  const needs = within ? needsOf(chosen, day, days, recipe?.id) : [];
   const choices = [...choicesOf(recipe.written)];
-  const atOne: At = {
-    scale: 1,
-    loads: 1,
-    dogDays: chosen.length * days,
-    kgDays: within ? sum(chosen.map((dog) => kgDaysOf(dog, day, days))) : 0,
-    choices: chosenLines[recipe.id] ?? {},
-  };
-  const scale = within ? scaleFor(needs, energyOverScale(recipe.written, atOne, view.factors)) : undefined;
-  const at = { ...atOne, scale: scale?.ok ? scale.value.factor : 1 };
+  const binding = readBinding(typed.binding);
+  const dayProblem = firstDayProblem(day, view.today);
+  const bound =
+    binding.ok && day && !dayProblem
+      ? bindPlan(
+          {
+            written: recipe.written,
+            dogs: chosen.length,
+            sums: daySums(chosen, day, recipeId),
+            factors: view.factors,
+            choices: chosenLines[recipeId] ?? {},
+            kept: recipe.kept,
+          },
+          binding.value,
+        )
+      : undefined;
+  const days = bound?.ok ? wholeDays(bound.value.days) : 0;
+  const needs = bound?.ok && day ? needsOf(chosen, day, days, recipeId) : [];
+  const at: At = bound?.ok ? bound.value.at : ALONE;
   const takes = takenLines(recipe.written, at);
   const sheet = recipeSheet(linesAt(recipe.written, at), view.factors);
-  const said = sentenceProblem({ typedDays, days, day, today: view.today });
+  const said = !binding.ok ? binding.problem : (dayProblem ?? (bound && !bound.ok ? bound.problem : undefined));
   const { stops, warns, cautions } = whatStops(
     everyLine(recipe.written, chosenLines[recipe.id] ?? {}),
     chosen,
     view.hazards,
     (ndb) => view.names[ndb],
   );
-  const problems = said
-    ? [said, ...plan.problems]
-    : scale && !scale.ok
-      ? [scale.problem, ...plan.problems]
-      : plan.problems;
-  const scaled = scale?.ok
+  const problems = said ? [said, ...plan.problems] : plan.problems;
+  const scaled = bound?.ok
     ? scaledForKitchen(
         takes.map((take) => take.written),
         takes.map((take) => take.bought),
@@ -79,78 +87,31 @@ export function Plan({ view, first }: { view: PlanView; first: number | undefine
         view.factors,
       )
     : undefined;
-  const toggle = (dog: PlannableDog) =>
-    setDogIds(dogIds.includes(dog.id) ? dogIds.filter((id) => id !== dog.id) : [...dogIds, dog.id]);
 
   return (
     <div className="page">
       <h1 className="away">Plan a batch</h1>
-      <div className={styles.sentence}>
-        Cook{' '}
-        <select
-          className={styles.hole}
-          aria-label="Recipe"
-          value={recipeId}
-          onChange={(event) => setRecipeId(Number(event.target.value))}
-        >
-          {view.recipes.map((each) => (
-            <option key={each.id} value={each.id}>
-              {each.name}
-            </option>
-          ))}
-        </select>{' '}
-        for{' '}
-        <span role="group" aria-label="Dogs" className={styles.dogs}>
-          {view.dogs.map((dog) => (
-            <button
-              key={dog.id}
-              type="button"
-              className={styles.dog}
-              aria-pressed={dogIds.includes(dog.id)}
-              onClick={() => toggle(dog)}
-            >
-              {dog.name}
-            </button>
-          ))}
-        </span>{' '}
-        <span className={styles.together}>
-          for{' '}
-          <input
-            className={`${styles.hole} ${styles.days}`}
-            aria-label="Days"
-            inputMode="numeric"
-            value={typedDays}
-            aria-invalid={said?.field === 'days'}
-            onChange={(event) => setTypedDays(event.target.value)}
-          />{' '}
-          {days === 1 ? 'day' : 'days'}
-        </span>{' '}
-        <span className={styles.together}>
-          from{' '}
-          <input
-            type="date"
-            className={styles.hole}
-            aria-label="First feeding day"
-            value={firstDay}
-            min={view.today}
-            aria-invalid={said?.field === 'firstDay'}
-            onChange={(event) => setFirstDay(event.target.value)}
-          />
-          {day && <span className={styles.spoken}>{writeDay(day)}</span>}.
-        </span>
-      </div>
+      <Sentence view={view} typed={typed} wrong={said?.field} onChange={setTyped} />
       <Problems problems={[...problems, ...stops]} />
       {warns.map((warning) => (
         <Caution key={warning}>{warning}</Caution>
       ))}
-      {scale?.ok && scaled && day && (
+      {bound?.ok && scaled && day && (
+        <SaidOtherwise
+          bound={bound.value}
+          recipe={recipe}
+          binding={typed.binding}
+          onBind={(change) => setTyped({ ...typed, binding: { ...typed.binding, ...change } })}
+        />
+      )}
+      {bound?.ok && scaled && day && (
         <div className={`twoColumns ${styles.below}`}>
           <section aria-labelledby="goes-in" className="stack">
             <div className="spread">
               <h2 id="goes-in">What goes in</h2>
               <p>
-                the recipe × <b>{scale.value.factor.toFixed(4)}</b>{' '}
-                <Why of={scale.value.explanation} about="the scale" />
+                the recipe × <b>{at.scale.toFixed(4)}</b>{' '}
+                <Why of={explainScale(needs, bound.value)} about="the scale" />
               </p>
             </div>
             {choices.map(([choice, places]) => (
@@ -207,7 +168,8 @@ export function Plan({ view, first }: { view: PlanView; first: number | undefine
           <section aria-labelledby="comes-to" className="stack">
             <h2 id="comes-to">What that comes to</h2>
             <p>
-              <span className="figure">{writeNumber(scale.value.need, 0)}</span> kcal to {writeDay(lastDay(day, days))}
+              <span className="figure">{writeNumber(sum(needs.map((need) => sum(need.byDay))), 0)}</span> kcal to{' '}
+              {writeDay(lastDay(day, days))}
             </p>
             <NeedBars needs={needs} hatch={recipe.mark.hatch} />
             <p className="note">a bar a day, a layer a dog, {needs[0]!.name} at the bottom</p>
@@ -239,7 +201,7 @@ export function Plan({ view, first }: { view: PlanView; first: number | undefine
                 plan.run({
                   recipeId,
                   dogIds: [...dogIds],
-                  days,
+                  binding: binding.ok ? binding.value : { by: 'days', days },
                   firstDay,
                   seen: cautions.map((hazard) => hazard.id),
                   choices: chosenLines[recipe.id],
@@ -270,14 +232,9 @@ export function Plan({ view, first }: { view: PlanView; first: number | undefine
   );
 }
 
-function sentenceProblem(typed: { typedDays: string; days: number; day: string | undefined; today: string }) {
-  if (typed.typedDays.trim() === '') return { field: 'days', message: 'For how many days?' };
-  if (typed.days < 1) return { field: 'days', message: `Days are a whole number from 1 to ${LONGEST_PLAN_DAYS}.` };
-  if (typed.days > LONGEST_PLAN_DAYS)
-    return { field: 'days', message: `Cook for ${LONGEST_PLAN_DAYS} days at the most.` };
-  if (!typed.day) return { field: 'firstDay', message: 'From which day will they eat it?' };
-  if (typed.day < typed.today) return { field: 'firstDay', message: 'The first feeding day has passed.' };
-  return undefined;
+function firstDayProblem(day: string | undefined, today: string) {
+  if (!day) return { field: 'firstDay', message: 'From which day will they eat it?' };
+  return day < today ? { field: 'firstDay', message: 'The first feeding day has passed.' } : undefined;
 }
 
 function NotYet({ needsDog }: { needsDog: boolean }) {

@@ -22,10 +22,10 @@ test('the plan’s view is enough to scale by: Wren’s fourteen days are 16 899
 });
 
 test.each([
-  { recipeId: 0, dogIds: [1], days: 5, firstDay: '2026-11-26' },
-  { recipeId: 1, dogIds: [1.5], days: 5, firstDay: '2026-11-26' },
-  { recipeId: 1, dogIds: [1], days: 'five', firstDay: '2026-11-26' },
-  { recipeId: 1, dogIds: [1], days: 5 },
+  { recipeId: 0, dogIds: [1], binding: { by: 'days', days: 5 }, firstDay: '2026-11-26' },
+  { recipeId: 1, dogIds: [1.5], binding: { by: 'days', days: 5 }, firstDay: '2026-11-26' },
+  { recipeId: 1, dogIds: [1], binding: { by: 'days', days: 'five' }, firstDay: '2026-11-26' },
+  { recipeId: 1, dogIds: [1], binding: { by: 'days', days: 5 } },
 ])('%j has not the shape of a plan', (asked) => {
   expect(planSchema.safeParse(asked).success).toBe(false);
 });

@@ -12,13 +12,17 @@ import { proteinMark, type ProteinMark } from '@/core/recipe/protein';
 import type { WrittenLine } from '@/core/recipe/written';
 import { reading } from '@/data/reading';
 import { readDogs } from '@/data/repositories/dogs';
-import { readLatestVersions } from '@/data/repositories/recipes';
+import { USUALLY_KEPT } from '@/core/plan/bind';
+import { keptOfPot, readLatestVersions } from '@/data/repositories/recipes';
 
 export interface PlannableRecipe {
   readonly id: number;
   readonly name: string;
   readonly mark: ProteinMark;
   readonly written: readonly (WrittenLine & { readonly quantity: Quantity })[];
+  /** g of finished food for each g that goes in, and whether a pot of it was weighed. */
+  readonly kept: number;
+  readonly measuredPot: boolean;
 }
 
 export interface PlannableDog extends Dog {
@@ -46,16 +50,20 @@ export async function planView(): Promise<PlanView> {
   const { db, reference, household, today } = await reading();
   const versions = await readLatestVersions(db, reference);
   const dogs = await readDogs(db);
+  const kept: (number | undefined)[] = [];
+  for (const version of versions) kept.push(await keptOfPot(db, version.recipeId));
   return {
     today,
     tomorrow: addDays(today, 1),
     set: household.unitSet,
     factors: household.energyFactors,
-    recipes: versions.map((version) => ({
+    recipes: versions.map((version, index) => ({
       id: version.recipeId,
       name: version.name,
       mark: proteinMark(version.lines),
       written: version.written,
+      kept: kept[index] ?? USUALLY_KEPT,
+      measuredPot: kept[index] !== undefined,
     })),
     hazards: reference.hazards,
     names: Object.fromEntries(

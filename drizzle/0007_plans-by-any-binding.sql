@@ -1,0 +1,1 @@
+ALTER TABLE "plan" ADD COLUMN "exact_days" double precision;
