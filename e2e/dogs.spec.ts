@@ -254,6 +254,7 @@ test('an onion is said at its line and stops the plan; garlic waits for a vet’
     ['500 g', 'ground goat', 'Goat, raw'],
     ['2 medium', 'onion', 'Onions, raw'],
   ].entries()) {
+    await page.getByRole('button', { name: 'One more line' }).click();
     await page.getByLabel(`Amount of line ${index + 1}`).fill(amount!);
     await chooseFood(page, index + 1, query!, food!);
   }

@@ -29,7 +29,7 @@ test('a plan bound by days says what else that is; bound by any of it, it stays 
   await otherwise()
     .getByRole('button', { name: /finished$/ })
     .click();
-  await expect(page.getByLabel('Finished food')).toHaveValue(/^\d+ g$/);
+  await expect(page.getByLabel('Finished food', { exact: true })).toHaveValue(/^\d+ g$/);
   await close();
   await otherwise()
     .getByRole('button', { name: /of goat shoulder/ })

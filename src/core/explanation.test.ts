@@ -5,7 +5,7 @@ import { addDays, type LocalDate } from './calendar/local-date';
 import { dayEnergy } from './dog/day-energy';
 import type { Dog } from './dog/dog';
 import type { Explanation } from './explanation';
-import { needsOf, scaleFor } from './plan/scale';
+import { explainNeeds, needsOf, sum } from './plan/scale';
 import { portionOf } from './portion/dog-portions';
 import { weighYield } from './portion/yield';
 import { dryTrays } from './preserve/dry';
@@ -48,7 +48,9 @@ const pup = dog({
   weighIns: [{ date: TODAY, grams: grams(8000) }],
   expectedAdultWeight: grams(19_000),
 });
-const scale = scaleFor(needsOf([dog(), pup], TODAY, 5), sheet.kcal);
+const needs = needsOf([dog(), pup], TODAY, 5);
+const need = sum(needs.map((each) => sum(each.byDay)));
+const scale = explainNeeds(needs, need, { perScale: sheet.kcal, fixed: 0 }, need / sheet.kcal);
 const dried = dryTrays([{ tare: grams(600), wetGross: grams(1500), dryGross: grams(870) }], 0.29, density);
 const bowl = drawMeal(529.6, [
   { key: 'pack-1', code: 'V1', grams: 900, density, waterPerGram: 0, place: 'fridge', opened: false, short: false },
@@ -59,7 +61,7 @@ const CASES: readonly [string, Explanation][] = [
   ['a pup’s day', dayEnergy(pup, TODAY).explanation],
   ['a recipe', sheet.explanation],
   ['a yield', weighed.value.explanation],
-  ['a scale', scale.ok ? scale.value.explanation : { title: '', steps: [], source: '' }],
+  ['a scale', scale],
   ['a portion', portionOf(dog(), TODAY, density).explanation],
   ['trays', dried.ok ? dried.value.explanation : { title: '', steps: [], source: '' }],
   [

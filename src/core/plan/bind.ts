@@ -10,7 +10,7 @@ import { writeNumber, writeSum } from '../quantity/write';
 import { boughtAt, linesAt, type At } from '../recipe/bases';
 import { recipeSheet } from '../recipe/sheet';
 import type { WrittenLine } from '../recipe/written';
-import { energyOverScale, explainNeeds, LONGEST_PLAN_DAYS, type DogNeed, type RecipeEnergy } from './scale';
+import { energyOverScale, explainNeeds, LONGEST_PLAN_DAYS, scaleOf, type DogNeed, type RecipeEnergy } from './scale';
 
 /** What a plan is bound by: the rest follows. Weights in g of finished food, except what is at hand: as bought. */
 export const bindingSchema = z.discriminatedUnion('by', [
@@ -89,11 +89,10 @@ export const USUALLY_KEPT = 0.9;
 function atDays(plan: ToPlan, days: number): Outcome<Bound> {
   const { need, kgDays } = plan.sums(days);
   const around = { dogDays: plan.dogs * days, kgDays, loads: 1, choices: plan.choices };
-  const { fixed, perScale } = energyOverScale(plan.written, around, plan.factors);
-  if (!(perScale > 0)) return refused('This recipe holds no energy yet: give it a line that does.', 'recipeId');
-  const scale = (need - fixed) / perScale;
-  if (!(scale > 0)) return refused('The lines by dog and day alone hold more than these dogs need.', 'recipeId');
-  const at = { ...around, scale };
+  const energy = energyOverScale(plan.written, around, plan.factors);
+  const scale = scaleOf(need, energy);
+  if (!scale.ok) return scale;
+  const at = { ...around, scale: scale.value };
   const { inPot } = recipeSheet(linesAt(plan.written, at), plan.factors);
   const finished = inPot * plan.kept;
   return fine({
@@ -102,14 +101,16 @@ function atDays(plan: ToPlan, days: number): Outcome<Bound> {
     finished,
     bought: boughtAt(plan.written, at),
     need,
-    energy: { fixed, perScale },
+    energy,
     explanation: {
       title: `${writeSum(finished)} of finished food`,
       steps: [
         { what: `needed in ${writeNumber(days, 2)} days`, sum: `${writeNumber(need, 1)} kcal` },
-        ...(fixed > 0 ? [{ what: 'from lines by dog, day and load', sum: `${writeNumber(fixed, 1)} kcal` }] : []),
-        { what: 'the recipe as written', sum: `${writeNumber(perScale, 2)} kcal` },
-        { what: 'scale', sum: `× ${scale.toFixed(4)}` },
+        ...(energy.fixed > 0
+          ? [{ what: 'from lines by dog, day and load', sum: `${writeNumber(energy.fixed, 1)} kcal` }]
+          : []),
+        { what: 'the recipe as written', sum: `${writeNumber(energy.perScale, 2)} kcal` },
+        { what: 'scale', sum: `× ${scale.value.toFixed(4)}` },
         { what: 'goes into the pot', sum: writeSum(inPot) },
         {
           what: 'is there at the end',

@@ -1,11 +1,10 @@
 import type { Dog } from '../dog/dog';
-import { weightOn } from '../dog/day-energy';
 import { homeEnergyOn } from '../dog/meals';
 import { addDays, type LocalDate } from '../calendar/local-date';
 import type { Explanation } from '../explanation';
 import { fine, refused, type Outcome } from '../problem';
 import type { EnergyFactors } from '../nutrition/energy';
-import { kilocalories, type Kilocalories } from '../quantity/units';
+import type { Kilocalories } from '../quantity/units';
 import { linesAt, type At } from '../recipe/bases';
 import { recipeSheet } from '../recipe/sheet';
 import type { WrittenLine } from '../recipe/written';
@@ -15,13 +14,6 @@ export interface DogNeed {
   readonly dogId: number;
   readonly name: string;
   readonly byDay: readonly Kilocalories[];
-}
-
-export interface Scale {
-  /** What every line of the recipe is multiplied by. */
-  readonly factor: number;
-  readonly need: Kilocalories;
-  readonly explanation: Explanation;
 }
 
 /** A recipe's energy in kcal as a line over the scale: what each unit of scale brings, and what is there anyway. */
@@ -40,10 +32,6 @@ export function energyOverScale(
   const fixed = kcal(0);
   return { fixed, perScale: kcal(1) - fixed };
 }
-
-/** Each dog's weight summed over the days of a plan, in kg × days: what lines by body weight are reckoned from. */
-export const kgDaysOf = (dog: Dog, first: LocalDate, days: number): number =>
-  sum(Array.from({ length: days }, (_, index) => weightOn(dog, addDays(first, index)) / 1000));
 
 /** No household plans further ahead than its freezer's best-by dates reach: three months and a bit (common practice, no source). */
 export const LONGEST_PLAN_DAYS = 120;
@@ -64,26 +52,15 @@ export const needsOf = (
   }));
 
 /**
- * By how much a recipe is multiplied so that it covers exactly these dogs for these days.
+ * What every line is multiplied by so that the batch holds so many kcal.
  *
- * Takes the needs in kcal, day by day, and the energy of the unscaled recipe in kcal, with what its lines by dog, day
- * and load bring whatever the scale. Refuses a plan without dogs or days and a recipe without energy. Source: arithmetic.
+ * Takes the need in kcal and the recipe's energy over the scale. Refuses a recipe without energy, and lines by dog and
+ * day that alone hold more. Source: arithmetic.
  */
-export function scaleFor(needs: readonly DogNeed[], recipe: Kilocalories | RecipeEnergy): Outcome<Scale> {
-  const { perScale: recipeKcal, fixed } = typeof recipe === 'number' ? { perScale: recipe, fixed: 0 } : recipe;
-  if (needs.length === 0) return refused('Choose at least one dog to cook for.', 'dogIds');
-  const days = needs[0]!.byDay.length;
-  if (days < 1) return refused('Cook for at least one day.', 'days');
-  if (days > LONGEST_PLAN_DAYS) return refused(`Cook for ${LONGEST_PLAN_DAYS} days at the most.`, 'days');
-  if (!(recipeKcal > 0)) return refused('This recipe holds no energy yet: give it a line that does.', 'recipeId');
-  const need = sum(needs.map((dog) => sum(dog.byDay)));
+export function scaleOf(need: number, { perScale, fixed }: RecipeEnergy): Outcome<number> {
+  if (!(perScale > 0)) return refused('This recipe holds no energy yet: give it a line that does.', 'recipeId');
   if (need <= fixed) return refused('The lines by dog and day alone hold more than these dogs need.', 'recipeId');
-  const factor = (need - fixed) / recipeKcal;
-  return fine({
-    factor,
-    need: kilocalories(need),
-    explanation: explainNeeds(needs, need, { perScale: recipeKcal, fixed }, factor),
-  });
+  return fine((need - fixed) / perScale);
 }
 
 /** The last feeding day of a plan. */

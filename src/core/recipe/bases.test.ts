@@ -4,8 +4,9 @@ import { asWritten, lineOf } from '../../../tests/fixtures/worked-example';
 import type { LocalDate } from '../calendar/local-date';
 import { dogOf } from '../../../tests/fixtures/dogs';
 import { energyOf } from '../nutrition/energy';
-import { energyOverScale, kgDaysOf, scaleFor } from '../plan/scale';
-import { grams, kilocalories } from '../quantity/units';
+import { daySums } from '../plan/bind';
+import { energyOverScale, scaleOf } from '../plan/scale';
+import { grams } from '../quantity/units';
 import { BONE } from './bone';
 import { ALONE, boiledDown, boughtAt, everyLine, linesAt, takenLines, type At } from './bases';
 import { readLines } from './entry';
@@ -138,15 +139,10 @@ test('a plan with lines by dog and day holds exactly what the dogs need', () => 
           typed('1 tsp', '04582', { part: 'fat', basis: 'animal protein', perAmount: '1 lb' }),
           typed('1/4 cup', '20005', { part: 'carbohydrate', basis: 'line', perAmount: '1 lb', perLine: 0 }),
         );
-        const needs = Array.from({ length: dogs }, (_, dogId) => ({
-          dogId,
-          name: 'x',
-          byDay: Array.from({ length: days }, () => kilocalories(kcal)),
-        }));
         const at = { dogDays: days * dogs, kgDays: 0, loads: 1 };
-        const scale = scaleFor(needs, energyOverScale(written, at, '4-9-4'));
+        const scale = scaleOf(kcal * days * dogs, energyOverScale(written, at, '4-9-4'));
         if (!scale.ok) throw new Error(scale.problem.message);
-        const lines = linesAt(written, { ...at, scale: scale.value.factor });
+        const lines = linesAt(written, { ...at, scale: scale.value });
         expect(energyOf(lines, '4-9-4') / (kcal * days * dogs)).toBeCloseTo(1, 9);
       },
     ),
@@ -155,15 +151,14 @@ test('a plan with lines by dog and day holds exactly what the dogs need', () => 
 
 test('eggs alone may already be more than the dogs need: that is said', () => {
   const { written } = read(typed('1 kg', '17343'), typed('6 large', '01123', { basis: 'dog and day' }));
-  const needs = [{ dogId: 1, name: 'x', byDay: [kilocalories(200)] }];
-  expect(scaleFor(needs, energyOverScale(written, { dogDays: 1, kgDays: 0, loads: 1 }, '4-9-4'))).toMatchObject({
+  expect(scaleOf(200, energyOverScale(written, { dogDays: 1, kgDays: 0, loads: 1 }, '4-9-4'))).toMatchObject({
     problem: { message: expect.stringContaining('by dog and day alone') },
   });
 });
 
 test('kg-days of a grown dog are its weight times the days', () => {
   const dog = dogOf(20, '2026-11-01' as LocalDate);
-  expect(kgDaysOf(dog, '2026-11-25' as LocalDate, 5)).toBeCloseTo(100, 9);
+  expect(daySums([dog], '2026-11-25' as LocalDate)(5).kgDays).toBeCloseTo(100, 9);
 });
 
 test.each([

@@ -1,9 +1,9 @@
 import { dogOf } from '../../../tests/fixtures/dogs';
 import fc from 'fast-check';
-import { needsOf, scaleFor } from '../plan/scale';
+import { needsOf, scaleOf, sum } from '../plan/scale';
 import type { WeighedLine } from './recipe';
 import { ALONE, linesAt } from './bases';
-import { grams, kilocalories } from '../quantity/units';
+import { grams } from '../quantity/units';
 import { asWritten, lineOf, pouredWaterLine, workedExample } from '../../../tests/fixtures/worked-example';
 import { weighYield } from '../portion/yield';
 import { guessPart } from './part-of-food';
@@ -36,9 +36,9 @@ describe('the worked example', () => {
 
   test('five days of a neutered 20 kg adult scale it by 1.8684', () => {
     const dog = dogOf(20, '2026-11-01' as LocalDate);
-    const scale = scaleFor(needsOf([dog], '2026-11-25' as LocalDate, 5), sheet.kcal);
-    if (!scale.ok) throw new Error(scale.problem.message);
-    expect(scale.value.factor).toBeCloseTo(1.8684, 4);
+    const [need] = needsOf([dog], '2026-11-25' as LocalDate, 5);
+    const scale = scaleOf(sum(need!.byDay), { perScale: sheet.kcal, fixed: 0 });
+    expect(scale.ok && scale.value).toBeCloseTo(1.8684, 4);
   });
 
   test('2310 g of yield hold 1.2271 kcal/g, and the day is 863.2 g', () => {
@@ -105,22 +105,16 @@ test('a scaled recipe holds exactly what the dogs need', () => {
   fc.assert(
     fc.property(fc.array(fc.double({ min: 50, max: 4000, noNaN: true }), { minLength: 1, maxLength: 30 }), (byDay) => {
       const recipe = recipeSheet(workedExample(), '4-9-4').kcal;
-      const scale = scaleFor([{ dogId: 1, name: 'x', byDay: byDay.map(kilocalories) }], recipe);
+      const scale = scaleOf(sum(byDay), { perScale: recipe, fixed: 0 });
       if (!scale.ok) throw new Error(scale.problem.message);
-      const kcal = recipeSheet(scaled(workedExample(), scale.value.factor), '4-9-4').kcal;
-      expect(kcal / byDay.reduce((sum, kcal) => sum + kcal, 0)).toBeCloseTo(1, 9);
+      const kcal = recipeSheet(scaled(workedExample(), scale.value), '4-9-4').kcal;
+      expect(kcal / sum(byDay)).toBeCloseTo(1, 9);
     }),
   );
 });
 
-test('a plan needs dogs, days and a recipe with energy', () => {
-  expect(scaleFor([], kilocalories(100))).toMatchObject({ problem: { field: 'dogIds' } });
-  expect(scaleFor([{ dogId: 1, name: 'x', byDay: [] }], kilocalories(100))).toMatchObject({
-    problem: { field: 'days' },
-  });
-  expect(scaleFor([{ dogId: 1, name: 'x', byDay: [kilocalories(5)] }], kilocalories(0))).toMatchObject({
-    problem: { field: 'recipeId' },
-  });
+test('a recipe without energy scales to nothing', () => {
+  expect(scaleOf(500, { perScale: 0, fixed: 0 })).toMatchObject({ problem: { field: 'recipeId' } });
 });
 
 test('what was not measured stays unknown, and its coverage says so', () => {

@@ -1,4 +1,4 @@
-import { energyOverScale, needsOf, scaleFor, sum } from '@/core/plan/scale';
+import { energyOverScale, needsOf, scaleOf, sum } from '@/core/plan/scale';
 import { serve } from '@/data/fixtures/served';
 import { planView } from './queries';
 import { planSchema } from './schema';
@@ -9,11 +9,11 @@ test('the plan’s view is enough to scale by: Wren’s fourteen days are 16 899
   const wren = view.dogs.filter((dog) => dog.name === 'Wren');
   const needs = needsOf(wren, view.today, 14);
   expect(Math.round(sum(needs[0]!.byDay))).toBe(16_899);
-  const scale = scaleFor(
-    needs,
+  const scale = scaleOf(
+    sum(needs[0]!.byDay),
     energyOverScale(view.recipes[0]!.written, { dogDays: 14, kgDays: 0, loads: 1 }, view.factors),
   );
-  expect(scale.ok && scale.value.factor).toBeCloseTo(16_899 / 2834.56, 3);
+  expect(scale.ok && scale.value).toBeCloseTo(16_899 / 2834.56, 3);
   expect(view.dogs.map((dog) => dog.caution !== undefined)).toEqual([true, true, true]);
   // What a server hands to a page must survive the way there.
   expect(JSON.parse(JSON.stringify(view.recipes[0]!.written[0]!.source.food.per100))).toEqual(
