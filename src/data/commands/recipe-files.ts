@@ -1,5 +1,6 @@
 import 'server-only';
 import { eq } from 'drizzle-orm';
+import { foodKey } from '@/core/food/food';
 import { readLabel } from '@/core/food/label';
 import type { LineEntry, RecipeEntry } from '@/core/recipe/entry-schema';
 import { hodmanFileSchema, inOrderOfNeed, readEntry, withKeys, type HodmanFile } from '@/core/recipe/files/hodman-file';
@@ -152,7 +153,7 @@ async function takeSupplies({ tx, now, reference }: Context, supplies: HodmanFil
 /** What this kitchen has weighed itself stands; what it has not is taken over. */
 async function takeMeasures({ tx, now }: Context, measures: HodmanFile['measures'], keys: ReadonlyMap<string, string>) {
   const rows = measures
-    .filter(({ food }) => !/^R/.test(food))
+    .filter(({ food }) => foodKey(food).kind === 'table' || keys.has(food))
     .map(({ food, unit, grams }) => ({ foodKey: keys.get(food) ?? food, unit, grams, createdAt: now }));
   if (rows.length > 0) await tx.insert(ownMeasure).values(rows).onConflictDoNothing();
 }

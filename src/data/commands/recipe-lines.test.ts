@@ -6,6 +6,7 @@ import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
 import { TWENTY_KILOS } from '../fixtures/worked-path';
 import { readBatch } from '../repositories/batches';
 import { readFreeLines, searchFoods } from '../repositories/foods';
+import { readPantry } from '../repositories/pantry';
 import { readHodmanFile, readJsonLdFile, readCsvFile } from '../repositories/recipe-files';
 import { readLatestVersion, readLatestVersions } from '../repositories/recipes';
 import { previewRecipeFile } from '../recipe-file-preview';
@@ -166,6 +167,10 @@ test('a handful is weighed once and remembered; a supply is found by name, out o
     expect((await house.run((context) => saveMeasure(context, { ndb: '11297', unit: 'cup', weight }))).ok).toBe(false);
 
   const { supplyId } = valueOf(await house.run((context) => saveSupply(context, { entry: KELP })));
+  // A short name is no part of other words.
+  valueOf(await house.run((context) => saveSupply(context, { entry: { ...KELP, name: 'C' } })));
+  const carrots = await readFreeLines(house.db, house.reference, 'us', '2 cups chopped carrots');
+  expect(carrots.lines[0]!.entry.ndb).toBe('11124');
   const names = async () => (await searchFoods(house.db, house.reference, 'kelp', 8)).map((each) => each.food.ndb);
   expect((await names())[0]).toBe(`L${supplyId}`);
   const found = await readFreeLines(house.db, house.reference, 'us', '1/2 tsp skerry kelp');
@@ -227,10 +232,13 @@ test('a label in a file that weighs more than its measure is left out, and its r
   expect(supplyId).toBe(1);
   const text = fileOf([{ key: 'R1', entry: { name: 'Oily', lines: [line('1 kg', '17168'), line('1 tsp', 'L1')] } }], {
     supplies: [{ key: 'L1', name: 'Heavy oil', label }],
+    measures: [{ food: 'L1', unit: 'handful', grams: 9 }],
   });
   const taken = valueOf(await take(text));
   expect(taken.said[0]).toMatch(/Heavy oil is left out: .*more than the 3 g/);
-  // The house has a supply with the number that the file uses: it is not taken for the file's.
+  // The house has a supply with the number that the file uses: it is not taken for the file's, nor is its measure.
+  expect((await readHodmanFile(house.db, house.reference)).measures).toEqual([]);
+  expect((await readPantry(house.db, house.reference)).ownMeasures).toEqual([]);
   expect(taken.recipes[0]).toMatchObject({ fate: 'refused', said: ['line 2: Choose a food from the table.'] });
 });
 

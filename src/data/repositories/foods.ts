@@ -14,6 +14,9 @@ import { readRecipeAsFood } from './recipes';
 
 const spaced = (text: string) => ` ${text.toLowerCase()}`;
 
+/** Letters and figures between single spaces, so that a name is found as whole words: a supply "C" is not in carrots. */
+const wholeWords = (text: string) => ` ${(text.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? []).join(' ')} `;
+
 /** What is asked for begins a word of the name. */
 const names = (name: string, query: string) => spaced(name).includes(spaced(query.trim()));
 
@@ -51,8 +54,8 @@ export async function readFreeLines(
       const text = line.trim().slice(0, 300);
       const words = { text, entry: { ...WORDS, preparation: text }, known: undefined };
       if (!free || free.food === '') return words;
-      const asked = `${free.food} ${free.preparation}`.toLowerCase();
-      const supply = pantry.supplies.find((each) => !each.archived && asked.includes(each.name.toLowerCase()));
+      const asked = wholeWords(`${free.food} ${free.preparation}`);
+      const supply = pantry.supplies.find((each) => !each.archived && asked.includes(wholeWords(each.name)));
       const match = supply ? undefined : matchFood(free.food, free.preparation, reference.index);
       const known = pantry.knownOf(supply ? `L${supply.id}` : (match?.food.ndb ?? ''));
       if (!known) return words;

@@ -3,6 +3,15 @@
 import { useCallback, useState } from 'react';
 import type { KnownFood } from '@/core/food/food';
 
+/** A full store costs a reload its foods, never the page itself. */
+function keep(key: string, foods: readonly KnownFood[]) {
+  try {
+    sessionStorage.setItem(key, JSON.stringify(foods));
+  } catch {
+    sessionStorage.removeItem(key);
+  }
+}
+
 /** The foods that the form has met, kept over a reload with the draft that names them. */
 export function useKnownFoods(first: readonly KnownFood[], slot: string) {
   const key = `hodman-foods-${slot}`;
@@ -16,7 +25,7 @@ export function useKnownFoods(first: readonly KnownFood[], slot: string) {
       setKnown((before) => {
         const next = new Map(before);
         for (const food of foods) next.set(food.food.ndb, food);
-        sessionStorage.setItem(key, JSON.stringify([...next.values()]));
+        keep(key, [...next.values()]);
         return next;
       }),
     [key],
