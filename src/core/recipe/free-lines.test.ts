@@ -46,6 +46,14 @@ test.each([
   ['1 lb pasture-raised chicken breast', 'Chicken, broilers or fryers, breast', 453.59],
   ['2 cups brown rice, cooked', 'Rice, brown, long-grain, cooked', 390],
   ['3) 800 ml water', 'Water', 800],
+  ['2 lb ground turkey', 'Ground turkey', 907.18],
+  ['1 1/4 cups millet', 'Millet, raw', 250],
+  ['3 tbsp coconut oil', 'Oil, coconut', 40.8],
+  ['1 cup blueberries', 'Blueberries, raw', 148],
+  ['2 sweet potatoes', 'Sweet potato, raw', 260],
+  ['10 oz green beans', 'Beans, snap, green, raw', 283.5],
+  ['1/2 tsp ground turmeric', 'Spices, turmeric, ground', 1.1],
+  ['1 zucchini', 'Squash, summer, zucchini', 196],
 ] as const)('%s', (line, food, grams) => {
   const { match, amount } = read(line);
   expect(match?.food.name.slice(0, food.length)).toBe(food);
