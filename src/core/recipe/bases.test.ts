@@ -181,7 +181,8 @@ test.each([
 
 test('of a pot that boiled down by a fifth, the water is less, and nothing else', () => {
   const lines = [lineOf('20005', 300, 'carbohydrate'), lineOf('14411', 700, 'liquid')];
-  expect(boiledDown(lines, 0.8).map((line) => line.grams)).toEqual([300, 500].map(grams));
+  const left = (kept: number) => boiledDown(lines, kept).map((line) => Math.round(line.grams * 1e6) / 1e6);
+  expect(left(0.8)).toEqual([300, 500]);
   expect(boiledDown(lines, 1)).toEqual(lines);
-  expect(boiledDown(lines, 0.2).map((line) => line.grams)).toEqual([300, 0].map(grams));
+  expect(left(0.2)).toEqual([300, 0]);
 });
