@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { LABEL_ONLY, type Composition, type Nutrient } from '../nutrition/nutrients';
+import type { Composition, Nutrient } from '../nutrition/nutrients';
 import { fine, refused, type Outcome } from '../problem';
 import { compoundsOf } from './compounds';
 import { volumeOf, type UnitSet } from '../quantity/units';
@@ -168,8 +168,3 @@ export function supplyAsFood(
   if (gramsPerMl !== undefined) measures.push(ownMeasure('cup', gramsPerMl * volumeOf('cup', set), set));
   return { food, measures };
 }
-
-/** Nutrients that only labels say, for the sheet's note. */
-export const ONLY_ON_LABELS: readonly string[] = Object.entries(LABEL_NUTRIENTS)
-  .filter(([, { column }]) => (LABEL_ONLY as readonly string[]).includes(column))
-  .map(([name]) => name);

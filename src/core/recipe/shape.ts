@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { densityOf } from '../food/measures';
 import { isWater, type FoodMeasure } from '../food/food';
 import { nutrientIn } from '../nutrition/totals';
+import { GRAMS_PER_POUND, US_CUP_ML } from '../quantity/units';
 import { ANIMAL, batchLines, PARTS, type Part, type WeighedLine } from './recipe';
 import type { RecipeSheet } from './sheet';
 
@@ -36,15 +37,19 @@ type Measures = (ndb: string) => readonly FoodMeasure[];
 
 const foodLines = (lines: readonly WeighedLine[]) => batchLines(lines).filter((line) => !isWater(line.food));
 
-/** mL of a line, raw; undefined where its food has no cup or spoon. */
+/** Ground meat is about 2 cups a pound, other meat likewise (common practice, no source). */
+const MEAT_G_PER_ML = GRAMS_PER_POUND / (2 * US_CUP_ML);
+
+/** mL of a line, raw; undefined where its food has no cup or spoon and is no meat. */
 const volumeIn = (line: WeighedLine, measures: Measures): number | undefined => {
   const density = densityOf(line.food, measures(line.food.ndb));
-  return density && line.grams / density.gramsPerMl;
+  if (density) return line.grams / density.gramsPerMl;
+  return ANIMAL.has(line.part) ? line.grams / MEAT_G_PER_ML : undefined;
 };
 
 /** The parts of a recipe by volume, as a cook fills cups with them. Source: USDA SR 24 household measures. */
 export function volumeShares(lines: readonly WeighedLine[], measures: Measures): VolumeShares {
-  const known = foodLines(lines).map((line) => ({ line, volume: volumeIn(line, measures) ?? bulk(line) }));
+  const known = foodLines(lines).map((line) => ({ line, volume: volumeIn(line, measures) }));
   const whole = known.reduce((sum, { volume }) => sum + (volume ?? 0), 0);
   const mass = known.reduce((sum, { line }) => sum + line.grams, 0);
   const covered = known.reduce((sum, { line, volume }) => (volume === undefined ? sum : sum + line.grams), 0);
@@ -53,11 +58,6 @@ export function volumeShares(lines: readonly WeighedLine[], measures: Measures):
     if (volume !== undefined) of.set(line.part, (of.get(line.part) ?? 0) + volume / whole);
   return { of, coverage: mass === 0 ? 0 : covered / mass };
 }
-
-/** Ground meat is about 2 cups a pound, other meat likewise (common practice, no source). */
-const MEAT_G_PER_ML = 453.59237 / (2 * 236.5882365);
-const bulk = (line: WeighedLine): number | undefined =>
-  ANIMAL.has(line.part) ? line.grams / MEAT_G_PER_ML : undefined;
 
 /** One row of a named shape against a recipe. */
 export interface ShapeRow {
@@ -83,11 +83,7 @@ export function shapeAgainst(
 ): ShapeRow[] {
   const own = foodLines(lines);
   const size = (line: WeighedLine): number =>
-    shape.by === 'weight'
-      ? line.grams
-      : shape.by === 'energy'
-        ? kcalOf(line)
-        : (volumeIn(line, measures) ?? bulk(line) ?? 0);
+    shape.by === 'weight' ? line.grams : shape.by === 'energy' ? kcalOf(line) : (volumeIn(line, measures) ?? 0);
   const whole = own.reduce((sum, line) => sum + size(line), 0);
   return shape.rows.map((row) => {
     const fits = (line: WeighedLine) => {

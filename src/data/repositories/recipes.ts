@@ -1,6 +1,6 @@
 import 'server-only';
 import { and, asc, desc, eq, inArray, isNotNull, isNull } from 'drizzle-orm';
-import { foodKey, type KnownFood } from '@/core/food/food';
+import type { KnownFood } from '@/core/food/food';
 import { ownMeasure } from '@/core/food/measures';
 import type { Quantity } from '@/core/quantity/quantity';
 import { grams } from '@/core/quantity/units';
@@ -279,8 +279,3 @@ export async function readRecipesWithin(tx: Tx, recipeIds: readonly number[]): P
   }
   return within;
 }
-
-export const keyOfRecipe = (key: string): number | undefined => {
-  const { kind, id } = foodKey(key);
-  return kind === 'recipe' ? id : undefined;
-};
