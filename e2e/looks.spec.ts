@@ -25,6 +25,9 @@ const VIEWS = [
   '/recipes/supplies/1',
   '/recipes/files',
   '/plan',
+  '/plan/1',
+  '/plan/2/list',
+  '/plan/2/print',
   '/batches',
   '/batches/2',
   '/store',
@@ -84,7 +87,7 @@ test('the boatyard: each dog’s day as in the handbook', async ({ page }) => {
   await page.getByRole('button', { name: 'Juniper' }).click();
   await page.getByRole('button', { name: 'Otto' }).click();
   await page.getByLabel('First feeding day').fill('2026-11-25');
-  await page.getByLabel('Days').fill('14');
+  await page.getByLabel('Days', { exact: true }).fill('14');
   await expect(page.getByRole('listitem').filter({ hasText: 'Wren' })).toContainText('16 899 kcal');
 });
 
@@ -134,7 +137,7 @@ test('wet hands: the pot is weighed on the keypad alone, every key large enough'
     await browser.newContext({ hasTouch: true, isMobile: true, viewport: { width: 1024, height: 768 } })
   ).newPage();
   await page.goto(`${hodman.address}/plan?recipe=2`, { waitUntil: 'networkidle' });
-  await page.getByLabel('Days').fill('4');
+  await page.getByLabel('Days', { exact: true }).fill('4');
   await page.getByRole('button', { name: 'Start cook day' }).tap();
   await page.getByRole('button', { name: 'All in, start cooking' }).tap();
   const keypad = page.getByRole('group', { name: 'Keypad' });

@@ -183,7 +183,7 @@ test('lines change places by keys, and one is bound to each dog and day', async 
   await page.getByRole('button', { name: 'Keep as version 2' }).click();
   await expect(page.getByRole('heading', { name: 'Recipes' })).toBeVisible();
   await open('/plan');
-  await page.getByLabel('Recipe').selectOption('Goat, barley & kale');
+  await page.getByLabel('Recipe', { exact: true }).selectOption('Goat, barley & kale');
   await page.getByLabel('Days', { exact: true }).fill('3');
   await expect(page.getByRole('listitem').filter({ hasText: 'Egg, whole' })).toContainText('300 g');
 });

@@ -66,7 +66,7 @@ try {
   }
   // A pollock pot is planned, cooked and weighed, so that the stations have something to show.
   await page.goto(`${address}/plan?recipe=2`, { waitUntil: 'networkidle' });
-  await page.getByLabel('Days').fill('4');
+  await page.getByLabel('Days', { exact: true }).fill('4');
   await page.getByRole('button', { name: 'Start cook day' }).click();
   await page.getByRole('button', { name: 'All in, start cooking' }).waitFor();
   await shoot('weigh-out');

@@ -4,8 +4,10 @@ import { lineOf, pouredWaterLine, workedExample } from '../../tests/fixtures/wor
 import { addDays, type LocalDate } from './calendar/local-date';
 import { dayEnergy } from './dog/day-energy';
 import type { Dog } from './dog/dog';
+import { fillingAlone } from './dog/filling';
 import type { Explanation } from './explanation';
-import { explainNeeds, needsOf, sum } from './plan/scale';
+import { demandOf } from './plan/demand';
+import { explainScale, sum } from './plan/scale';
 import { portionOf } from './portion/dog-portions';
 import { weighYield } from './portion/yield';
 import { dryTrays } from './preserve/dry';
@@ -48,9 +50,14 @@ const pup = dog({
   weighIns: [{ date: TODAY, grams: grams(8000) }],
   expectedAdultWeight: grams(19_000),
 });
-const needs = needsOf([dog(), pup], TODAY, 5);
+const needs = demandOf([dog(), pup], TODAY, fillingAlone(1).dishes).byDog(5);
 const need = sum(needs.map((each) => sum(each.byDay)));
-const scale = explainNeeds(needs, need, { perScale: sheet.kcal, fixed: 0 }, need / sheet.kcal);
+const scale = explainScale(needs, 0, {
+  days: 5,
+  need,
+  energy: { perScale: sheet.kcal, fixed: 0 },
+  scale: need / sheet.kcal,
+});
 const dried = dryTrays([{ tare: grams(600), wetGross: grams(1500), dryGross: grams(870) }], 0.29, density);
 const bowl = drawMeal(529.6, [
   { key: 'pack-1', code: 'V1', grams: 900, density, waterPerGram: 0, place: 'fridge', opened: false, short: false },

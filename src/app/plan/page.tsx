@@ -1,11 +1,18 @@
 import { idInAddress } from '@/core/schema';
-import { Plan } from '@/features/plans/Plan';
-import { planView } from '@/features/plans/queries';
+import { PlanRoom } from '@/features/plans/PlanRoom';
+import { newPlanView } from '@/features/plans/queries';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Plan' };
 
-export default async function Page({ searchParams }: { searchParams: Promise<{ recipe?: string | string[] }> }) {
-  const asked = idInAddress.safeParse((await searchParams).recipe);
-  return <Plan view={await planView()} first={asked.success ? asked.data : undefined} />;
+interface Asked {
+  recipe?: string | string[];
+  copy?: string | string[];
+}
+
+export default async function Page({ searchParams }: { searchParams: Promise<Asked> }) {
+  const { recipe, copy } = await searchParams;
+  const id = (asked: string | string[] | undefined) => idInAddress.safeParse(asked).data;
+  const copyOf = id(copy);
+  return <PlanRoom key={copyOf ?? 'new'} view={await newPlanView(copyOf)} first={id(recipe)} />;
 }

@@ -4,6 +4,7 @@ import { addDays, clockIn, dayIn, instantAt, readLocalDate, type LocalDate } fro
 import { writeAge } from './ages';
 import { dayEnergy } from './day-energy';
 import { readDogEntry, type DogEntry } from './entry';
+import { fillingAlone } from './filling';
 import { homeEnergyOn, mealsOn, nextMeal, usualMeals } from './meals';
 
 const TODAY = '2026-11-25' as LocalDate;
@@ -54,8 +55,8 @@ test('a meal of another recipe is left out of a plan; a bowl line whose meal is 
     bowlLines: [{ id: 1, what: 'kelp', unit: 'tsp', rule: { by: 'flat', amount: 0.125 }, slotId: 3 }],
   });
   const home = dayEnergy(dog, TODAY).homeKcal;
-  expect(homeEnergyOn(dog, TODAY, 7)).toBeCloseTo(home, 6);
-  expect(homeEnergyOn(dog, TODAY, 8)).toBeCloseTo(home * 0.75, 6);
+  expect(homeEnergyOn(dog, TODAY, fillingAlone(7))).toBeCloseTo(home, 6);
+  expect(homeEnergyOn(dog, TODAY, fillingAlone(8))).toBeCloseTo(home * 0.75, 6);
   expect(mealsOn(dog, TODAY).map((meal) => meal.additions.length)).toEqual([0, 1]);
 });
 

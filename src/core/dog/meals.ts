@@ -2,6 +2,7 @@ import { daysBetween, type LocalDate } from '../calendar/local-date';
 import { grams, kilocalories, type Kilocalories } from '../quantity/units';
 import { additionOf, type BowlAddition } from './bowl-line';
 import { dayEnergy, type DayEnergy } from './day-energy';
+import { fillsOf, type Filling } from './filling';
 import { rationOn, type Dog, type Slot, type SlotPart } from './dog';
 import { lifeStage, type LifeStage } from './stage';
 
@@ -89,13 +90,16 @@ export function mealsOn(dog: Dog, day: LocalDate, energy: DayEnergy = dayEnergy(
   });
 }
 
-/** The home-cooked kcal of a day: of all meals, or only of those that may be made of one recipe. */
-export const homeEnergyOn = (dog: Dog, day: LocalDate, recipeId?: number): Kilocalories =>
-  kilocalories(
-    mealsOn(dog, day)
-      .filter((meal) => recipeId === undefined || meal.recipeId === undefined || meal.recipeId === recipeId)
-      .reduce((sum, meal) => sum + meal.kcal, 0),
-  );
+/** The meals of a day that a recipe fills, each with the kcal that it brings; without a recipe all of them. */
+export const mealsFilledBy = (dog: Dog, day: LocalDate, filling?: Filling, energy?: DayEnergy): DayMeal[] =>
+  mealsOn(dog, day, energy).flatMap((meal) => {
+    const part = filling === undefined ? 1 : fillsOf(filling.dishes, meal)[filling.dish]!;
+    return part > 0 ? [{ ...meal, kcal: kilocalories(meal.kcal * part) }] : [];
+  });
+
+/** The home-cooked kcal of a day: of all meals, or of what one recipe fills of them. */
+export const homeEnergyOn = (dog: Dog, day: LocalDate, filling?: Filling): Kilocalories =>
+  kilocalories(mealsFilledBy(dog, day, filling).reduce((sum, meal) => sum + meal.kcal, 0));
 
 /**
  * Which of a dog's meals comes next: the last unfed one whose time has come (or comes within two hours), else the

@@ -1,6 +1,14 @@
 import { fine, refused, type Outcome } from '../problem';
 import type { Quantity } from '../quantity/quantity';
-import { US_CUP_ML, grams, volumeOf, type Grams, type UnitSet, type VolumeUnit } from '../quantity/units';
+import {
+  GRAMS_PER_POUND,
+  US_CUP_ML,
+  grams,
+  volumeOf,
+  type Grams,
+  type UnitSet,
+  type VolumeUnit,
+} from '../quantity/units';
 import { isWater, type Food, type FoodMeasure } from './food';
 
 /** Grams of one mL of a food, and the measure that says so. */
@@ -17,6 +25,9 @@ export interface Resolved {
 
 /** No home kitchen cooks more of one thing at once; above it an amount is taken for a slip (common practice, no source). */
 export const LARGEST_LINE_G = grams(200_000);
+
+/** Ground meat is about two cups a pound, other meat likewise (handbook 4, common practice, no source). */
+export const MEAT_G_PER_ML = GRAMS_PER_POUND / (2 * US_CUP_ML);
 
 const TABLE_VOLUMES: readonly [words: RegExp, millilitres: number, unit: VolumeUnit][] = [
   [/^cup\b/i, US_CUP_ML, 'cup'],

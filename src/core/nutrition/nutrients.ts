@@ -61,3 +61,10 @@ export type Nutrient = (typeof NUTRIENTS)[number] | (typeof LABEL_ONLY)[number];
 
 /** Amounts per 100 g. A nutrient that was not measured is absent, never 0. */
 export type Composition = Readonly<Partial<Record<Nutrient, number>>>;
+
+/** A nutrient in words: "calcium", "vitamin b6". */
+export const nutrientName = (nutrient: Nutrient): string =>
+  nutrient
+    .replace(/_(g|mg|ug|iu|kcal)$/, '')
+    .replaceAll('_', ' ')
+    .replace('fiber', 'fibre');

@@ -1,79 +1,125 @@
 import fc from 'fast-check';
-import { dogOf } from '../../../tests/fixtures/dogs';
-import { testFoods, testMeasures } from '../../../tests/fixtures/reference-files';
-import { addDays, type LocalDate } from '../calendar/local-date';
+import { DOGS, everyBasis, groundOf, plainRecipe, POT, recipeOf, TODAY } from '../../../tests/fixtures/plans';
+import { addDays } from '../calendar/local-date';
 import { homeEnergyOn } from '../dog/meals';
 import { energyOf } from '../nutrition/energy';
-import { grams } from '../quantity/units';
-import { readLines } from '../recipe/entry';
-import { linesAt } from '../recipe/bases';
-import { bindPlan, containersOf, daySums, type Binding, type Bound, type ToPlan } from './bind';
+import { boughtAt, linesAt } from '../recipe/bases';
+import { batchLines } from '../recipe/recipe';
+import { bindPlan, containersOf, whereFigureIs } from './bind';
+import { figuresAt, figuresOf } from './figures';
+import { plainDish, plainPlan, type PlanEntry } from './plan-entry';
+import { potfulsOf } from './potfuls';
+import { readPlan } from './read-plan';
+import { frozenRoom, type Bound, type ToPlan } from './to-plan';
+import type { Binding } from './wanted';
 
-const TODAY = '2026-11-25' as LocalDate;
-const foods = new Map(testFoods().map((food) => [food.ndb, food]));
-const measures = testMeasures();
-const { written } = readLines(
-  [
-    { amount: '2 lb', ndb: '17168', part: 'muscle', moment: 'cook', refuse: '10' },
-    { amount: '1 cup', ndb: '20005', part: 'carbohydrate', moment: 'cook' },
-    { amount: '2 cups', ndb: '14411', part: 'liquid', moment: 'cook', basis: 'line', perAmount: '1 cup', perLine: 1 },
-    { amount: '1 large', ndb: '01123', part: 'egg', moment: 'cook', basis: 'dog and day' },
-    { amount: '1 tsp', ndb: '04582', part: 'fat', moment: 'stir-in', basis: 'animal protein', perAmount: '1 lb' },
-    { amount: '5 g', ndb: '12220', part: 'fat', moment: 'stir-in', basis: 'finished food', perAmount: '1 kg' },
+const entry = (over: Partial<PlanEntry> = {}) => plainPlan(1, [1, 2], TODAY, over);
+const planOf = (of = entry(), ground = groundOf()): ToPlan => {
+  const read = readPlan(ground, of);
+  if (!read.ok) throw new Error(read.problem.message);
+  return read.value.plan;
+};
+const CUPS = groundOf({
+  recipes: [
+    { ...everyBasis(), cupGrams: 240 },
+    { ...plainRecipe(), cupGrams: 225 },
   ],
-  (key) => {
-    const food = foods.get(key);
-    return food && { food, measures: measures.get(key) ?? [] };
-  },
-  'us',
-);
-const pup = {
-  ...dogOf(8, TODAY, {
-    birthDate: addDays(TODAY, -122),
-    expectedAdultWeight: grams(19_000),
-    neutered: false,
+});
+const one = planOf(entry(), CUPS);
+const two = planOf(
+  entry({
+    dishes: [
+      { ...plainDish(1), share: '2' },
+      { ...plainDish(2), share: '1' },
+    ],
   }),
-  id: 2,
-};
-const DOGS = [dogOf(20, TODAY), pup];
-const plan: ToPlan = {
-  written,
-  dogs: DOGS.length,
-  sums: daySums(DOGS, TODAY),
-  factors: '4-9-4',
-  kept: 0.92,
-};
-const bound = (binding: Binding, of = plan): Bound => {
+  CUPS,
+);
+const bound = (binding: Binding, of = one): Bound => {
   const answer = bindPlan(of, binding);
   if (!answer.ok) throw new Error(answer.problem.message);
   return answer.value;
 };
 
+/** A plan said in every other way. */
+const saidOtherwise = (of: ToPlan, first: Bound, count: number): Binding[] => {
+  const inPot = first.dishes.reduce((sum, dish) => sum + dish.figures.inPot, 0);
+  const volume = first.dishes.reduce(
+    (sum, dish, index) => sum + dish.figures.finished * of.dishes[index]!.mlPerGram!,
+    0,
+  );
+  const room = frozenRoom(of, first);
+  return [
+    { by: 'days', days: first.days },
+    { by: 'weight', grams: first.finished },
+    { by: 'volume', millilitres: volume },
+    { by: 'containers', count, grams: first.finished / count },
+    { by: 'cups', count, millilitres: volume / count },
+    { by: 'pieces', count, grams: inPot / count },
+    { by: 'trays', count, grams: first.finished / count },
+    { by: 'at hand', dish: 0, line: 0, grams: first.dishes[0]!.figures.bought[0]! },
+    { by: 'at hand', dish: 0, line: 3, grams: first.dishes[0]!.figures.bought[3]! },
+    ...(room > 100 ? [{ by: 'freezer', millilitres: room } as const] : []),
+  ];
+};
+
 test('a plan bound one way, then bound by any figure that it gave, comes back the same', () => {
   fc.assert(
-    fc.property(fc.double({ min: 0.3, max: 60, noNaN: true }), fc.integer({ min: 1, max: 40 }), (days, count) => {
-      const first = bound({ by: 'days', days });
-      const again: Binding[] = [
-        { by: 'weight', grams: first.finished },
-        { by: 'containers', count, grams: first.finished / count },
-        { by: 'at hand', line: 0, grams: first.bought[0]! },
-        { by: 'at hand', line: 3, grams: first.bought[3]! },
-      ];
-      for (const binding of again) {
-        const second = bound(binding);
-        expect(second.days / days).toBeCloseTo(1, 6);
-        expect(second.at.scale / first.at.scale).toBeCloseTo(1, 6);
-        second.bought.forEach((mass, index) => expect(Math.abs(mass - first.bought[index]!)).toBeLessThan(0.1));
-      }
-    }),
-    { numRuns: 40 },
+    fc.property(
+      fc.double({ min: 0.6, max: 60, noNaN: true }),
+      fc.integer({ min: 1, max: 40 }),
+      fc.constantFrom(one, two),
+      (days, count, of) => {
+        const first = bound({ by: 'days', days }, of);
+        for (const binding of saidOtherwise(of, first, count)) {
+          const second = bound(binding, of);
+          expect(second.days / days).toBeCloseTo(1, 6);
+          second.dishes.forEach((dish, index) => {
+            const before = first.dishes[index]!;
+            expect(dish.at.scale / before.at.scale).toBeCloseTo(1, 6);
+            dish.figures.bought.forEach((mass, line) =>
+              expect(Math.abs(mass - before.figures.bought[line]!)).toBeLessThan(0.1),
+            );
+          });
+        }
+      },
+    ),
+    { numRuns: 30 },
   );
+});
+
+test('full potfuls come back as so many full potfuls', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 1, max: 8 }), (count) => {
+      const full = bound({ by: 'potfuls', count });
+      expect(potfulsOf(one, full)).toBeCloseTo(count, 6);
+      expect(full.dishes[0]!.loads[0]).toMatchObject({ ok: true, value: { loads: count } });
+      expect(bound({ by: 'weight', grams: full.finished }).days / full.days).toBeCloseTo(1, 6);
+    }),
+    { numRuns: 8 },
+  );
+});
+
+test('every binding asks the one solver', () => {
+  const asked: string[] = [];
+  const first = bound({ by: 'days', days: 9 });
+  const bindings: Binding[] = [...saidOtherwise(one, first, 3), { by: 'potfuls', count: 2 }];
+  for (const binding of bindings) {
+    const solved = bindPlan(one, binding, (plan, wanted, counts) => {
+      asked.push(binding.by);
+      return whereFigureIs(plan, wanted, counts);
+    });
+    expect(solved.ok).toBe(true);
+  }
+  expect([...new Set(asked)]).toEqual([...new Set(bindings.map((binding) => binding.by))]);
 });
 
 test('mass and energy are conserved, and each line holds to its basis within 0.1 g', () => {
   for (const days of [1, 5, 14]) {
-    const { at, bought, finished } = bound({ by: 'days', days });
-    const lines = linesAt(written, at);
+    const { at, figures } = bound({ by: 'days', days }).dishes[0]!;
+    const { bought } = figures;
+    const { written } = one.dishes[0]!.recipe;
+    const lines = batchLines(linesAt(written, at));
     const need = DOGS.reduce(
       (sum, dog) =>
         sum +
@@ -81,15 +127,42 @@ test('mass and energy are conserved, and each line holds to its basis within 0.1
       0,
     );
     expect(energyOf(lines, '4-9-4') / need).toBeCloseTo(1, 9);
-    expect(finished).toBeCloseTo(lines.reduce((sum, line) => sum + line.grams, 0) * 0.92, 6);
+    expect(figures.inPot).toBeCloseTo(
+      lines.reduce((sum, line) => sum + line.grams, 0),
+      6,
+    );
     // A cup of water in the US set is 236.6 g; two to each cup (200 g) of barley. A large egg is 50 g (USDA SR 24).
     expect(Math.abs(bought[2]! - (bought[1]! / 200) * 2 * 236.5882365)).toBeLessThan(0.1);
     expect(Math.abs(bought[3]! - 2 * days * 50)).toBeLessThan(0.1);
     const animal = bought[0]! * 0.9 + bought[3]!;
     expect(Math.abs(bought[4]! - (animal / 453.59237) * 4.5)).toBeLessThan(0.1);
-    const rest = bought[0]! * 0.9 + bought[1]! + bought[2]! + bought[3]! + bought[4]!;
+    const rest = bought[0]! * 0.9 + bought[1]! + bought[2]! + bought[3]! + bought[4]! + bought[6]!;
     expect(Math.abs(bought[5]! - rest / 200)).toBeLessThan(0.1);
+    expect(bought[6]).toBeCloseTo(500 * at.loads[0]!, 6);
   }
+});
+
+test('two recipes share the energy as they are told, and each holds what is asked of it', () => {
+  const plan = bound({ by: 'days', days: 6 }, two);
+  const kcal = plan.dishes.map((dish) => dish.figures.kcal);
+  expect(kcal[0]! / kcal[1]!).toBeCloseTo(2, 6);
+  expect(plan.dishes.map((dish) => dish.need / dish.figures.kcal)).toEqual([
+    expect.closeTo(1, 9),
+    expect.closeTo(1, 9),
+  ]);
+  // An egg a dog and day, in the recipe that brings two thirds of each day: two thirds of 12 eggs of 50 g.
+  expect(plan.dishes[0]!.figures.bought[3]).toBeCloseTo(400, 6);
+});
+
+test('what the fridge does not keep is for the freezer: the days after the fridge days', () => {
+  const plan = bound({ by: 'days', days: 10 }, planOf(entry({ dishes: [plainDish(2)] })));
+  // Cooked on the first feeding day and kept 4 days: five feeding days from the fridge (USDA 3–4 days).
+  const need = (days: number) =>
+    DOGS.reduce((sum, dog) => {
+      for (let day = 0; day < days; day++) sum += homeEnergyOn(dog, addDays(TODAY, day));
+      return sum;
+    }, 0);
+  expect(plan.dishes[0]!.frozen / plan.finished).toBeCloseTo(1 - need(5) / need(10), 9);
 });
 
 test('containers: the full ones, and what is left for a short one', () => {
@@ -97,16 +170,64 @@ test('containers: the full ones, and what is left for a short one', () => {
   expect(containersOf(2250, 450)).toEqual({ full: 5, left: 0, all: 5 });
 });
 
+const noDog = planOf(entry({ dogIds: [] }));
+const noPot = planOf(entry(), groundOf({ equipment: [] }));
+const empty = planOf(entry(), groundOf({ recipes: [{ ...everyBasis(), written: [] }] }));
 test.each([
-  [{ ...plan, dogs: 0 }, { by: 'days', days: 3 }, 'dogIds'],
-  [plan, { by: 'days', days: 0 }, 'days'],
-  [plan, { by: 'days', days: 10_000 }, 'days'],
-  [plan, { by: 'weight', grams: 0 }, 'amount'],
-  [plan, { by: 'weight', grams: 1e9 }, 'amount'],
-  [plan, { by: 'containers', count: 0, grams: 450 }, 'count'],
-  [plan, { by: 'containers', count: 1.5, grams: 450 }, 'count'],
-  [plan, { by: 'at hand', line: 9, grams: 450 }, 'line'],
-  [{ ...plan, written: [] }, { by: 'weight', grams: 450 }, 'recipeId'],
-] as const)('what cannot bind is refused at its field', (of, binding, field) => {
-  expect(bindPlan(of as ToPlan, binding as Binding)).toMatchObject({ ok: false, problem: { field } });
+  ['no dog', noDog, { by: 'days', days: 3 }, 'dogIds'],
+  ['no day', one, { by: 'days', days: 0 }, 'days'],
+  ['ten thousand days', one, { by: 'days', days: 10_000 }, 'days'],
+  ['no weight', one, { by: 'weight', grams: 0 }, 'amount'],
+  ['a billion g', one, { by: 'weight', grams: 1e9 }, 'amount'],
+  ['no container', one, { by: 'containers', count: 0, grams: 450 }, 'count'],
+  ['half a container', one, { by: 'containers', count: 1.5, grams: 450 }, 'count'],
+  ['no cup weighed', planOf(), { by: 'volume', millilitres: 4000 }, 'amount'],
+  ['a line that is not there', one, { by: 'at hand', dish: 0, line: 9, grams: 450 }, 'line'],
+  ['a recipe that is not there', one, { by: 'at hand', dish: 7, line: 0, grams: 450 }, 'line'],
+  ['no room', one, { by: 'freezer', millilitres: 0 }, 'amount'],
+  ['no pot', noPot, { by: 'potfuls', count: 1 }, 'vessel'],
+  ['no energy', empty, { by: 'weight', grams: 450 }, 'recipeId'],
+] as const)('%s cannot bind: refused at its field', (_, of, binding, field) => {
+  expect(bindPlan(of, binding as Binding)).toMatchObject({ ok: false, problem: { field } });
+});
+
+test('what each load takes by itself may already fill the pot: said before anything is bought', () => {
+  const small = groundOf({ equipment: [{ ...POT, millilitres: 600 }] });
+  const plan = bound({ by: 'days', days: 2 }, planOf(entry(), small));
+  expect(plan.dishes[0]!.loads[0]).toMatchObject({
+    ok: false,
+    problem: { message: expect.stringContaining('already fills it') },
+  });
+});
+
+test('eggs by dog and day may already be more than the dogs need: that is said', () => {
+  const eggs = recipeOf(1, [
+    { amount: '1 kg', ndb: '17343', part: 'muscle', moment: 'cook' },
+    { amount: '30 large', ndb: '01123', part: 'egg', moment: 'cook', basis: 'dog and day' },
+  ]);
+  expect(bindPlan(planOf(entry(), groundOf({ recipes: [eggs] })), { by: 'days', days: 3 })).toMatchObject({
+    ok: false,
+    problem: { message: expect.stringContaining('by dog, day and load alone'), field: 'recipeId' },
+  });
+});
+
+test('the parts put together are the figures of the lines themselves', () => {
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0.01, max: 30, noNaN: true }),
+      fc.integer({ min: 0, max: 60 }),
+      fc.integer({ min: 1, max: 9 }),
+      (scale, dogDays, loads) => {
+        const { recipe, parts } = one.dishes[0]!;
+        const at = { scale, dogDays, kgDays: dogDays * 7, loads: [loads] };
+        const [joined, whole] = [figuresAt(parts, at), figuresOf(recipe, boughtAt(recipe.written, at))];
+        for (const figure of ['kcal', 'inPot', 'finished', 'finishedLow', 'finishedHigh'] as const)
+          expect(joined[figure] / whole[figure]).toBeCloseTo(1, 9);
+        expect(joined.rooms[0]! / whole.rooms[0]!).toBeCloseTo(1, 9);
+        expect(joined.bought.map((mass) => Math.round(mass * 1e6))).toEqual(
+          whole.bought.map((mass) => Math.round(mass * 1e6)),
+        );
+      },
+    ),
+  );
 });

@@ -1,186 +1,123 @@
-import { z } from 'zod';
-import type { Dog } from '../dog/dog';
-import { addDays, type LocalDate } from '../calendar/local-date';
-import { homeEnergyOn } from '../dog/meals';
-import { weightOn } from '../dog/day-energy';
-import type { Explanation } from '../explanation';
-import type { EnergyFactors } from '../nutrition/energy';
 import { fine, refused, type Outcome } from '../problem';
-import { writeNumber, writeSum } from '../quantity/write';
-import { boughtAt, linesAt, type At } from '../recipe/bases';
-import { recipeSheet } from '../recipe/sheet';
-import type { WrittenLine } from '../recipe/written';
-import { energyOverScale, explainNeeds, LONGEST_PLAN_DAYS, scaleOf, type DogNeed, type RecipeEnergy } from './scale';
+import type { At } from '../recipe/bases';
+import { figuresAt } from './figures';
+import { loadsOf } from './potfuls';
+import { LONGEST_PLAN_DAYS, scaleOf } from './scale';
+import type { Bound, BoundDish, DishToBind, ToPlan } from './to-plan';
+import { wantedBy, type Binding, type Wanted } from './wanted';
 
-/** What a plan is bound by: the rest follows. Weights in g of finished food, except what is at hand: as bought. */
-export const bindingSchema = z.discriminatedUnion('by', [
-  z.object({ by: z.literal('days'), days: z.number() }),
-  z.object({ by: z.literal('weight'), grams: z.number() }),
-  z.object({ by: z.literal('containers'), count: z.number(), grams: z.number() }),
-  z.object({ by: z.literal('at hand'), line: z.number().int().min(0), grams: z.number() }),
-]);
-export type Binding = Readonly<z.infer<typeof bindingSchema>>;
+type LoadCounts = readonly (readonly number[])[];
 
-/** What dogs need over the first so many days, which need not be whole: kcal of home-cooked food, and kg × days. */
-export type DaySums = (days: number) => { readonly need: number; readonly kgDays: number };
-
-/** Sums day by day, each day reckoned once however often it is asked for. */
-export function daySums(
-  dogs: readonly (Dog & { readonly id: number })[],
-  first: LocalDate,
-  recipeId?: number,
-): DaySums {
-  const sums = [{ need: 0, kgDays: 0 }];
-  const upTo = (days: number) => {
-    while (sums.length <= days) {
-      const day = addDays(first, sums.length - 1);
-      const before = sums.at(-1)!;
-      sums.push({
-        need: dogs.reduce((sum, dog) => sum + homeEnergyOn(dog, day, recipeId), before.need),
-        kgDays: dogs.reduce((sum, dog) => sum + weightOn(dog, day) / 1000, before.kgDays),
-      });
-    }
-    return sums[days]!;
-  };
-  return (days) => {
-    const whole = Math.floor(days);
-    const part = days - whole;
-    const from = upTo(whole);
-    if (part === 0) return from;
-    const to = upTo(whole + 1);
-    return {
-      need: from.need + part * (to.need - from.need),
-      kgDays: from.kgDays + part * (to.kgDays - from.kgDays),
-    };
-  };
-}
-
-/** What a plan is made of, whatever binds it. */
-export interface ToPlan {
-  readonly written: readonly WrittenLine[];
-  /** How many dogs, and what they need over the days. */
-  readonly dogs: number;
-  readonly sums: DaySums;
-  readonly factors: EnergyFactors;
-  readonly choices?: At['choices'];
-  /** g of finished food for each g that goes in. */
-  readonly kept: number;
-}
-
-/** The plan's figures at one number of days, which need not be whole. */
-export interface Bound {
-  readonly days: number;
-  readonly at: At;
-  /** g of finished food, as predicted. */
-  readonly finished: number;
-  /** g of each written line, as bought. */
-  readonly bought: readonly number[];
-  /** Of the finished food. */
-  readonly explanation: Explanation;
-  /** kcal that the dogs need, and the recipe's energy over the scale. */
-  readonly need: number;
-  readonly energy: RecipeEnergy;
-}
-
-/** A tenth of what goes in boils away until this kitchen has weighed a pot of it (common practice, no source). */
-export const USUALLY_KEPT = 0.9;
-
-/** The figures of a plan for so many days. */
-function atDays(plan: ToPlan, days: number): Outcome<Bound> {
-  const { need, kgDays } = plan.sums(days);
-  const around = { dogDays: plan.dogs * days, kgDays, loads: 1, choices: plan.choices };
-  const energy = energyOverScale(plan.written, around, plan.factors);
-  const scale = scaleOf(need, energy);
-  if (!scale.ok) return scale;
-  const at = { ...around, scale: scale.value };
-  const { inPot } = recipeSheet(linesAt(plan.written, at), plan.factors);
-  const finished = inPot * plan.kept;
+/** The figures of a plan for so many days, with so many loads. */
+function atDays(plan: ToPlan, days: number, counts: LoadCounts): Outcome<Bound> {
+  const asked = plan.demand.over(days);
+  const inFridge = plan.demand.over(Math.min(days, plan.fridgeDays));
+  const dishes: BoundDish[] = [];
+  for (const [index, dish] of plan.dishes.entries()) {
+    const { need, dogDays, kgDays } = asked[index]!;
+    if (!(need > 0))
+      return refused(`No meal of these days is left for ${dish.name}: rations or the stock fill them.`, 'recipeId');
+    const around: At = { scale: 0, dogDays, kgDays, loads: counts[index]!, choices: dish.choices };
+    const energy = { fixed: figuresAt(dish.parts, around).kcal, perScale: dish.parts.perScale.kcal };
+    const scale = scaleOf(need, energy);
+    if (!scale.ok) return scale;
+    const at = { ...around, scale: scale.value };
+    const figures = figuresAt(dish.parts, at);
+    dishes.push({
+      at,
+      figures,
+      need,
+      energy,
+      loads: loadsOf(dish, figures, counts[index]!),
+      frozen: figures.finished * (1 - inFridge[index]!.need / need),
+    });
+  }
   return fine({
     days,
-    at,
-    finished,
-    bought: boughtAt(plan.written, at),
-    need,
-    energy,
-    explanation: {
-      title: `${writeSum(finished)} of finished food`,
-      steps: [
-        { what: `needed in ${writeNumber(days, 2)} days`, sum: `${writeNumber(need, 1)} kcal` },
-        ...(energy.fixed > 0
-          ? [{ what: 'from lines by dog, day and load', sum: `${writeNumber(energy.fixed, 1)} kcal` }]
-          : []),
-        { what: 'the recipe as written', sum: `${writeNumber(energy.perScale, 2)} kcal` },
-        { what: 'scale', sum: `× ${scale.value.toFixed(4)}` },
-        { what: 'goes into the pot', sum: writeSum(inPot) },
-        {
-          what: 'is there at the end',
-          sum: `${writeSum(inPot)} × ${writeNumber(plan.kept, 3)} = ${writeSum(finished)}`,
-        },
-      ],
-      source:
-        'Each dog’s ration in force, summed day by day; the part that boils away by this kitchen’s last weighed pot, before that a tenth (common practice, no source).',
-    },
+    dishes,
+    need: dishes.reduce((sum, dish) => sum + dish.need, 0),
+    finished: dishes.reduce((sum, dish) => sum + dish.figures.finished, 0),
   });
 }
 
 /**
- * The plan at which a figure comes to what is wanted. The one solver behind every binding: between two whole days all
- * figures are linear in the days, so that the day is found by halving and the rest of it by one proportion.
+ * The plan at which a figure comes to what is wanted: the one solver behind every binding. All figures rise with the
+ * days; the day is found by doubling and halving, the rest of it by proportion within the day.
  */
-function whereFigureIs(plan: ToPlan, wanted: number, figure: (bound: Bound) => number): Outcome<Bound> {
-  // First doubled until it is enough, so that only the days that are asked for are reckoned.
+export function whereFigureIs(plan: ToPlan, { wanted, figure }: Wanted, counts: LoadCounts): Outcome<Bound> {
+  const ask = (days: number) => atDays(plan, days, counts);
   let [low, high] = [0, 1];
   for (;;) {
-    const bound = atDays(plan, high);
-    if (!bound.ok) return bound;
-    if (figure(bound.value) >= wanted) break;
-    if (high === LONGEST_PLAN_DAYS)
+    const bound = ask(high);
+    if (bound.ok && figure(bound.value) >= wanted) break;
+    if (high === LONGEST_PLAN_DAYS) {
+      if (!bound.ok) return bound;
       return refused(`That feeds these dogs for more than ${LONGEST_PLAN_DAYS} days. Check the amount.`, 'amount');
+    }
     low = high;
     high = Math.min(LONGEST_PLAN_DAYS, high * 2);
   }
   while (high - low > 1) {
     const middle = Math.floor((low + high) / 2);
-    const bound = atDays(plan, middle);
-    if (!bound.ok) return bound;
-    if (figure(bound.value) > wanted) high = middle;
+    const bound = ask(middle);
+    if (bound.ok && figure(bound.value) >= wanted) high = middle;
     else low = middle;
   }
-  const upper = atDays(plan, high);
-  const lower = low === 0 ? undefined : atDays(plan, low);
-  if (!upper.ok) return upper;
-  if (lower && !lower.ok) return lower;
-  const [from, to] = [lower ? figure(lower.value) : 0, figure(upper.value)];
-  return atDays(plan, low + (wanted - from) / (to - from));
+  let best = ask(high);
+  if (!best.ok) return best;
+  const lower = low === 0 ? undefined : ask(low);
+  let from = lower?.ok ? figure(lower.value) : 0;
+  let to = figure(best.value);
+  for (let step = 0; step < 80 && Math.abs(to - wanted) > Math.abs(wanted) * 1e-12; step++) {
+    // Every third step halves, should the proportion creep.
+    const days = step % 3 === 2 ? (low + high) / 2 : low + ((wanted - from) / (to - from)) * (high - low);
+    const bound = ask(days);
+    if (bound.ok && figure(bound.value) >= wanted * (1 - 1e-13)) {
+      [best, high, to] = [bound, days, figure(bound.value)];
+    } else {
+      [low, from] = [days, bound.ok ? figure(bound.value) : from];
+    }
+    if (high - low < 1e-12) break;
+  }
+  // Squeezed against days that cannot be planned: what stands in their way is the answer.
+  const squeezed = low > 0 && (high - low < 1e-9 || Math.abs(to - wanted) > Math.abs(wanted) * 1e-9);
+  const edge = squeezed ? ask(low) : best;
+  return edge.ok ? best : edge;
 }
 
 /**
- * A plan bound by days, by finished weight, by containers, or by how much of one ingredient is at hand; every binding
- * asks the same solver. Days may come out as a fraction: what is left over after whole days is a short pack.
+ * A plan bound by days, finished weight or volume, containers, pieces of a raw weight, dryer trays, one ingredient at
+ * hand, the freezer's free space or full potfuls; every binding asks the same solver (`solve`). Loads and scale feed
+ * each other where a line is bound to a load: solved again with more loads until they agree.
  *
- * Refuses at its field what cannot bind: no dog, no day, no weight, a line that the plan does not take.
- * Source: arithmetic; prediction of the yield as `kept` says.
+ * Days may come out as a fraction: what is left over after whole days is a short pack. Refuses at its field what
+ * cannot bind. Source: arithmetic; prediction of the yield as each recipe's guess says.
  */
-export function bindPlan(plan: ToPlan, binding: Binding): Outcome<Bound> {
-  if (plan.dogs === 0) return refused('Choose at least one dog to cook for.', 'dogIds');
-  if (binding.by === 'days') {
-    if (!(binding.days > 0)) return refused('Cook for at least one day.', 'days');
-    if (binding.days > LONGEST_PLAN_DAYS) return refused(`Cook for ${LONGEST_PLAN_DAYS} days at the most.`, 'days');
-    return whereFigureIs(plan, binding.days, (bound) => bound.days);
+export function bindPlan(plan: ToPlan, binding: Binding, solve = whereFigureIs): Outcome<Bound> {
+  if (plan.demand.dogs === 0) return refused('Choose at least one dog to cook for.', 'dogIds');
+  const wanted = wantedBy(plan, binding);
+  if (!wanted.ok) return wanted;
+  let counts: LoadCounts = plan.dishes.map((dish) => dish.vessels.map(() => 1));
+  for (;;) {
+    const bound = solve(plan, wanted.value, counts);
+    if (!bound.ok) return bound;
+    // One load more at a time: what a load brings along makes room elsewhere, and the fewest that fit are asked for.
+    const needed = bound.value.dishes.map((dish, index) =>
+      dish.loads.map((own, place) => {
+        const now = counts[index]![place]!;
+        const more = own?.ok === true && own.value.loads > now && !isIdle(plan.dishes[index]!, place);
+        return more ? now + 1 : now;
+      }),
+    );
+    const agree = needed.every((own, index) => own.every((loads, place) => loads === counts[index]![place]));
+    if (agree) return bound;
+    counts = needed;
   }
-  if (!(binding.grams > 0)) return refused('How much? A weight above 0.', 'amount');
-  if (binding.by === 'weight') return whereFigureIs(plan, binding.grams, (bound) => bound.finished);
-  if (binding.by === 'containers') {
-    if (!Number.isInteger(binding.count) || binding.count < 1)
-      return refused('How many containers? A whole number from 1.', 'count');
-    return whereFigureIs(plan, binding.count * binding.grams, (bound) => bound.finished);
-  }
-  const { line } = binding;
-  const one = atDays(plan, 1);
-  if (!one.ok) return one;
-  if (!((one.value.bought[line] ?? 0) > 0)) return refused('This plan takes none of it. Choose another line.', 'line');
-  return whereFigureIs(plan, binding.grams, (bound) => bound.bought[line]!);
 }
+
+/** Whether no line is bound to the loads of a component: then their number changes nothing else. */
+const isIdle = (dish: DishToBind, place: number) =>
+  (dish.parts.perLoad[place]?.bought ?? []).every((mass) => mass === 0);
 
 /** How many containers of so many g a plan fills, and what is left for a short one, in g. */
 export function containersOf(
@@ -194,7 +131,3 @@ export function containersOf(
 
 /** The whole days that a plan feeds, at least one; a hair less than a day is that day. */
 export const wholeDays = (days: number): number => Math.max(1, Math.floor(days + 1e-6));
-
-/** Where the scale comes from: each dog's days, what they need in all, and what the recipe brings. */
-export const explainScale = (needs: readonly DogNeed[], bound: Bound): Explanation =>
-  explainNeeds(needs, bound.need, bound.energy, bound.at.scale);

@@ -4,7 +4,7 @@ import { grams, type UnitSet } from '../quantity/units';
 import { toWeigh, writeSum, writeWeight } from '../quantity/write';
 import { testFoods, testMeasures } from '../../../tests/fixtures/reference-files';
 import { resolveGrams } from '../food/measures';
-import { scaledForKitchen } from './drift';
+import { scaledForKitchen } from './rounding';
 
 const foods = new Map(testFoods().map((food) => [food.ndb, food]));
 const measures = testMeasures();

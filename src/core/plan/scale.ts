@@ -1,20 +1,8 @@
-import type { Dog } from '../dog/dog';
-import { homeEnergyOn } from '../dog/meals';
 import { addDays, type LocalDate } from '../calendar/local-date';
 import type { Explanation } from '../explanation';
 import { fine, refused, type Outcome } from '../problem';
-import type { EnergyFactors } from '../nutrition/energy';
-import type { Kilocalories } from '../quantity/units';
-import { linesAt, type At } from '../recipe/bases';
-import { recipeSheet } from '../recipe/sheet';
-import type { WrittenLine } from '../recipe/written';
-
-/** One dog's part of a plan: its home-cooked kcal of each day from the first feeding day. */
-export interface DogNeed {
-  readonly dogId: number;
-  readonly name: string;
-  readonly byDay: readonly Kilocalories[];
-}
+import { writeNumber } from '../quantity/write';
+import type { DogNeed } from './demand';
 
 /** A recipe's energy in kcal as a line over the scale: what each unit of scale brings, and what is there anyway. */
 export interface RecipeEnergy {
@@ -22,34 +10,10 @@ export interface RecipeEnergy {
   readonly fixed: number;
 }
 
-/** The energy of a recipe's lines over the scale, for so many dog-days, kg-days and loads. All bases are linear in it. */
-export function energyOverScale(
-  written: readonly WrittenLine[],
-  at: Omit<At, 'scale'>,
-  factors: EnergyFactors,
-): RecipeEnergy {
-  const kcal = (scale: number) => recipeSheet(linesAt(written, { ...at, scale }), factors).kcal;
-  const fixed = kcal(0);
-  return { fixed, perScale: kcal(1) - fixed };
-}
-
 /** No household plans further ahead than its freezer's best-by dates reach: three months and a bit (common practice, no source). */
 export const LONGEST_PLAN_DAYS = 120;
 
 export const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0);
-
-/** The home-cooked energy of each dog on each day of a plan, in the meals that this recipe may fill. */
-export const needsOf = (
-  dogs: readonly (Dog & { id: number })[],
-  first: LocalDate,
-  days: number,
-  recipeId?: number,
-): DogNeed[] =>
-  dogs.map((dog) => ({
-    dogId: dog.id,
-    name: dog.name,
-    byDay: Array.from({ length: days }, (_, index) => homeEnergyOn(dog, addDays(first, index), recipeId)),
-  }));
 
 /**
  * What every line is multiplied by so that the batch holds so many kcal.
@@ -59,20 +23,21 @@ export const needsOf = (
  */
 export function scaleOf(need: number, { perScale, fixed }: RecipeEnergy): Outcome<number> {
   if (!(perScale > 0)) return refused('This recipe holds no energy yet: give it a line that does.', 'recipeId');
-  if (need <= fixed) return refused('The lines by dog and day alone hold more than these dogs need.', 'recipeId');
+  if (need <= fixed) return refused('The lines by dog, day and load alone hold more than these dogs need.', 'recipeId');
   return fine((need - fixed) / perScale);
 }
 
 /** The last feeding day of a plan. */
 export const lastDay = (first: LocalDate, days: number): LocalDate => addDays(first, days - 1);
 
-/** Where a scale comes from, dog by dog. */
-export function explainNeeds(
+/** Where the scale of one recipe of a plan comes from, dog by dog. `dish` is its place among the plan's recipes. */
+export function explainScale(
   needs: readonly DogNeed[],
-  need: number,
-  { perScale, fixed }: RecipeEnergy,
-  scale: number,
+  dish: number,
+  bound: { readonly days: number; readonly need: number; readonly energy: RecipeEnergy; readonly scale: number },
 ): Explanation {
+  const { need, scale } = bound;
+  const { perScale, fixed } = bound.energy;
   const days = needs[0]?.byDay.length ?? 0;
   return {
     title: `The recipe × ${scale.toFixed(4)}`,
@@ -80,11 +45,16 @@ export function explainNeeds(
       ...needs.map((dog) => ({
         what: `${dog.name}, ${days} ${days === 1 ? 'day' : 'days'}`,
         sum:
-          Math.abs((dog.byDay.at(-1) ?? 0) - (dog.byDay[0] ?? 0)) < 0.05
-            ? `${days} × ${dog.byDay[0]!.toFixed(1)} = ${sum(dog.byDay).toFixed(1)} kcal`
-            : `${dog.byDay[0]!.toFixed(1)} rising to ${dog.byDay.at(-1)!.toFixed(1)}, in all ${sum(dog.byDay).toFixed(1)} kcal`,
+          dog.byDish.length > 1
+            ? `${dog.byDish[dish]!.toFixed(1)} of ${sum(dog.byDay).toFixed(1)} kcal`
+            : Math.abs((dog.byDay.at(-1) ?? 0) - (dog.byDay[0] ?? 0)) < 0.05
+              ? `${days} × ${dog.byDay[0]!.toFixed(1)} = ${sum(dog.byDay).toFixed(1)} kcal`
+              : `${dog.byDay[0]!.toFixed(1)} to ${dog.byDay.at(-1)!.toFixed(1)}, in all ${sum(dog.byDay).toFixed(1)} kcal`,
       })),
-      { what: 'needed', sum: `${need.toFixed(1)} kcal` },
+      {
+        what: Math.abs(bound.days - days) < 0.005 ? 'needed' : `needed in ${writeNumber(bound.days, 2)} days`,
+        sum: `${need.toFixed(1)} kcal`,
+      },
       { what: 'the recipe as written', sum: `${perScale.toFixed(2)} kcal` },
       ...(fixed > 0 ? [{ what: 'from lines by dog, day and load', sum: `${fixed.toFixed(1)} kcal` }] : []),
       {

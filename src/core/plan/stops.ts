@@ -1,6 +1,8 @@
 import { avoidedIn, sayAvoided, stops, type Avoid } from '../dog/avoid';
 import type { Problem } from '../problem';
-import type { everyLine } from '../recipe/bases';
+import { everyLine } from '../recipe/bases';
+import type { PlanAnswer } from './answer';
+import type { PlanGround } from './ground';
 import { checkedLines, hazardsIn, sayHazard, stopsPlan, type Hazard } from '../recipe/hazards';
 
 /** What a plan asks of a dog: its list, and what its vet has allowed. */
@@ -28,6 +30,7 @@ export function whatStops(
   dogs: readonly GuardedDog[],
   hazards: readonly Hazard[],
   nameOf: (ndb: string) => string | undefined,
+  called = 'this recipe',
 ): Stopping {
   const foods = lines.map((line) => line.food);
   const found = [...new Set(hazardsIn(checkedLines(lines), hazards).map((hit) => hit.hazard))];
@@ -35,12 +38,12 @@ export function whatStops(
     const hits = avoidedIn(dog.avoids, foods, nameOf);
     const told = hits.filter(stops).length > 0 ? hits.filter(stops) : hits;
     if (hits.length === 0) return [];
-    const message = `${dog.name} does not get ${sayAvoided(told)}, and this recipe holds it.`;
+    const message = `${dog.name} does not get ${sayAvoided(told)}, and ${called} holds it.`;
     return [{ message, stops: hits.some(stops) }];
   });
   const hurting = found.flatMap((hazard): Problem[] => {
     if (hazard.level === 'never')
-      return [{ field: 'recipeId', message: `This recipe holds ${sayHazard(hazard)} It is not cooked.` }];
+      return [{ field: 'recipeId', message: `${capital(called)} holds ${sayHazard(hazard)} It is not cooked.` }];
     return dogs
       .filter((dog) =>
         stopsPlan(
@@ -54,5 +57,37 @@ export function whatStops(
     stops: [...avoided.filter((hit) => hit.stops).map(({ message }) => ({ field: 'dogIds', message })), ...hurting],
     warns: avoided.filter((hit) => !hit.stops).map((hit) => hit.message),
     cautions: found.filter((hazard) => hazard.level === 'caution'),
+  };
+}
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** What stands against a plan: whatever stops one of its recipes, and loads that cannot fit. */
+export function standingAgainst(ground: PlanGround, answer: PlanAnswer): Stopping {
+  const each = answer.dishes.map(({ read }) =>
+    whatStops(
+      everyLine(read.written, read.choices ?? {}),
+      answer.read.dogs,
+      ground.hazards,
+      (ndb) => ground.names[ndb],
+      answer.dishes.length > 1 ? read.name : undefined,
+    ),
+  );
+  const unfit = answer.dishes.flatMap(({ bound }) =>
+    bound.loads.flatMap((loads) => (loads && !loads.ok ? [loads.problem] : [])),
+  );
+  const once = <T>(values: readonly T[], key: (value: T) => string) => [
+    ...new Map(values.map((value) => [key(value), value])).values(),
+  ];
+  return {
+    stops: once([...each.flatMap((own) => own.stops), ...unfit], (stop) => stop.message),
+    warns: once(
+      each.flatMap((own) => own.warns),
+      (warning) => warning,
+    ),
+    cautions: once(
+      each.flatMap((own) => own.cautions),
+      (hazard) => hazard.id,
+    ),
   };
 }

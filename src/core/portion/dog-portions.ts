@@ -1,7 +1,8 @@
 import type { LocalDate } from '../calendar/local-date';
 import { dayEnergy } from '../dog/day-energy';
+import type { Filling } from '../dog/filling';
 import type { Dog } from '../dog/dog';
-import { mealsOn } from '../dog/meals';
+import { mealsFilledBy } from '../dog/meals';
 import type { Explanation } from '../explanation';
 import { grams, type EnergyDensity, type Grams } from '../quantity/units';
 
@@ -13,13 +14,11 @@ export interface DogPortion {
 
 /**
  * What a dog gets of a food a day and a meal, in g: the kcal that its meals leave to the food, over the food's
- * density (kcal/g). `recipeId` leaves out meals that are always made of another recipe. Source: handbook 9.
+ * density (kcal/g). `filling` leaves only what this recipe fills of its meals. Source: handbook 9.
  */
-export function portionOf(dog: Dog, day: LocalDate, density: EnergyDensity, recipeId?: number): DogPortion {
+export function portionOf(dog: Dog, day: LocalDate, density: EnergyDensity, filling?: Filling): DogPortion {
   const energy = dayEnergy(dog, day);
-  const meals = mealsOn(dog, day, energy).filter(
-    (meal) => recipeId === undefined || meal.recipeId === undefined || meal.recipeId === recipeId,
-  );
+  const meals = mealsFilledBy(dog, day, filling, energy);
   const kcal = meals.reduce((sum, meal) => sum + meal.kcal, 0);
   const aDay = kcal / density;
   return {

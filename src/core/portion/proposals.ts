@@ -1,5 +1,6 @@
 import { addDays, daysBetween, type LocalDate } from '../calendar/local-date';
 import type { Dog } from '../dog/dog';
+import type { Filling } from '../dog/filling';
 import { homeEnergyOn } from '../dog/meals';
 import type { EnergyDensity, Grams } from '../quantity/units';
 import { packsFor, type DogDay, type ProposedPack } from './packs';
@@ -23,10 +24,10 @@ export function dogDaysFrom(
   days: number,
   dogs: readonly NamedDog[],
   density: EnergyDensity,
-  recipeId?: number,
+  filling?: Filling,
 ): DogDay[] {
   return Array.from({ length: days + FURTHER_DAYS }, (_, day) =>
-    dogs.map((dog) => ({ dogId: dog.id, day, grams: homeEnergyOn(dog, addDays(from, day), recipeId) / density })),
+    dogs.map((dog) => ({ dogId: dog.id, day, grams: homeEnergyOn(dog, addDays(from, day), filling) / density })),
   )
     .flat()
     .filter((dogDay) => dogDay.grams > 0);
@@ -37,7 +38,7 @@ export function dogDaysFrom(
  * `leftToday` gives the part of today's food that a dog is still to get (0 to 1): a breakfast already eaten does not count.
  */
 export function demandsOf(
-  plan: { readonly from: LocalDate; readonly today: LocalDate; readonly days: number; readonly recipeId?: number },
+  plan: { readonly from: LocalDate; readonly today: LocalDate; readonly days: number; readonly filling?: Filling },
   dogs: readonly NamedDog[],
   density: EnergyDensity,
   leftToday: (dogId: number) => number,
@@ -47,7 +48,7 @@ export function demandsOf(
     const daysAfterCooking = Math.max(0, daysBetween(plan.today, day));
     const grams = dogs.reduce(
       (sum, dog) =>
-        sum + (homeEnergyOn(dog, day, plan.recipeId) / density) * (day === plan.today ? leftToday(dog.id) : 1),
+        sum + (homeEnergyOn(dog, day, plan.filling) / density) * (day === plan.today ? leftToday(dog.id) : 1),
       0,
     );
     return { daysAfterCooking, grams };
@@ -55,7 +56,7 @@ export function demandsOf(
 }
 
 interface DividedBatch {
-  readonly recipeId?: number;
+  readonly filling?: Filling;
   readonly firstDay: LocalDate;
   readonly days: number;
   readonly density: EnergyDensity;
@@ -81,14 +82,14 @@ export function proposePacks(
   const dividedOn = batch.shares[0]?.day;
   if (dividedOn === undefined || dogs.length === 0) return result;
   const from = feedingFrom(batch.firstDay, dividedOn);
-  const wet = dogDaysFrom(from, batch.days, dogs, batch.density, batch.recipeId);
+  const wet = dogDaysFrom(from, batch.days, dogs, batch.density, batch.filling);
   const warmToday = batch.shares.some((share) => share.fate === 'today') && from === dividedOn;
   let start = warmToday ? wet.filter((dogDay) => dogDay.day === 0).length : 0;
   for (const fate of FATES) {
     const share = batch.shares.find((each) => each.fate === fate);
     if (!share || fate === 'today') continue;
     const isDry = fate === 'dry' && dried !== undefined;
-    const days = isDry ? dogDaysFrom(from, batch.days, dogs, dried.density, batch.recipeId) : wet;
+    const days = isDry ? dogDaysFrom(from, batch.days, dogs, dried.density, batch.filling) : wet;
     const { packs, filled } = packsFor(isDry ? Math.round(dried.dry) : share.grams, days.slice(start));
     start += filled;
     result.set(share.id, packs);

@@ -1,11 +1,6 @@
-import fc from 'fast-check';
 import { testFoods, testMeasures } from '../../../tests/fixtures/reference-files';
 import { asWritten, lineOf } from '../../../tests/fixtures/worked-example';
-import type { LocalDate } from '../calendar/local-date';
-import { dogOf } from '../../../tests/fixtures/dogs';
 import { energyOf } from '../nutrition/energy';
-import { daySums } from '../plan/bind';
-import { energyOverScale, scaleOf } from '../plan/scale';
 import { grams } from '../quantity/units';
 import { BONE } from './bone';
 import { ALONE, boiledDown, boughtAt, everyLine, linesAt, takenLines, type At } from './bases';
@@ -42,7 +37,7 @@ test('every basis multiplies the line by its own', () => {
     typed('1 large', '01123', { part: 'egg', basis: 'dog and day' }),
     typed('100 mg', '12220', { part: 'supplement', basis: 'body weight and day', perAmount: '10 kg' }),
   );
-  const masses = bought(written, { scale: 2, loads: 3, dogDays: 10, kgDays: 250 });
+  const masses = bought(written, { scale: 2, loads: [3], dogDays: 10, kgDays: 250 });
   expect(masses[0]).toBeCloseTo(4 * 453.59237, 6);
   expect(masses[1]).toBeCloseTo(9 * 236.5882365, 4);
   expect(masses[2]).toBeCloseTo(400, 6);
@@ -124,41 +119,6 @@ test('a recipe as a line is its own lines, to the gram, water and all', () => {
     ['14411', 300],
   ]);
   expect(energyOf(lines, '4-9-4')).toBeCloseTo(energyOf(base, '4-9-4') / 2, 9);
-});
-
-test('a plan with lines by dog and day holds exactly what the dogs need', () => {
-  fc.assert(
-    fc.property(
-      fc.integer({ min: 1, max: 30 }),
-      fc.integer({ min: 1, max: 6 }),
-      fc.double({ min: 300, max: 2000, noNaN: true }),
-      (days, dogs, kcal) => {
-        const { written } = read(
-          typed('2 lb', '17343'),
-          typed('1 large', '01123', { part: 'egg', basis: 'dog and day' }),
-          typed('1 tsp', '04582', { part: 'fat', basis: 'animal protein', perAmount: '1 lb' }),
-          typed('1/4 cup', '20005', { part: 'carbohydrate', basis: 'line', perAmount: '1 lb', perLine: 0 }),
-        );
-        const at = { dogDays: days * dogs, kgDays: 0, loads: 1 };
-        const scale = scaleOf(kcal * days * dogs, energyOverScale(written, at, '4-9-4'));
-        if (!scale.ok) throw new Error(scale.problem.message);
-        const lines = linesAt(written, { ...at, scale: scale.value });
-        expect(energyOf(lines, '4-9-4') / (kcal * days * dogs)).toBeCloseTo(1, 9);
-      },
-    ),
-  );
-});
-
-test('eggs alone may already be more than the dogs need: that is said', () => {
-  const { written } = read(typed('1 kg', '17343'), typed('6 large', '01123', { basis: 'dog and day' }));
-  expect(scaleOf(200, energyOverScale(written, { dogDays: 1, kgDays: 0, loads: 1 }, '4-9-4'))).toMatchObject({
-    problem: { message: expect.stringContaining('by dog and day alone') },
-  });
-});
-
-test('kg-days of a grown dog are its weight times the days', () => {
-  const dog = dogOf(20, '2026-11-01' as LocalDate);
-  expect(daySums([dog], '2026-11-25' as LocalDate)(5).kgDays).toBeCloseTo(100, 9);
 });
 
 test.each([

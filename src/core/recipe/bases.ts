@@ -13,13 +13,14 @@ export interface At {
   readonly dogDays: number;
   /** Body weight in kg, summed over dogs and days. */
   readonly kgDays: number;
-  readonly loads: number;
+  /** Vesselfuls of each component, by its place; 1 where nothing is said. */
+  readonly loads: readonly number[];
   /** Of each choice, the place of the line that is taken; without one, the first. */
   readonly choices?: Readonly<Record<string, number>>;
 }
 
 /** A recipe by itself: one load, and no dog yet. */
-export const ALONE: At = { scale: 1, dogDays: 0, kgDays: 0, loads: 1 };
+export const ALONE: At = { scale: 1, dogDays: 0, kgDays: 0, loads: [] };
 
 export const atPreview = (preview: Preview | undefined): At =>
   preview ? { ...ALONE, dogDays: preview.dogDays, kgDays: preview.kgDays } : ALONE;
@@ -42,7 +43,7 @@ function taken(lines: readonly WrittenLine[], index: number, choices: At['choice
 /**
  * How much of each written line is bought, in g, in the order of the lines; a choice that is not taken is 0.
  *
- * Each basis multiplies the line's own amount: the batch by the scale; a load by the loads; another line and animal
+ * Each basis multiplies the line's own amount: the batch by the scale; a load by the loads of its component; another line and animal
  * protein by the g of those over the g that the amount is for; finished food likewise, by all that goes in; a dog and
  * day by the dog-days; body weight by the kg-days over the kg that the amount is for. All are linear in the scale.
  * Source: arithmetic; design 1.
@@ -60,7 +61,7 @@ export function boughtAt(lines: readonly WrittenLine[], at: At): Grams[] {
   );
   fill(
     ({ basis }) => basis === 'load',
-    () => at.loads,
+    ({ component = 0 }) => at.loads[component] ?? 1,
   );
   fill(
     ({ basis }) => basis === 'dog and day',
@@ -118,10 +119,14 @@ function staysOf(line: WrittenLine, index: number, bought: Grams): ReckonedLine[
 export const takenLines = <T extends WrittenLine>(
   lines: readonly T[],
   at: At,
-): { readonly written: T; readonly bought: Grams }[] => {
-  const bought = boughtAt(lines, at);
-  return lines.flatMap((written, index) => (bought[index]! > 0 ? [{ written, bought: bought[index]! }] : []));
-};
+): { readonly written: T; readonly bought: Grams }[] => takenOf(lines, boughtAt(lines, at));
+
+/** The written lines of which something is bought. */
+export const takenOf = <T extends WrittenLine>(
+  lines: readonly T[],
+  bought: readonly number[],
+): { readonly written: T; readonly bought: Grams }[] =>
+  lines.flatMap((written, index) => (bought[index]! > 0 ? [{ written, bought: grams(bought[index]!) }] : []));
 
 /** The lines with what really went in, in g as bought and in the order of the written lines; nothing is 0 g. */
 export const linesOfWeights = (lines: readonly WrittenLine[], bought: readonly number[]): ReckonedLine[] =>

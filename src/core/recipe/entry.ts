@@ -105,6 +105,7 @@ export function readLine(
       state: entry.state ?? stateOf(known.food.name),
       ...(entry.choice?.trim() && { choice: entry.choice.trim() }),
       ...(preparation && { preparation }),
+      ...(entry.component && { component: entry.component }),
     },
   });
 }

@@ -1,3 +1,7 @@
+import type { LocalDate } from '../calendar/local-date';
+import { dayEnergy, weightOn } from '../dog/day-energy';
+import type { Dog } from '../dog/dog';
+import { isGrowing } from '../dog/stage';
 import type { Preview } from './entry-schema';
 
 /** A dog as a recipe's sheet looks at it: its weight, its day, and whether it grows. */
@@ -10,6 +14,16 @@ export interface NamedDog {
   readonly growing: boolean;
   readonly adultKg: number | undefined;
 }
+
+/** A dog of the household on a day. */
+export const namedDog = (dog: Dog & { readonly id: number }, day: LocalDate): NamedDog => ({
+  id: dog.id,
+  name: dog.name,
+  kg: weightOn(dog, day) / 1000,
+  kcal: dayEnergy(dog, day).kcal,
+  growing: isGrowing(dog, day),
+  adultKg: dog.expectedAdultWeight === undefined ? undefined : dog.expectedAdultWeight / 1000,
+});
 
 /** For how many days a sheet is reckoned until the cook says otherwise. */
 export const USUAL_DAYS = 7;

@@ -1,8 +1,7 @@
 import { z } from 'zod';
-import { densityOf } from '../food/measures';
+import { densityOf, MEAT_G_PER_ML } from '../food/measures';
 import { isWater, type FoodMeasure } from '../food/food';
 import { nutrientIn } from '../nutrition/totals';
-import { GRAMS_PER_POUND, US_CUP_ML } from '../quantity/units';
 import { ANIMAL, batchLines, PARTS, type Part, type WeighedLine } from './recipe';
 import type { RecipeSheet } from './sheet';
 
@@ -36,9 +35,6 @@ export interface VolumeShares {
 type Measures = (ndb: string) => readonly FoodMeasure[];
 
 const foodLines = (lines: readonly WeighedLine[]) => batchLines(lines).filter((line) => !isWater(line.food));
-
-/** Ground meat is about 2 cups a pound, other meat likewise (common practice, no source). */
-const MEAT_G_PER_ML = GRAMS_PER_POUND / (2 * US_CUP_ML);
 
 /** mL of a line, raw; undefined where its food has no cup or spoon and is no meat. */
 const volumeIn = (line: WeighedLine, measures: Measures): number | undefined => {

@@ -1,6 +1,7 @@
 import { dogOf } from '../../../tests/fixtures/dogs';
 import fc from 'fast-check';
-import { needsOf, scaleOf, sum } from '../plan/scale';
+import { demandOf } from '../plan/demand';
+import { scaleOf, sum } from '../plan/scale';
 import type { WeighedLine } from './recipe';
 import { ALONE, linesAt } from './bases';
 import { grams } from '../quantity/units';
@@ -36,7 +37,8 @@ describe('the worked example', () => {
 
   test('five days of a neutered 20 kg adult scale it by 1.8684', () => {
     const dog = dogOf(20, '2026-11-01' as LocalDate);
-    const [need] = needsOf([dog], '2026-11-25' as LocalDate, 5);
+    const dishes = [{ recipeId: 1, share: 1, meals: 'every meal' }] as const;
+    const [need] = demandOf([dog], '2026-11-25' as LocalDate, dishes).byDog(5);
     const scale = scaleOf(sum(need!.byDay), { perScale: sheet.kcal, fixed: 0 });
     expect(scale.ok && scale.value).toBeCloseTo(1.8684, 4);
   });

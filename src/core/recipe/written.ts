@@ -32,6 +32,8 @@ export interface WrittenLine {
   /** Lines with the same word are choices; one of them counts. */
   readonly choice?: string;
   readonly preparation?: string;
+  /** The place of the component that it is cooked in, from 0; the first where nothing is said. */
+  readonly component?: number;
 }
 
 /** A plain line of the batch: nothing thrown away, nothing bound to a dog. */

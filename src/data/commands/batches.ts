@@ -1,84 +1,13 @@
 import 'server-only';
 import { eq } from 'drizzle-orm';
-import { daysBetween, readLocalDate } from '@/core/calendar/local-date';
-import { bindPlan, daySums, USUALLY_KEPT, wholeDays, type Binding } from '@/core/plan/bind';
 import { checkShares, FATES, type Shares } from '@/core/portion/shares';
 import { weighYield, type Weighing } from '@/core/portion/yield';
 import { grams } from '@/core/quantity/units';
-import { whatStops } from '@/core/plan/stops';
-import { sayHazard } from '@/core/recipe/hazards';
-import { everyLine, linesOfWeights, takenLines } from '@/core/recipe/bases';
-import { batch, load, plan, planDog, share } from '../schema/batches';
+import { linesOfWeights } from '@/core/recipe/bases';
+import { batch, load, share } from '../schema/batches';
 import { readBatch, type StoredBatch } from '../repositories/batches';
-import { readDogs } from '../repositories/dogs';
-import { keptOfPot, readLatestVersion, readVersions } from '../repositories/recipes';
-import { need, Refusal, refuse, type Context } from './run';
-
-export interface PlanEntry {
-  readonly recipeId: number;
-  readonly dogIds: readonly number[];
-  /** What binds the plan: days, or what the days follow from. */
-  readonly binding: Binding;
-  readonly firstDay: string;
-  /** The cautions of the recipe that the cook has seen and goes on with. */
-  readonly seen: readonly string[];
-  /** Of each choice of the recipe, the place of the line that is taken. */
-  readonly choices?: Readonly<Record<string, number>>;
-}
-
-/** Plans one batch that covers exactly these dogs for these days. */
-export async function planBatch(context: Context, entry: PlanEntry): Promise<{ batchId: number }> {
-  const { tx, now, today, reference, household } = context;
-  const firstDay = readLocalDate(entry.firstDay) ?? refuse('From which day will they eat it?', 'firstDay');
-  const ahead = daysBetween(today, firstDay);
-  if (ahead < 0) refuse('The first feeding day has passed.', 'firstDay');
-  if (ahead > 90) refuse('Plan at most 90 days ahead.', 'firstDay');
-  const version = (await readLatestVersion(tx, reference, entry.recipeId)) ?? refuse('Choose a recipe.', 'recipeId');
-  const dogs = (await readDogs(tx)).filter((dog) => entry.dogIds.includes(dog.id));
-  const stopping = whatStops(
-    everyLine(version.written, entry.choices ?? {}),
-    dogs,
-    reference.hazards,
-    (ndb) => reference.foods.get(ndb)?.name,
-  );
-  if (stopping.stops.length > 0) throw new Refusal(...stopping.stops);
-  for (const hazard of stopping.cautions)
-    if (!entry.seen.includes(hazard.id)) refuse(`Look first at ${sayHazard(hazard)}`, 'seen');
-  const bound = need(
-    bindPlan(
-      {
-        written: version.written,
-        dogs: dogs.length,
-        sums: daySums(dogs, firstDay, entry.recipeId),
-        factors: household.energyFactors,
-        choices: entry.choices,
-        kept: (await keptOfPot(tx, entry.recipeId)) ?? USUALLY_KEPT,
-      },
-      entry.binding,
-    ),
-  );
-  const [planned] = await tx
-    .insert(plan)
-    .values({ firstDay, days: wholeDays(bound.days), exactDays: bound.days, createdAt: now })
-    .returning({ id: plan.id });
-  await tx.insert(planDog).values(
-    dogs.map((dog) => {
-      const { need: kcal, kgDays } = daySums([dog], firstDay, entry.recipeId)(bound.days);
-      return { planId: planned!.id, dogId: dog.id, kcal, kgDays };
-    }),
-  );
-  const [made] = await tx
-    .insert(batch)
-    .values({
-      planId: planned!.id,
-      versionId: version.id,
-      scale: bound.at.scale,
-      choices: entry.choices ?? null,
-      createdAt: now,
-    })
-    .returning({ id: batch.id });
-  return { batchId: made!.id };
-}
+import { readPlannedLines } from '../repositories/planned';
+import { need, refuse, type Context } from './run';
 
 async function batchIn<State extends StoredBatch['state']>(
   { tx, household }: Context,
@@ -99,8 +28,7 @@ export async function startCooking(
 ): Promise<void> {
   const { tx, now, reference } = context;
   const planned = await batchIn(context, input.batchId, ['planned']);
-  const [version] = await readVersions(tx, reference, [planned.versionId]);
-  const takes = takenLines(version!.written, planned.at);
+  const { takes } = await readPlannedLines(tx, reference, planned);
   if (input.grams.length !== takes.length) refuse('The recipe has changed under this page. Look again.');
   for (const [index, weight] of input.grams.entries()) {
     if (!(weight > 0)) refuse('How much of this really went in? A weight above 0.', `grams.${index}`);
@@ -121,7 +49,7 @@ export async function startCooking(
 }
 
 /** Puts a planned batch away; what has been cooked stays. */
-export async function dropPlan(context: Context, input: { batchId: number }): Promise<void> {
+export async function dropBatch(context: Context, input: { batchId: number }): Promise<void> {
   await batchIn(context, input.batchId, ['planned']);
   await context.tx.update(batch).set({ droppedAt: context.now }).where(eq(batch.id, input.batchId));
 }

@@ -5,11 +5,10 @@ import { proposalFor } from '@/core/dog/proposal';
 import { toRationEntry } from '@/core/dog/ration-entry';
 import { NO_SCHOOL } from '@/core/dog/school-entry';
 import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
-import { plannedExample, SEEN, sealedExample, TWENTY_KILOS, weighedExample } from '../fixtures/worked-path';
+import { plannedExample, planOne, SEEN, sealedExample, TWENTY_KILOS, weighedExample } from '../fixtures/worked-path';
 import { readDog, readDogs } from '../repositories/dogs';
 import { readAnswers, readIntake } from '../repositories/eaten';
 import { readFoodFacts } from '../repositories/food-facts';
-import { planBatch } from './batches';
 import { feedBowl, takeBackBowl } from './bowls';
 import { archiveDog, saveCare, saveDog } from './dogs';
 import { addAvoid, addBowlLine, addVetNote, endAvoid, endBowlLine, endVetNote, saveLitter } from './keeping';
@@ -245,15 +244,7 @@ describe('with food in store', () => {
         }),
       );
     const plan = () =>
-      kitchen.run((context) =>
-        planBatch(context, {
-          recipeId: ids.recipeId,
-          dogIds: [ids.dogId],
-          binding: { by: 'days', days: 2 },
-          firstDay: TODAY,
-          seen: SEEN,
-        }),
-      );
+      kitchen.run((context) => planOne(context, ids.recipeId, [ids.dogId], 2, { firstDay: TODAY, seen: SEEN }));
     valueOf(await put('reaction'));
     expect(await put('dislike')).toMatchObject({ ok: false });
     expect(await plan()).toMatchObject({
@@ -283,9 +274,7 @@ test('what can hurt stops the plan on the server too; a vet’s note lets garlic
       return recipeId;
     });
   const plan = (recipeId: number, seen: string[]) =>
-    house.run((context) =>
-      planBatch(context, { recipeId, dogIds: [dogId], binding: { by: 'days', days: 2 }, firstDay: TODAY, seen }),
-    );
+    house.run((context) => planOne(context, recipeId, [dogId], 2, { firstDay: TODAY, seen }));
   const said = async (recipeId: number, seen: string[] = []) => {
     const answer = await plan(recipeId, seen);
     return answer.ok ? '' : answer.problems[0]!.message;

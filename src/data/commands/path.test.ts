@@ -13,7 +13,7 @@ import {
   weighedExample,
 } from '../fixtures/worked-path';
 import { readStock, readHistory } from '../repositories/stock';
-import { setShares, startCooking, weighBatch, dropPlan } from './batches';
+import { setShares, startCooking, weighBatch, dropBatch } from './batches';
 import { feedBowl, takeBackBowl } from './bowls';
 import { saveDog } from './dogs';
 import { saveTrays, sealShare } from './packs';
@@ -295,7 +295,7 @@ test('a recipe with lines that cannot be is refused line by line', async () => {
 });
 
 test('a plan that was put away is gone; a cooked one stays', async () => {
-  valueOf(await house.run((context) => dropPlan(context, { batchId: ids.batchId })));
+  valueOf(await house.run((context) => dropBatch(context, { batchId: ids.batchId })));
   expect(await readBatch(house.db, ids.batchId, '4-9-4')).toBeUndefined();
-  expect((await house.run((context) => dropPlan(context, { batchId: ids.batchId }))).ok).toBe(false);
+  expect((await house.run((context) => dropBatch(context, { batchId: ids.batchId }))).ok).toBe(false);
 });

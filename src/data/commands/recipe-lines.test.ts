@@ -1,16 +1,18 @@
 import type { LineEntry, RecipeEntry } from '@/core/recipe/entry-schema';
+import { plainDish } from '@/core/plan/plan-entry';
 import type { SupplyEntry } from '@/core/food/supply-entry';
-import { boughtAt, takenLines } from '@/core/recipe/bases';
+import { boughtAt } from '@/core/recipe/bases';
 import { recipeSheet } from '@/core/recipe/sheet';
 import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
-import { TWENTY_KILOS } from '../fixtures/worked-path';
+import { planOne, TWENTY_KILOS } from '../fixtures/worked-path';
 import { readBatch } from '../repositories/batches';
 import { readFreeLines, searchFoods } from '../repositories/foods';
+import { readPlannedLines } from '../repositories/planned';
 import { readPantry } from '../repositories/pantry';
 import { readHodmanFile, readJsonLdFile, readCsvFile } from '../repositories/recipe-files';
 import { readLatestVersion, readLatestVersions } from '../repositories/recipes';
 import { previewRecipeFile } from '../recipe-file-preview';
-import { planBatch, startCooking } from './batches';
+import { startCooking } from './batches';
 import { saveDog } from './dogs';
 import { takeRecipes } from './recipe-files';
 import { saveRecipe } from './recipes';
@@ -99,19 +101,13 @@ test('planned, the dog-and-day line follows the dogs, the choice is taken, and t
   );
   const { batchId } = valueOf(
     await house.run((context) =>
-      planBatch(context, {
-        recipeId,
-        dogIds: [dogId],
-        binding: { by: 'days', days: 4 },
-        firstDay: '2026-11-26',
-        seen: [],
-        choices: { 'one root': 2 },
+      planOne(context, recipeId, [dogId], 4, {
+        dishes: [{ ...plainDish(recipeId), choices: { 'one root': 2 } }],
       }),
     ),
   );
   const planned = (await readBatch(house.db, batchId, '4-9-4'))!;
-  const version = (await readLatestVersion(house.db, house.reference, recipeId))!;
-  const takes = takenLines(version.written, planned.at);
+  const { takes } = await readPlannedLines(house.db, house.reference, planned);
   expect(takes.map(({ written }) => written.source.food.ndb)).toEqual(['17168', '11298', `L${supplyId}`]);
   expect(takes[2]!.bought).toBeCloseTo(12, 6);
   valueOf(
@@ -276,7 +272,7 @@ test('from elsewhere: what can be read is counted, the rest stays as words or is
   ]);
   const [version] = await readLatestVersions(house.db, house.reference);
   expect(version!.entry.components).toEqual([{ name: 'pot', method: 'Brown it.\nAdd the rest.', minutes: '40' }]);
-  expect(Number(boughtAt(version!.written, { scale: 1, dogDays: 0, kgDays: 0, loads: 1 })[1]!)).toBeCloseTo(
+  expect(Number(boughtAt(version!.written, { scale: 1, dogDays: 0, kgDays: 0, loads: [] })[1]!)).toBeCloseTo(
     (110 / 236.5882365) * 250,
     6,
   );

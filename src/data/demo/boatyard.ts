@@ -4,16 +4,18 @@ import { dayEnergy } from '@/core/dog/day-energy';
 import { projectedWeight } from '@/core/dog/growth';
 import { mealsOn } from '@/core/dog/meals';
 import { grams } from '@/core/quantity/units';
-import type { Binding } from '@/core/plan/bind';
-import { linesAt, takenLines } from '@/core/recipe/bases';
+import { plainPlan } from '@/core/plan/plan-entry';
+import { linesOfWeights } from '@/core/recipe/bases';
 import { drawMeal, fitFor, inOrderOfUse } from '@/core/stock/draw';
 import { contextFor, type Context } from '../commands/run';
-import { planBatch, setShares, startCooking, weighBatch } from '../commands/batches';
+import { setShares, startCooking, weighBatch } from '../commands/batches';
 import { feedBowl } from '../commands/bowls';
 import { saveDog } from '../commands/dogs';
 import { addAvoid, addBowlLine } from '../commands/keeping';
 import { weighCup } from '../commands/rations';
 import { reportIntake } from '../commands/weigh-ins';
+import { saveEquipment, sizePlace } from '../commands/kitchen';
+import { savePlan } from '../commands/plans';
 import { saveTrays, sealShare } from '../commands/packs';
 import { saveRecipe } from '../commands/recipes';
 import { movePacks } from '../commands/stock';
@@ -23,10 +25,10 @@ import type { Reference } from '../reference/reference';
 import { densityOfBatch, readBatch, type WeighedBatch } from '../repositories/batches';
 import { readDogs } from '../repositories/dogs';
 import { readHousehold, readPlaces } from '../repositories/household';
-import { readVersions } from '../repositories/recipes';
+import { readPlannedLines } from '../repositories/planned';
 import { readStock, readWarmShares, sourceOf, warmSourceOf } from '../repositories/stock';
 import { weighIn } from '../schema/dogs';
-import { DOGS, RECIPES, SUPPLIES } from './cast';
+import { DOGS, EQUIPMENT, RECIPES, SUPPLIES } from './cast';
 
 /**
  * The boatyard cottage: three made-up dogs, three recipes, two batches cooked some days ago and partly eaten, the
@@ -42,29 +44,21 @@ export async function loadDemo(db: Database, reference: Reference, now: Date): P
 
     await storeDogs(tx, await at(-42, '09:00'), today);
     const recipeIds: number[] = [];
+    const kitchen = await at(-41, '18:00');
+    for (const entry of EQUIPMENT) await saveEquipment(kitchen, { entry });
+    const freezer = (await readPlaces(tx)).find((place) => place.kind === 'freezer')!;
+    await sizePlace(kitchen, { id: freezer.id, size: '60 L' });
     for (const entry of SUPPLIES) await saveSupply(await at(-41, '19:00'), { entry });
     for (const entry of RECIPES) recipeIds.push((await saveRecipe(await at(-40, '10:00'), { entry })).recipeId);
     const dogIds = (await readDogs(tx)).map((dog) => dog.id);
 
-    const goat = await cook(
-      at,
-      tx,
-      -13,
-      { recipeId: recipeIds[2]!, dogIds, binding: { by: 'days', days: 6 } },
-      { gross: 0.85 },
-    );
+    const goat = await cook(at, tx, -13, { recipeId: recipeIds[2]!, dogIds, days: 6 }, { gross: 0.85 });
     await divide(at, -13, goat, { dry: Math.round(goat.yield.net) });
     await freezeDry(at, tx, goat.id);
 
     for (let days = -6; days < COOK_DAY; days++) await feedDay(at, tx, days, now);
 
-    const venison = await cook(
-      at,
-      tx,
-      COOK_DAY,
-      { recipeId: recipeIds[0]!, dogIds, binding: { by: 'days', days: 7 } },
-      { gross: 0.88 },
-    );
+    const venison = await cook(at, tx, COOK_DAY, { recipeId: recipeIds[0]!, dogIds, days: 7 }, { gross: 0.88 });
     await divide(at, COOK_DAY, venison, { today: 1250, fridge: 7700 });
     await sealWet(at, tx, venison.id);
 
@@ -152,20 +146,19 @@ async function cook(
   at: At,
   tx: Tx,
   days: number,
-  entry: { recipeId: number; dogIds: number[]; binding: Binding },
+  of: { recipeId: number; dogIds: number[]; days: number },
   pot: { gross: number },
 ): Promise<WeighedBatch> {
   const context = await at(days, '11:00');
-  const { batchId } = await planBatch(context, {
-    ...entry,
-    firstDay: context.today,
-    seen: context.reference.hazards.map((hazard) => hazard.id),
+  const entry = plainPlan(of.recipeId, of.dogIds, context.today, {
+    binding: { days: String(of.days) },
+    seen: context.reference.hazards.map((hazard) => hazard.id).slice(0, 50),
   });
+  const batchId = (await savePlan(context, { entry })).batchIds[0]!;
   const planned = (await readBatch(tx, batchId, context.household.energyFactors))!;
-  const [version] = await readVersions(tx, context.reference, [planned.versionId]);
-  const takes = takenLines(version!.written, planned.at);
+  const { written, bought, takes } = await readPlannedLines(tx, context.reference, planned);
   await startCooking(context, { batchId, grams: takes.map((take) => Math.round(take.bought)) });
-  const inPot = linesAt(version!.written, planned.at).reduce((sum, line) => sum + line.grams, 0);
+  const inPot = linesOfWeights(written, bought).reduce((sum, line) => sum + line.grams, 0);
   const net = Math.round(inPot * pot.gross);
   const vessels = [
     { name: 'stockpot', gross: grams(Math.round(net * 0.62) + 2140), tare: grams(2140) },

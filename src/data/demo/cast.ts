@@ -2,6 +2,7 @@ import 'server-only';
 import type { BowlLineEntry } from '@/core/dog/keeping-entry';
 import type { SupplyEntry } from '@/core/food/supply-entry';
 import type { DogEntry } from '@/core/dog/entry';
+import type { EquipmentEntry } from '@/core/plan/equipment';
 import type { AvoidEntry } from '../commands/keeping';
 import type { LineEntry, RecipeEntry } from '@/core/recipe/entry-schema';
 
@@ -64,6 +65,7 @@ const cooked = (ndb: string, amount: string, part: LineEntry['part'], preparatio
 export const RECIPES: readonly RecipeEntry[] = [
   {
     name: 'Venison, barley & parsnip',
+    components: [{ name: 'pot', vessel: 'stockpot', method: 'simmered, lid on', minutes: '50' }],
     lines: [
       cooked('17343', '1 kg', 'muscle', 'venison, minced'),
       cooked('20005', '300 g', 'carbohydrate', 'pearl barley, dry'),
@@ -75,6 +77,7 @@ export const RECIPES: readonly RecipeEntry[] = [
   },
   {
     name: 'Pollock, potato & peas',
+    components: [{ name: 'pot', vessel: 'stockpot', method: 'simmered, lid on', minutes: '30' }],
     lines: [
       cooked('15066', '900 g', 'muscle', 'pollock fillets'),
       cooked('11352', '3 medium', 'carbohydrate', 'potatoes, boiled soft'),
@@ -86,6 +89,7 @@ export const RECIPES: readonly RecipeEntry[] = [
   },
   {
     name: 'Goat, millet & beetroot',
+    components: [{ name: 'pot', vessel: 'stockpot', method: 'simmered, lid on', minutes: '70' }],
     lines: [
       cooked('17168', '2 lb', 'muscle', 'goat shoulder, boned'),
       cooked('20031', '1 1/4 cups', 'carbohydrate', 'millet'),
@@ -121,4 +125,13 @@ export const SUPPLIES: readonly SupplyEntry[] = [
     price: '18.00',
     priceGrams: '460 g',
   },
+];
+
+/** What stands in the boatyard's galley. */
+export const EQUIPMENT: readonly EquipmentEntry[] = [
+  { kind: 'pot', name: 'stockpot', size: '12 L', count: '1' },
+  { kind: 'pressure cooker', name: 'pressure cooker', size: '6 L', count: '1' },
+  { kind: 'oven trays', name: 'oven trays', size: '1.2 kg', count: '2' },
+  { kind: 'container', name: 'tubs', size: '450 g', count: '48' },
+  { kind: 'freeze-dryer', name: 'freeze-dryer', size: '1.4 kg', count: '4' },
 ];

@@ -1,6 +1,8 @@
 import 'server-only';
 import { asc, desc, eq, inArray, isNull } from 'drizzle-orm';
 import type { LocalDate } from '@/core/calendar/local-date';
+import { fillingAlone, type Filling } from '@/core/dog/filling';
+import type { PlanEntry } from '@/core/plan/plan-entry';
 import { solidsPerGram } from '@/core/nutrition/totals';
 import { weighYield, type Weighing, type WeighedYield } from '@/core/portion/yield';
 import { grams } from '@/core/quantity/units';
@@ -24,8 +26,14 @@ interface Common {
   readonly recipeName: string;
   readonly letter: string;
   readonly scale: number;
-  /** What its lines are reckoned for. */
+  /** What the lines of a batch without amounts are reckoned for. */
   readonly at: At;
+  /** g bought of each line, as planned; a batch from before has none. */
+  readonly amounts: readonly number[] | undefined;
+  readonly swaps: Readonly<Record<string, string>> | undefined;
+  readonly planId: number;
+  /** Which meals its recipe fills, among those that are planned with it. */
+  readonly filling: Filling;
   readonly createdAt: Date;
   readonly firstDay: LocalDate;
   readonly days: number;
@@ -126,9 +134,21 @@ function atOf(
     scale: row.batch.scale,
     dogDays: own.length * (row.plan.exactDays ?? row.plan.days),
     kgDays: own.reduce((sum, entry) => sum + entry.kgDays, 0),
-    loads: 1,
+    loads: [],
     ...(row.batch.choices ? { choices: row.batch.choices } : {}),
   };
+}
+
+/** The meals that a batch's recipe fills; a plan from before is of one recipe for every meal. */
+function fillingOf(entry: PlanEntry | null, recipeId: number): Filling {
+  const dish = entry?.dishes.findIndex((each) => each.recipeId === recipeId) ?? -1;
+  if (!entry || dish < 0) return fillingAlone(recipeId);
+  const dishes = entry.dishes.map((each) => ({
+    recipeId: each.recipeId,
+    meals: each.meals,
+    share: Number(each.share.trim().replace(',', '.')),
+  }));
+  return { dishes, dish };
 }
 
 async function toBatches(
@@ -166,6 +186,10 @@ async function toBatches(
       letter: row.letter,
       scale: own.scale,
       at: atOf(row, dogs),
+      amounts: own.amounts ?? undefined,
+      swaps: own.swaps ?? undefined,
+      planId: row.plan.id,
+      filling: fillingOf(row.plan.entry, row.recipeId),
       createdAt: own.createdAt,
       firstDay: row.plan.firstDay,
       days: row.plan.days,

@@ -1,18 +1,19 @@
 import 'server-only';
-import { and, asc, desc, eq, inArray, isNotNull, isNull } from 'drizzle-orm';
+import { asc, desc, eq, inArray, isNull } from 'drizzle-orm';
 import type { KnownFood } from '@/core/food/food';
 import { ownMeasure } from '@/core/food/measures';
 import type { Quantity } from '@/core/quantity/quantity';
 import { grams } from '@/core/quantity/units';
 import { atPreview, boiledDown, linesAt, type ReckonedLine } from '@/core/recipe/bases';
 import type { ComponentEntry, LineEntry, Preview, RecipeEntry } from '@/core/recipe/entry-schema';
+import type { PlannableComponent } from '@/core/plan/ground';
 import type { WrittenLine } from '@/core/recipe/written';
 import type { Tx } from '../database';
 import type { Reference } from '../reference/reference';
-import { batch } from '../schema/batches';
 import { component, line, recipe, recipeVersion } from '../schema/recipes';
 import { readHousehold } from './household';
 import { readPantry, type Pantry } from './pantry';
+import { meanOf, readPots } from './pots';
 
 /** A line that was read: its amount in the cook's own words, and what it comes to for one unit of its basis. */
 export interface StoredLine extends WrittenLine {
@@ -29,6 +30,9 @@ export interface StoredVersion {
   readonly note: string | undefined;
   readonly shape: string | undefined;
   readonly preview: Preview | undefined;
+  /** g in a cup of the finished food, where one was weighed. */
+  readonly cupGrams: number | undefined;
+  readonly components: readonly PlannableComponent[];
   /** As it was typed, line by line, words and all. */
   readonly entry: RecipeEntry;
   readonly written: readonly StoredLine[];
@@ -65,7 +69,7 @@ async function knownFoods(tx: Tx, reference: Reference, pantry: Pantry, rows: re
 }
 
 /**
- * Another recipe as something to put in: its latest version. Where a pot of it was weighed, what boiled away is taken
+ * Another recipe as something to put in: its latest version. Where pots of it were weighed, what boils away is taken
  * from its poured water; before that it counts by all that goes in.
  */
 export async function readRecipeAsFood(
@@ -80,7 +84,7 @@ export async function readRecipeAsFood(
   if (!version) return undefined;
   const lines = boiledDown(
     version.lines.filter((each) => each.moment !== 'bowl'),
-    (await keptOfPot(tx, recipeId)) ?? 1,
+    meanOf((await readPots(tx, [recipeId])).get(recipeId)) ?? 1,
   );
   const [own] = await tx.select({ cupGrams: recipe.cupGrams }).from(recipe).where(eq(recipe.id, recipeId));
   const { unitSet } = await readHousehold(tx);
@@ -89,20 +93,6 @@ export async function readRecipeAsFood(
     measures: own?.cupGrams ? [ownMeasure('cup', own.cupGrams, unitSet)] : [],
     made: { lines, grams: lines.reduce((sum, each) => sum + each.grams, 0) },
   };
-}
-
-/** How much of what goes in is there at the end, by the latest weighed pot of a recipe; undefined before there is one. */
-export async function keptOfPot(tx: Tx, recipeId: number): Promise<number | undefined> {
-  const [pot] = await tx
-    .select({ net: batch.netGrams, eaten: batch.eatenBefore, evidence: batch.evidence })
-    .from(batch)
-    .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
-    .where(and(eq(recipeVersion.recipeId, recipeId), isNotNull(batch.netGrams), isNull(batch.droppedAt)))
-    .orderBy(desc(batch.id))
-    .limit(1);
-  if (!pot?.evidence) return undefined;
-  const went = pot.evidence.lines.reduce((sum, each) => (each.moment === 'bowl' ? sum : sum + each.grams), 0);
-  return Math.min(1, (pot.net! + (pot.eaten ?? 0)) / went);
 }
 
 /** Versions with their lines in order, in the order of the ids given. */
@@ -114,7 +104,13 @@ export async function readVersions(
 ): Promise<StoredVersion[]> {
   if (versionIds.length === 0) return [];
   const versions = await tx
-    .select({ version: recipeVersion, name: recipe.name, letter: recipe.letter, shape: recipe.shape })
+    .select({
+      version: recipeVersion,
+      name: recipe.name,
+      letter: recipe.letter,
+      shape: recipe.shape,
+      cupGrams: recipe.cupGrams,
+    })
     .from(recipeVersion)
     .innerJoin(recipe, eq(recipe.id, recipeVersion.recipeId))
     .where(inArray(recipeVersion.id, [...versionIds]));
@@ -131,10 +127,10 @@ export async function readVersions(
   const pantry = await readPantry(tx, reference);
   const knownOf = await knownFoods(tx, reference, pantry, lines, depth);
   const byId = new Map(
-    versions.map(({ version, name, letter, shape }) => {
+    versions.map(({ version, name, letter, shape, cupGrams }) => {
       const own = components.filter((each) => each.versionId === version.id);
       const rows = lines.filter((row) => own.some((each) => each.id === row.componentId));
-      const written = writtenOf(rows, knownOf);
+      const written = writtenOf(rows, own, knownOf);
       const preview = version.preview ?? undefined;
       return [
         version.id,
@@ -147,6 +143,12 @@ export async function readVersions(
           note: version.note ?? undefined,
           shape: shape ?? undefined,
           preview,
+          cupGrams: cupGrams ?? undefined,
+          components: own.map((each) => ({
+            name: each.name,
+            ...(each.vessel ? { vessel: each.vessel } : {}),
+            ...(each.minutes === null ? {} : { minutes: each.minutes }),
+          })),
           entry: {
             name,
             lines: rows.map((row) => lineEntry(row, own, knownOf(row))),
@@ -173,12 +175,17 @@ const named = (row: ComponentRow): ComponentEntry => ({
 });
 
 /** The lines that were read; a line that is bound to another one names its place among them. */
-function writtenOf(rows: readonly LineRow[], knownOf: (row: LineRow) => KnownFood | undefined): StoredLine[] {
+function writtenOf(
+  rows: readonly LineRow[],
+  components: readonly ComponentRow[],
+  knownOf: (row: LineRow) => KnownFood | undefined,
+): StoredLine[] {
   const read = rows.filter((row) => row.grams !== null);
   return read.map((row) => {
     const source = knownOf(row);
     if (!source) throw new Error(`line ${row.id} takes what is not here any more`);
     const bound = row.per?.line === undefined ? undefined : rows[row.per.line];
+    const component = components.findIndex((each) => each.id === row.componentId);
     return {
       amount: row.amount,
       quantity: row.quantity!,
@@ -194,6 +201,7 @@ function writtenOf(rows: readonly LineRow[], knownOf: (row: LineRow) => KnownFoo
       state: row.state,
       ...(row.choice ? { choice: row.choice } : {}),
       ...(row.preparation ? { preparation: row.preparation } : {}),
+      ...(component > 0 ? { component } : {}),
     };
   });
 }

@@ -16,6 +16,8 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { LocalDate } from '../../core/calendar/local-date';
 import type { Food } from '../../core/food/food';
+import type { PlanEntry } from '../../core/plan/plan-entry';
+import type { FetchedFrom } from '../../core/plan/shopping';
 import type { Fate } from '../../core/portion/shares';
 import type { Moment, Part } from '../../core/recipe/recipe';
 import { dog } from './dogs';
@@ -38,6 +40,9 @@ export const plan = pgTable('plan', {
   /** Whole days; what is bound by a weight may feed a part of a day more. */
   days: integer('days').notNull(),
   exactDays: doublePrecision('exact_days'),
+  cookDay: date('cook_day', { mode: 'string' }).$type<LocalDate>(),
+  /** As it was typed, so that it can be changed and copied. */
+  entry: jsonb('entry').$type<PlanEntry>(),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull(),
 });
 
@@ -58,6 +63,20 @@ export const planDog = pgTable(
   (table) => [primaryKey({ columns: [table.planId, table.dogId] })],
 );
 
+/** What has been fetched of a plan's list, and where it is fetched from. */
+export const planItem = pgTable(
+  'plan_item',
+  {
+    planId: integer('plan_id')
+      .notNull()
+      .references(() => plan.id),
+    foodKey: text('food_key').notNull(),
+    fetchedFrom: text('fetched_from').$type<FetchedFrom>().notNull(),
+    tickedAt: timestamp('ticked_at', { withTimezone: true }),
+  },
+  (table) => [primaryKey({ columns: [table.planId, table.foodKey] })],
+);
+
 export const batch = pgTable(
   'batch',
   {
@@ -71,6 +90,10 @@ export const batch = pgTable(
     scale: doublePrecision('scale').notNull(),
     /** Of each choice of the recipe, the place of the line that was taken. */
     choices: jsonb('choices').$type<Readonly<Record<string, number>>>(),
+    /** By the place of a line, the key of the food that takes its place. */
+    swaps: jsonb('swaps').$type<Readonly<Record<string, string>>>(),
+    /** g bought of each line of the recipe, as planned; a batch from before has its scale alone. */
+    amounts: jsonb('amounts').$type<readonly number[]>(),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull(),
     startedAt: timestamp('started_at', { withTimezone: true }),
     evidence: jsonb('evidence').$type<Evidence>(),

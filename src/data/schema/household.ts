@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm';
-import { check, integer, jsonb, pgTable, serial, text, timestamp } from 'drizzle-orm/pg-core';
+import { check, doublePrecision, integer, jsonb, pgTable, serial, text, timestamp } from 'drizzle-orm/pg-core';
 import type { EnergyFactors } from '../../core/nutrition/energy';
+import type { EquipmentKind } from '../../core/plan/equipment';
 import type { PlaceKind } from '../../core/preserve/shelf-life';
 import type { UnitSet } from '../../core/quantity/units';
 
@@ -25,6 +26,25 @@ export const place = pgTable('place', {
   capacityMl: integer('capacity_ml'),
   position: integer('position').notNull(),
 });
+
+/** A thing of the kitchen that limits a plan: a vessel, a container, a dryer. */
+export const equipment = pgTable(
+  'equipment',
+  {
+    id: serial('id').primaryKey(),
+    kind: text('kind').$type<EquipmentKind>().notNull(),
+    name: text('name').notNull(),
+    millilitres: doublePrecision('millilitres'),
+    /** g of one filling, or on one tray. */
+    grams: doublePrecision('grams'),
+    count: integer('count').notNull(),
+    removedAt: timestamp('removed_at', { withTimezone: true }),
+  },
+  (table) => [
+    check('equipment_has_a_size', sql`num_nonnulls(${table.millilitres}, ${table.grams}) = 1`),
+    check('equipment_is_there', sql`${table.count} > 0`),
+  ],
+);
 
 /** Every change that was asked for, by the id that its form made: twice is once. */
 export const command = pgTable('command', {

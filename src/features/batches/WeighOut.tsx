@@ -10,7 +10,7 @@ import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { useKept } from '@/ui/form/use-kept';
-import { dropPlan, startCooking } from './actions';
+import { dropBatch, startCooking } from './actions';
 import styles from './batches.module.css';
 import type { BatchView } from './queries';
 
@@ -22,7 +22,7 @@ export function WeighOut({ view }: { view: BatchView }) {
     view.lines.map((line) => toWeigh(line.toWeigh)),
   );
   const start = useCommand(startCooking, `start-${view.id}`, () => forget(typed));
-  const drop = useCommand(dropPlan, `drop-${view.id}`, () => router.push('/batches'));
+  const drop = useCommand(dropBatch, `drop-${view.id}`, () => router.push('/batches'));
   if (view.state !== 'planned') {
     return (
       <section className="stack" aria-labelledby="weigh-out">

@@ -7,7 +7,7 @@ import { grams } from '@/core/quantity/units';
 import { batchIdSchema, sealSchema, sharesSchema, startSchema, traysSchema, weighSchema } from './schema';
 
 export const startCooking = houseAction('start cooking', startSchema, batches.startCooking);
-export const dropPlan = houseAction('drop plan', batchIdSchema, batches.dropPlan);
+export const dropBatch = houseAction('drop batch', batchIdSchema, batches.dropBatch);
 export const weighBatch = houseAction('weigh batch', weighSchema, (context, { batchId, eatenBefore, weighing }) =>
   batches.weighBatch(context, {
     batchId,

@@ -1,5 +1,6 @@
-import { planBatch, setShares, startCooking, weighBatch } from '@/data/commands/batches';
+import { setShares, startCooking, weighBatch } from '@/data/commands/batches';
 import { contextFor } from '@/data/commands/run';
+import { planOne } from '@/data/fixtures/worked-path';
 import { serve } from '@/data/fixtures/served';
 import { grams } from '@/core/quantity/units';
 import { readDogs } from '@/data/repositories/dogs';
@@ -14,13 +15,12 @@ test('a run sheet from the plan to the shares: every station opens when its turn
   const context = () => contextFor(db, reference, new Date(NOON));
   const dogs = await readDogs(db);
   const recipes = await readLatestVersions(db, reference);
-  const { batchId } = await planBatch(await context(), {
-    recipeId: recipes[1]!.recipeId,
-    dogIds: dogs.map((dog) => dog.id),
-    binding: { by: 'days', days: 4 },
-    firstDay: '2026-11-25',
-    seen: [],
-  });
+  const { batchId } = await planOne(
+    await context(),
+    recipes[1]!.recipeId,
+    dogs.map((dog) => dog.id),
+    4,
+  );
 
   const planned = (await batchView(batchId))!;
   expect([planned.state, stationOf(planned)]).toEqual(['planned', 'weigh out']);

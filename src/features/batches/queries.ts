@@ -1,9 +1,9 @@
 import 'server-only';
 import { addDays, dayIn, writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
-import { mealsOn } from '@/core/dog/meals';
+import { mealsFilledBy } from '@/core/dog/meals';
 import { vetCaution } from '@/core/dog/stage';
 import type { Explanation } from '@/core/explanation';
-import { scaledForKitchen } from '@/core/plan/drift';
+import { scaledForKitchen } from '@/core/plan/rounding';
 import { sum } from '@/core/plan/scale';
 import { portionOf, type DogPortion } from '@/core/portion/dog-portions';
 import type { ProposedPack } from '@/core/portion/packs';
@@ -13,7 +13,7 @@ import type { Weighing, WentIn } from '@/core/portion/yield';
 import type { Dried } from '@/core/preserve/dry';
 import type { ProteinMark } from '@/core/recipe/protein';
 import { proteinMark } from '@/core/recipe/protein';
-import { linesAt, takenLines, type ReckonedLine } from '@/core/recipe/bases';
+import { linesOfWeights, type ReckonedLine } from '@/core/recipe/bases';
 import { sayWhatGoes } from '@/core/recipe/written';
 import type { Moment, Part } from '@/core/recipe/recipe';
 import { recipeSheet } from '@/core/recipe/sheet';
@@ -28,7 +28,7 @@ import {
 } from '@/data/repositories/batches';
 import { readBowlsOn } from '@/data/repositories/bowls';
 import { readDogs, type StoredDog } from '@/data/repositories/dogs';
-import { readVersions } from '@/data/repositories/recipes';
+import { readPlannedLines } from '@/data/repositories/planned';
 import { readPacksOfBatch } from '@/data/repositories/stock';
 
 export interface BatchRow {
@@ -176,8 +176,7 @@ async function plannedLines(
   { db, reference, household }: Reading,
   batch: StoredBatch,
 ): Promise<{ readonly lines: SheetLine[]; readonly reckoned: readonly ReckonedLine[] }> {
-  const [version] = await readVersions(db, reference, [batch.versionId]);
-  const takes = takenLines(version!.written, batch.at);
+  const { written: lines, bought, takes } = await readPlannedLines(db, reference, batch);
   const kitchen = scaledForKitchen(
     takes.map((take) => take.written),
     takes.map((take) => take.bought),
@@ -195,7 +194,7 @@ async function plannedLines(
       moment: written.moment,
       part: written.part,
     })),
-    reckoned: linesAt(version!.written, batch.at),
+    reckoned: linesOfWeights(lines, bought),
   };
 }
 
@@ -215,7 +214,7 @@ async function weighedView(
   const fractionLeft = (dogId: number) => {
     const dog = dogs.find((each) => each.id === dogId)!;
     const fed = bowls.filter((bowl) => bowl.dogId === dogId).map((bowl) => bowl.slotId);
-    const meals = mealsOn(dog, today).filter((meal) => meal.recipeId === undefined || meal.recipeId === batch.recipeId);
+    const meals = mealsFilledBy(dog, today, batch.filling);
     const whole = sum(meals.map((meal) => meal.kcal));
     return whole === 0 ? 0 : sum(meals.filter((meal) => !fed.includes(meal.id)).map((meal) => meal.kcal)) / whole;
   };
@@ -228,7 +227,7 @@ async function weighedView(
     weighing: batch.weighing,
     portions: dogs.map((dog) => {
       return {
-        ...portionOf(dog, from, density, batch.recipeId),
+        ...portionOf(dog, from, density, batch.filling),
         dogId: dog.id,
         name: dog.name,
         mark: dog.mark,
@@ -238,7 +237,7 @@ async function weighedView(
     suggested: suggestShares(
       Math.round(net),
       demandsOf(
-        { from: feedingFrom(batch.firstDay, today), today, days: batch.days, recipeId: batch.recipeId },
+        { from: feedingFrom(batch.firstDay, today), today, days: batch.days, filling: batch.filling },
         dogs,
         density,
         fractionLeft,

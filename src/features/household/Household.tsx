@@ -12,6 +12,7 @@ import { useCommand } from '@/ui/form/use-command';
 import { useShortcutsOn } from '@/ui/shortcuts';
 import { saveHousehold } from './actions';
 import styles from './household.module.css';
+import { Kitchen } from './Kitchen';
 import type { HouseholdView } from './queries';
 
 const FACTORS = (['4-9-4', 'modified', 'table'] as const).map((value) => ({
@@ -21,12 +22,13 @@ const FACTORS = (['4-9-4', 'modified', 'table'] as const).map((value) => ({
 
 /** The settings that hold for everything, and those of this screen alone. */
 export function Household({ view }: { view: HouseholdView }) {
-  const [entry, setEntry] = useState(view);
+  const { kitchen, ...settings } = view;
+  const [entry, setEntry] = useState(settings);
   const [kept, setKept] = useState(false);
   const save = useCommand(saveHousehold, 'household', () => setKept(true));
   const { mode, setMode } = useColorScheme();
   const [shortcuts, setShortcuts] = useShortcutsOn();
-  const change = (part: Partial<HouseholdView>) => {
+  const change = (part: Partial<typeof settings>) => {
     setKept(false);
     setEntry({ ...entry, ...part });
   };
@@ -103,6 +105,7 @@ export function Household({ view }: { view: HouseholdView }) {
           </label>
         </section>
       </div>
+      <Kitchen kitchen={kitchen} />
     </div>
   );
 }

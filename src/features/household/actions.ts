@@ -1,7 +1,12 @@
 'use server';
 
 import { saveHousehold as save } from '@/data/commands/household';
+import * as kitchen from '@/data/commands/kitchen';
 import { houseAction } from '@/data/house-action';
-import { householdSchema } from './schema';
+import { equipmentIdSchema, equipmentSchema, householdSchema, nothingSchema, placeSchema } from './schema';
 
 export const saveHousehold = houseAction('save household', householdSchema, save);
+export const saveEquipment = houseAction('save equipment', equipmentSchema, kitchen.saveEquipment);
+export const removeEquipment = houseAction('remove equipment', equipmentIdSchema, kitchen.removeEquipment);
+export const sizePlace = houseAction('size place', placeSchema, kitchen.sizePlace);
+export const beginKitchen = houseAction('begin kitchen', nothingSchema, kitchen.beginKitchen);

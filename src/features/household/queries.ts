@@ -1,10 +1,27 @@
 import 'server-only';
+import type { Equipment } from '@/core/plan/equipment';
 import { reading } from '@/data/reading';
+import { readEquipment } from '@/data/repositories/equipment';
+import { readPlaces } from '@/data/repositories/household';
 
 export async function householdView() {
-  const { household } = await reading();
+  const { db, household } = await reading();
   const { unitSet, energyFactors, fridgeDays, timeZone } = household;
-  return { unitSet, energyFactors, fridgeDays, timeZone };
+  return { unitSet, energyFactors, fridgeDays, timeZone, kitchen: await kitchenView(db) };
+}
+
+/** What limits a plan: the places with their size, and the things of the kitchen. */
+export interface KitchenView {
+  readonly places: readonly { readonly id: number; readonly name: string; readonly capacityMl: number | null }[];
+  readonly equipment: readonly Equipment[];
+}
+
+async function kitchenView(db: Parameters<typeof readPlaces>[0]): Promise<KitchenView> {
+  const places = await readPlaces(db);
+  return {
+    places: places.map(({ id, name, capacityMl }) => ({ id, name, capacityMl })),
+    equipment: await readEquipment(db),
+  };
 }
 
 export type HouseholdView = Awaited<ReturnType<typeof householdView>>;

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { equipmentEntrySchema } from '@/core/plan/equipment';
+import { idSchema } from '@/core/schema';
 
 export const householdSchema = z.object({
   unitSet: z.enum(['metric', 'us']),
@@ -6,3 +8,8 @@ export const householdSchema = z.object({
   fridgeDays: z.number().int(),
   timeZone: z.string().trim().min(1).max(60),
 });
+
+export const equipmentSchema = z.object({ id: idSchema.optional(), entry: equipmentEntrySchema });
+export const equipmentIdSchema = z.object({ id: idSchema });
+export const placeSchema = z.object({ id: idSchema, size: z.string().max(30) });
+export const nothingSchema = z.object({});

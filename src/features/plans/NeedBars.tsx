@@ -1,4 +1,4 @@
-import type { DogNeed } from '@/core/plan/scale';
+import type { DogNeed } from '@/core/plan/demand';
 import type { Hatch } from '@/core/recipe/protein';
 import { needStack } from '@/ui/charts/need-stack';
 import { hatchFill } from '@/ui/marks/hatch-defs';

@@ -1,146 +1,184 @@
 'use client';
 
-import { readLocalDate, writeDay } from '@/core/calendar/local-date';
-import type { TypedBinding } from '@/core/plan/binding-entry';
-import styles from './plans.module.css';
-import type { PlanView } from './queries';
+import { MEAL_TIMES, type MealTime } from '@/core/dog/filling';
+import { MOST_DISHES, plainDish } from '@/core/plan/plan-entry';
+import { choicesOf } from '@/core/recipe/bases';
+import { BindingHoles } from './BindingHoles';
+import { DayHole, Hole, SelectHole } from './Hole';
+import styles from './sentence.module.css';
+import type { ThePlan } from './use-plan';
 
-/** The sentence as it stands: which recipe, which dogs, from when, and what binds it. */
-export interface Typed {
-  readonly recipeId: number;
-  readonly dogIds: readonly number[];
-  readonly firstDay: string;
-  readonly binding: TypedBinding;
-}
-
-interface SentenceProps {
-  view: PlanView;
-  typed: Typed;
-  /** The hole that cannot be. */
-  wrong: string | undefined;
-  onChange: (typed: Typed) => void;
-}
-
-const WAYS: readonly { readonly by: TypedBinding['by']; readonly label: string }[] = [
-  { by: 'days', label: 'for' },
-  { by: 'weight', label: 'as much as comes to' },
-  { by: 'containers', label: 'to fill' },
-  { by: 'at hand', label: 'from what is here:' },
-];
-
-/** The hole that an amount stands in, by what binds. */
-const AMOUNTS = { days: 'days', weight: 'weight', containers: 'size', 'at hand': 'atHand' } as const;
+const MEALS = (Object.keys(MEAL_TIMES) as MealTime[]).map((value) => ({ value, label: value }));
 
 /** One sentence with holes: the form of a plan. */
-export function Sentence({ view, typed, wrong, onChange }: SentenceProps) {
-  const recipe = view.recipes.find((each) => each.id === typed.recipeId)!;
-  const { binding } = typed;
-  const day = readLocalDate(typed.firstDay);
-  const bind = (change: Partial<TypedBinding>) => onChange({ ...typed, binding: { ...binding, ...change } });
-  const hole = (field: keyof TypedBinding, label: string, className = '', numeric = false) => (
-    <input
-      className={`${styles.hole} ${className}`}
-      aria-label={label}
-      inputMode={numeric ? 'numeric' : 'text'}
-      autoComplete="off"
-      value={String(binding[field])}
-      aria-invalid={wrong === field || (wrong === 'amount' && field === AMOUNTS[binding.by])}
-      onChange={(event) => bind({ [field]: event.target.value })}
-    />
-  );
+export function Sentence({ plan, wrong }: { plan: ThePlan; wrong: string | undefined }) {
+  const { ground, entry, change } = plan;
+  const several = entry.dishes.length > 1;
+  const free = ground.recipes.filter((recipe) => !entry.dishes.some((dish) => dish.recipeId === recipe.id));
+  const stocked = Object.keys(ground.covered).length > 0;
   return (
     <div className={styles.sentence}>
       Cook{' '}
-      <select
-        className={styles.hole}
-        aria-label="Recipe"
-        value={typed.recipeId}
-        onChange={(event) =>
-          onChange({ ...typed, recipeId: Number(event.target.value), binding: { ...binding, line: 0 } })
-        }
-      >
-        {view.recipes.map((each) => (
-          <option key={each.id} value={each.id}>
-            {each.name}
-          </option>
-        ))}
-      </select>{' '}
+      {entry.dishes.map((_, place) => (
+        <span key={place}>
+          {place > 0 && (place === entry.dishes.length - 1 ? ' and ' : ', ')}
+          <DishHoles plan={plan} place={place} several={several} wrong={wrong} />
+        </span>
+      ))}
+      {free.length > 0 && entry.dishes.length < MOST_DISHES && (
+        <button
+          type="button"
+          className={styles.small}
+          onClick={() => change({ dishes: [...entry.dishes, plainDish(free[0]!.id)] })}
+        >
+          and another
+        </button>
+      )}{' '}
       for{' '}
       <span role="group" aria-label="Dogs" className={styles.dogs}>
-        {view.dogs.map((dog) => (
-          <button
-            key={dog.id}
-            type="button"
-            className={styles.dog}
-            aria-pressed={typed.dogIds.includes(dog.id)}
-            onClick={() =>
-              onChange({
-                ...typed,
-                dogIds: typed.dogIds.includes(dog.id)
-                  ? typed.dogIds.filter((id) => id !== dog.id)
-                  : [...typed.dogIds, dog.id],
-              })
-            }
-          >
-            {dog.name}
-          </button>
-        ))}
-      </span>{' '}
-      <span className={styles.together}>
-        <select
-          className={`${styles.hole} ${styles.way}`}
-          aria-label="What binds the plan"
-          value={binding.by}
-          onChange={(event) => bind({ by: event.target.value as TypedBinding['by'] })}
-        >
-          {WAYS.map((way) => (
-            <option key={way.by} value={way.by}>
-              {way.label}
-            </option>
-          ))}
-        </select>{' '}
-        {binding.by === 'days' && (
-          <>
-            {hole('days', 'Days', styles.days, true)} {binding.days.trim() === '1' ? 'day' : 'days'}
-          </>
-        )}
-        {binding.by === 'weight' && hole('weight', 'Finished food', styles.amount)}
-        {binding.by === 'containers' && (
-          <>
-            {hole('count', 'Containers', styles.days, true)} of {hole('size', 'One container holds', styles.amount)}
-          </>
-        )}
-        {binding.by === 'at hand' && (
-          <>
-            {hole('atHand', 'How much is here', styles.amount)} of{' '}
-            <select
-              className={styles.hole}
-              aria-label="What is here"
-              value={binding.line}
-              onChange={(event) => bind({ line: Number(event.target.value) })}
+        {ground.dogs.map((dog) => {
+          const eats = entry.dogIds.includes(dog.id);
+          return (
+            <button
+              key={dog.id}
+              type="button"
+              className={styles.dog}
+              aria-pressed={eats}
+              onClick={() =>
+                change({ dogIds: eats ? entry.dogIds.filter((id) => id !== dog.id) : [...entry.dogIds, dog.id] })
+              }
             >
-              {recipe.written.map((line, place) => (
-                <option key={place} value={place}>
-                  {line.preparation ?? line.source.food.name}
-                </option>
-              ))}
-            </select>
-          </>
-        )}
+              {dog.name}
+            </button>
+          );
+        })}
       </span>{' '}
-      <span className={styles.together}>
-        from{' '}
-        <input
-          type="date"
-          className={styles.hole}
-          aria-label="First feeding day"
-          value={typed.firstDay}
-          min={view.today}
-          aria-invalid={wrong === 'firstDay'}
-          onChange={(event) => onChange({ ...typed, firstDay: event.target.value })}
-        />
-        {day && <span className={styles.spoken}>{writeDay(day)}</span>}.
-      </span>
+      <BindingHoles plan={plan} wrong={wrong} />
+      {stocked && (
+        <>
+          {' '}
+          <SelectHole
+            label="What is in stock"
+            quiet
+            value={entry.lessStock ? 'less' : 'full'}
+            wrong={false}
+            options={[
+              { value: 'full', label: 'in full' },
+              { value: 'less', label: 'less what the store holds' },
+            ]}
+            onChange={(value) => change({ lessStock: value === 'less' })}
+          />
+        </>
+      )}
+      , cooked{' '}
+      <DayHole
+        label="Cook day"
+        value={entry.cookDay}
+        min={ground.today}
+        wrong={wrong === 'cookDay'}
+        onChange={(cookDay) => change({ cookDay, ...(cookDay > entry.firstDay ? { firstDay: cookDay } : {}) })}
+      />
+      , eaten from{' '}
+      <DayHole
+        label="First feeding day"
+        value={entry.firstDay}
+        min={ground.today}
+        wrong={wrong === 'firstDay'}
+        onChange={(firstDay) => change({ firstDay })}
+      />
+      .
     </div>
+  );
+}
+
+interface DishHolesProps {
+  plan: ThePlan;
+  place: number;
+  several: boolean;
+  wrong: string | undefined;
+}
+
+/** One recipe of the sentence: which, for which meals, in which share, with which choices. */
+function DishHoles({ plan, place, several, wrong }: DishHolesProps) {
+  const { ground, entry, change, changeDish } = plan;
+  const dish = entry.dishes[place]!;
+  const recipe = ground.recipes.find((each) => each.id === dish.recipeId);
+  const shares = entry.dishes.filter((other) => other.meals === dish.meals).length > 1;
+  const nth = several ? ` ${place + 1}` : '';
+  return (
+    <>
+      <SelectHole
+        label={`Recipe${nth}`}
+        value={dish.recipeId}
+        wrong={wrong === 'recipeId'}
+        options={ground.recipes.map((each) => ({ value: each.id, label: each.name }))}
+        onChange={(recipeId) => {
+          changeDish(place, {
+            ...plainDish(recipeId),
+            share: dish.share,
+            meals: dish.meals,
+            choices: {},
+            swaps: {},
+            vessels: {},
+          });
+          plan.bind({ dish: 0, line: 0 });
+        }}
+      />
+      {[...choicesOf(recipe?.written ?? [])].map(([choice, places]) => (
+        <span key={choice}>
+          {' '}
+          with{' '}
+          <SelectHole
+            label={choice}
+            quiet
+            value={dish.choices?.[choice] ?? places[0]!}
+            wrong={false}
+            options={places.map((line) => ({
+              value: line,
+              label: recipe!.written[line]!.preparation ?? recipe!.written[line]!.source.food.name,
+            }))}
+            onChange={(line) => changeDish(place, { choices: { ...dish.choices, [choice]: line } })}
+          />
+        </span>
+      ))}
+      {several && (
+        <span className={styles.together}>
+          {' '}
+          for{' '}
+          <SelectHole
+            label={`Meals of recipe${nth}`}
+            quiet
+            value={dish.meals}
+            wrong={false}
+            options={MEALS}
+            onChange={(meals) => changeDish(place, { meals })}
+          />
+          {shares && (
+            <>
+              {' '}
+              in shares of{' '}
+              <Hole
+                label={`Share of recipe${nth}`}
+                size="count"
+                value={dish.share}
+                wrong={wrong === 'share'}
+                onChange={(share) => changeDish(place, { share })}
+              />
+            </>
+          )}
+          <button
+            type="button"
+            className={styles.small}
+            aria-label={`Leave out ${recipe?.name ?? 'this recipe'}`}
+            onClick={() => {
+              change({ dishes: entry.dishes.filter((_, index) => index !== place) });
+              plan.bind({ dish: 0, line: 0 });
+            }}
+          >
+            ×
+          </button>
+        </span>
+      )}
+    </>
   );
 }

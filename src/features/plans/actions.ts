@@ -1,7 +1,11 @@
 'use server';
 
-import { planBatch as plan } from '@/data/commands/batches';
+import * as plans from '@/data/commands/plans';
+import { saveMeasure } from '@/data/commands/supplies';
 import { houseAction } from '@/data/house-action';
-import { planSchema } from './schema';
+import { packSchema, planIdSchema, planItemSchema, planSchema } from './schema';
 
-export const planBatch = houseAction('plan batch', planSchema, plan);
+export const savePlan = houseAction('save plan', planSchema, plans.savePlan);
+export const dropPlan = houseAction('drop plan', planIdSchema, plans.dropPlan);
+export const setPlanItem = houseAction('plan item', planItemSchema, plans.setPlanItem);
+export const savePack = houseAction('pack as sold', packSchema, saveMeasure);

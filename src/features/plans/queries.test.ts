@@ -1,31 +1,49 @@
-import { energyOverScale, needsOf, scaleOf, sum } from '@/core/plan/scale';
+import { answerPlan } from '@/core/plan/answer';
+import { plainPlan } from '@/core/plan/plan-entry';
+import { savePlan } from '@/data/commands/plans';
+import { contextFor } from '@/data/commands/run';
 import { serve } from '@/data/fixtures/served';
-import { planView } from './queries';
+import { keptPlan, newPlanView, openPlanView } from './queries';
 import { planSchema } from './schema';
 
-test('the plan’s view is enough to scale by: Wren’s fourteen days are 16 899 kcal (issue 2)', async () => {
-  await serve('2026-11-25T12:00:00Z', { demo: true });
-  const view = await planView();
-  const wren = view.dogs.filter((dog) => dog.name === 'Wren');
-  const needs = needsOf(wren, view.today, 14);
-  expect(Math.round(sum(needs[0]!.byDay))).toBe(16_899);
-  const scale = scaleOf(
-    sum(needs[0]!.byDay),
-    energyOverScale(view.recipes[0]!.written, { dogDays: 14, kgDays: 0, loads: 1 }, view.factors),
-  );
-  expect(scale.ok && scale.value).toBeCloseTo(16_899 / 2834.56, 3);
-  expect(view.dogs.map((dog) => dog.caution !== undefined)).toEqual([true, true, true]);
+test('the plan’s view is enough to scale by, and a kept plan comes back as it was typed', async () => {
+  const { db, reference } = await serve('2026-11-25T12:00:00Z', { demo: true });
+  const { ground, others } = await newPlanView();
+  const wren = ground.dogs.find((dog) => dog.name === 'Wren')!;
+  const entry = plainPlan(ground.recipes[0]!.id, [wren.id], ground.today, { binding: { days: '14' } });
+  const answer = answerPlan(ground, entry);
+  if (!answer.ok) throw new Error(answer.problem.message);
+  // Wren’s fourteen days are 16 899 kcal, the recipe 2834.56 (issue 2).
+  expect(Math.round(answer.value.bound.need)).toBe(16_899);
+  expect(answer.value.dishes[0]!.bound.at.scale).toBeCloseTo(16_899 / 2834.56, 3);
+  // The demo has cooked this recipe once: its own pot foretells the yield.
+  expect(ground.recipes[0]!.pots).toHaveLength(1);
+  expect(ground.dogs.map((dog) => dog.caution !== undefined)).toEqual([true, true, true]);
+  expect(others).toHaveLength(2);
   // What a server hands to a page must survive the way there.
-  expect(JSON.parse(JSON.stringify(view.recipes[0]!.written[0]!.source.food.per100))).toEqual(
-    view.recipes[0]!.written[0]!.source.food.per100,
-  );
+  expect(JSON.parse(JSON.stringify(ground.recipes[0]!.written))).toEqual(ground.recipes[0]!.written);
+
+  const { planId } = await savePlan(await contextFor(db, reference, new Date('2026-11-25T12:00:00Z')), {
+    entry: { ...entry, seen: ground.hazards.map((hazard) => hazard.id).slice(0, 50) },
+  });
+  expect((await openPlanView(planId))!.entry!.binding.days).toBe('14');
+  const kept = (await keptPlan(planId))!;
+  expect(kept.batches[0]!.lines[0]!.grams).toBeCloseTo(answer.value.dishes[0]!.amounts[0]!, 6);
+  expect(kept.list[0]!.name).toBe('venison, minced');
+  expect(kept.rows.map((row) => row.label)).toContain('days');
+  expect(await openPlanView(999)).toBeUndefined();
+  expect(await keptPlan(999)).toBeUndefined();
 });
 
+const entry = plainPlan(1, [1], '2026-11-26');
 test.each([
-  { recipeId: 0, dogIds: [1], binding: { by: 'days', days: 5 }, firstDay: '2026-11-26' },
-  { recipeId: 1, dogIds: [1.5], binding: { by: 'days', days: 5 }, firstDay: '2026-11-26' },
-  { recipeId: 1, dogIds: [1], binding: { by: 'days', days: 'five' }, firstDay: '2026-11-26' },
-  { recipeId: 1, dogIds: [1], binding: { by: 'days', days: 5 } },
+  { ...entry, dishes: [] },
+  { ...entry, dishes: [{ ...entry.dishes[0], recipeId: 0 }] },
+  { ...entry, dishes: [{ ...entry.dishes[0], meals: 'at night' }] },
+  { ...entry, dogIds: [1.5] },
+  { ...entry, binding: { ...entry.binding, by: 'wish' } },
+  { ...entry, firstDay: undefined },
 ])('%j has not the shape of a plan', (asked) => {
-  expect(planSchema.safeParse(asked).success).toBe(false);
+  expect(planSchema.safeParse({ entry: asked }).success).toBe(false);
+  expect(planSchema.safeParse({ entry }).success).toBe(true);
 });

@@ -1,78 +1,166 @@
 import 'server-only';
-import type { LocalDate } from '@/core/calendar/local-date';
-import { addDays } from '@/core/calendar/local-date';
-import type { Dog } from '@/core/dog/dog';
-import type { Avoid } from '@/core/dog/avoid';
-import { vetCaution } from '@/core/dog/stage';
-import type { EnergyFactors } from '@/core/nutrition/energy';
-import type { Quantity } from '@/core/quantity/quantity';
-import type { UnitSet } from '@/core/quantity/units';
-import type { Hazard } from '@/core/recipe/hazards';
-import { proteinMark, type ProteinMark } from '@/core/recipe/protein';
-import type { WrittenLine } from '@/core/recipe/written';
-import { reading } from '@/data/reading';
+import { writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
+import { answerPlan } from '@/core/plan/answer';
+import type { PlanGround } from '@/core/plan/ground';
+import type { PlanEntry } from '@/core/plan/plan-entry';
+import { scaledForKitchen } from '@/core/plan/rounding';
+import { shoppingList, type ShoppingItem } from '@/core/plan/shopping';
+import { waysOf } from '@/core/plan/ways';
+import { sayWhatGoes } from '@/core/recipe/written';
+import { reading, type Reading } from '@/data/reading';
+import { readBatch, type StoredBatch } from '@/data/repositories/batches';
 import { readDogs } from '@/data/repositories/dogs';
-import { USUALLY_KEPT } from '@/core/plan/bind';
-import { keptOfPot, readLatestVersions } from '@/data/repositories/recipes';
+import { readPlanGround } from '@/data/repositories/plan-ground';
+import { readPlannedLines, type PlannedLines } from '@/data/repositories/planned';
+import {
+  readPlanItems,
+  readPlans,
+  readStoredPlan,
+  type StoredPlan,
+  type StoredPlanItem,
+} from '@/data/repositories/plans';
 
-export interface PlannableRecipe {
+/** A plan among the others: what it is of, and whether it may still be changed. */
+export interface PlanRow {
   readonly id: number;
   readonly name: string;
-  readonly mark: ProteinMark;
-  readonly written: readonly (WrittenLine & { readonly quantity: Quantity })[];
-  /** g of finished food for each g that goes in, and whether a pot of it was weighed. */
-  readonly kept: number;
-  readonly measuredPot: boolean;
-}
-
-export interface PlannableDog extends Dog {
-  readonly id: number;
-  readonly mark: number;
-  readonly caution: string | undefined;
-  readonly cut: string | undefined;
-  readonly avoids: readonly Avoid[];
-  readonly vetNotes: readonly { readonly hazardId: string }[];
+  readonly said: string;
+  readonly open: boolean;
 }
 
 export interface PlanView {
-  readonly today: LocalDate;
-  readonly tomorrow: LocalDate;
-  readonly set: UnitSet;
-  readonly factors: EnergyFactors;
-  readonly hazards: readonly Hazard[];
-  /** What the foods of the avoid lists are called, by their number. */
-  readonly names: Readonly<Record<string, string>>;
-  readonly recipes: readonly PlannableRecipe[];
-  readonly dogs: readonly PlannableDog[];
+  readonly ground: PlanGround;
+  /** The kept plan that is changed. */
+  readonly keptId: number | undefined;
+  /** As it was typed: the kept one, or what is copied. */
+  readonly entry: PlanEntry | undefined;
+  readonly items: readonly StoredPlanItem[];
+  readonly others: readonly PlanRow[];
 }
 
-export async function planView(): Promise<PlanView> {
-  const { db, reference, household, today } = await reading();
-  const versions = await readLatestVersions(db, reference);
-  const dogs = await readDogs(db);
-  const kept: (number | undefined)[] = [];
-  for (const version of versions) kept.push(await keptOfPot(db, version.recipeId));
+/** So many earlier plans are offered to be changed or copied. */
+const OTHERS = 8;
+
+const nameOf = ({ batches }: StoredPlan) => batches.map((batch) => batch.recipeName).join(' and ');
+
+const rowOf = (plan: StoredPlan): PlanRow => ({
+  id: plan.id,
+  name: nameOf(plan),
+  said: `${plan.days} ${plan.days === 1 ? 'day' : 'days'} from ${writeDay(plan.firstDay)}`,
+  open: plan.open,
+});
+
+const groundOf = ({ db, reference, household, today }: Reading, entry?: PlanEntry) =>
+  readPlanGround({ tx: db, reference, household, today }, entry);
+
+/** A new plan, or a copy of an earlier one from tomorrow on. */
+export async function newPlanView(copyOf?: number): Promise<PlanView> {
+  const read = await reading();
+  const { db } = read;
+  const copied = copyOf === undefined ? undefined : (await readStoredPlan(db, copyOf))?.entry;
+  const ground = await groundOf(read, copied);
   return {
-    today,
-    tomorrow: addDays(today, 1),
-    set: household.unitSet,
-    factors: household.energyFactors,
-    recipes: versions.map((version, index) => ({
-      id: version.recipeId,
-      name: version.name,
-      mark: proteinMark(version.lines),
-      written: version.written,
-      kept: kept[index] ?? USUALLY_KEPT,
-      measuredPot: kept[index] !== undefined,
-    })),
-    hazards: reference.hazards,
-    names: Object.fromEntries(
-      dogs.flatMap((dog) =>
-        dog.avoids.flatMap(({ what }) =>
-          what.kind === 'food' ? [[what.ndb, reference.foods.get(what.ndb)?.name ?? ''] as const] : [],
-        ),
-      ),
-    ),
-    dogs: dogs.map((dog) => ({ ...dog, caution: vetCaution(dog, today) })),
+    ground,
+    keptId: undefined,
+    entry: copied && { ...copied, cookDay: ground.today, firstDay: ground.tomorrow, seen: [] },
+    items: [],
+    others: (await readPlans(db, OTHERS)).map(rowOf),
   };
+}
+
+/** A kept plan that may still be changed; undefined where it is not here, or being cooked. */
+export async function openPlanView(id: number): Promise<PlanView | undefined> {
+  const read = await reading();
+  const { db } = read;
+  const plan = await readStoredPlan(db, id);
+  if (!plan?.entry || !plan.open) return undefined;
+  return {
+    ground: await groundOf(read, plan.entry),
+    keptId: id,
+    entry: plan.entry,
+    items: await readPlanItems(db, id),
+    others: (await readPlans(db, OTHERS)).filter((other) => other.id !== id).map(rowOf),
+  };
+}
+
+export interface KeptPlan {
+  readonly id: number;
+  readonly name: string;
+  readonly about: string;
+  readonly open: boolean;
+  readonly cookDay: LocalDate;
+  readonly batches: readonly {
+    readonly id: number;
+    readonly name: string;
+    readonly scale: number;
+    readonly lines: readonly {
+      readonly name: string;
+      readonly measure: string | undefined;
+      readonly note: string | undefined;
+      readonly grams: number;
+    }[];
+  }[];
+  /** What the plan comes to, row by row: days, loads, containers, freezer. */
+  readonly rows: readonly { readonly label: string; readonly said: string; readonly note: string | undefined }[];
+  readonly list: readonly ShoppingItem[];
+  readonly items: readonly StoredPlanItem[];
+}
+
+/** A plan as it was kept, with the amounts that are weighed out: for the phone, for paper, and while it is cooked. */
+export async function keptPlan(id: number): Promise<KeptPlan | undefined> {
+  const read = await reading();
+  const { db, reference, household } = read;
+  const plan = await readStoredPlan(db, id);
+  if (!plan) return undefined;
+  const dogs = await readDogs(db, 'archived too');
+  const stored = await Promise.all(plan.batches.map((batch) => readBatch(db, batch.id, household.energyFactors)));
+  const batches: { readonly batch: StoredBatch; readonly planned: PlannedLines }[] = [];
+  for (const batch of stored) {
+    if (batch) batches.push({ batch, planned: await readPlannedLines(db, reference, batch) });
+  }
+  const eaters = dogs.filter((dog) => batches[0]?.batch.dogIds.includes(dog.id)).map((dog) => dog.name);
+  return {
+    id,
+    name: nameOf(plan),
+    about: `for ${eaters.join(', ')}, ${plan.days} ${plan.days === 1 ? 'day' : 'days'} from ${writeDay(plan.firstDay)}, cooked on ${writeDayInFull(plan.cookDay)}`,
+    open: plan.open,
+    cookDay: plan.cookDay,
+    batches: batches.map(({ batch, planned }) => {
+      const kitchen = scaledForKitchen(
+        planned.takes.map((take) => take.written),
+        planned.takes.map((take) => take.bought),
+        household.unitSet,
+        household.energyFactors,
+      );
+      return {
+        id: batch.id,
+        name: batch.recipeName,
+        scale: batch.scale,
+        lines: planned.takes.map(({ written, bought }, index) => ({
+          name: written.preparation ?? written.source.food.name,
+          measure: kitchen.lines[index]!.measure,
+          note: sayWhatGoes(written),
+          grams: bought,
+        })),
+      };
+    }),
+    rows: await rowsOf(read, plan),
+    list: shoppingList(
+      batches.flatMap(({ batch, planned }) =>
+        planned.written.map((line, place) => ({ recipe: batch.recipeName, line, grams: planned.bought[place]! })),
+      ),
+      household.unitSet,
+    ),
+    items: await readPlanItems(db, id),
+  };
+}
+
+/** What a plan comes to, looked at from the day on which it was to be cooked. */
+async function rowsOf(read: Reading, plan: StoredPlan): Promise<KeptPlan['rows']> {
+  if (!plan.entry || !plan.open) return [];
+  const today = plan.cookDay < read.today ? plan.cookDay : read.today;
+  const ground = await groundOf({ ...read, today }, plan.entry);
+  const answer = answerPlan(ground, plan.entry);
+  if (!answer.ok) return [];
+  return waysOf(ground, answer.value, plan.entry.binding).map(({ label, said, note }) => ({ label, said, note }));
 }

@@ -1,12 +1,18 @@
 import { z } from 'zod';
-import { bindingSchema } from '@/core/plan/bind';
+import { planEntrySchema } from '@/core/plan/plan-entry';
+import { FETCHED_FROM } from '@/core/plan/shopping';
 import { idSchema } from '@/core/schema';
 
-export const planSchema = z.object({
-  recipeId: idSchema,
-  dogIds: z.array(idSchema).max(200),
-  binding: bindingSchema,
-  firstDay: z.string().max(20),
-  seen: z.array(z.string().max(40)).max(50),
-  choices: z.record(z.string().max(60), z.number().int().min(0)).optional(),
+export const planSchema = z.object({ entry: planEntrySchema, planId: idSchema.optional() });
+export const planIdSchema = z.object({ planId: idSchema });
+export const planItemSchema = z.object({
+  planId: idSchema,
+  foodKey: z.string().max(10),
+  fetchedFrom: z.enum(FETCHED_FROM),
+  ticked: z.boolean(),
+});
+export const packSchema = z.object({
+  ndb: z.string().max(10),
+  unit: z.literal('pack'),
+  weight: z.string().max(40),
 });

@@ -1,6 +1,4 @@
 import 'server-only';
-import { dayEnergy, weightOn } from '@/core/dog/day-energy';
-import { isGrowing } from '@/core/dog/stage';
 import type { KnownFood } from '@/core/food/food';
 import type { Label } from '@/core/food/label';
 import { capOfLabel } from '@/core/food/label-limits';
@@ -12,7 +10,7 @@ import { atPreview, boughtAt } from '@/core/recipe/bases';
 import type { Preview, RecipeEntry } from '@/core/recipe/entry-schema';
 import { sayWhatGoes } from '@/core/recipe/written';
 import type { Hazard } from '@/core/recipe/hazards';
-import type { NamedDog } from '@/core/recipe/preview';
+import { namedDog, type NamedDog } from '@/core/recipe/preview';
 import { proteinMark, type ProteinMark } from '@/core/recipe/protein';
 import type { Moment } from '@/core/recipe/recipe';
 import type { NamedShape } from '@/core/recipe/shape';
@@ -111,14 +109,7 @@ async function lookingOf(read: Reading): Promise<Looking> {
     shapes: reference.shapes,
     additions: await additionsOf(read),
     labels: pantry.supplies.map(({ id, label }) => [`L${id}`, label] as const),
-    dogs: (await readDogs(db)).map((dog) => ({
-      id: dog.id,
-      name: dog.name,
-      kg: weightOn(dog, today) / 1000,
-      kcal: dayEnergy(dog, today).kcal,
-      growing: isGrowing(dog, today),
-      adultKg: dog.expectedAdultWeight === undefined ? undefined : dog.expectedAdultWeight / 1000,
-    })),
+    dogs: (await readDogs(db)).map((dog) => namedDog(dog, today)),
   };
 }
 

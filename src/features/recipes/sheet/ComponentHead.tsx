@@ -2,14 +2,18 @@
 
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import type { ComponentEntry } from '@/core/recipe/entry-schema';
 import { Field } from '@/ui/form/Field';
 import styles from '../recipes.module.css';
 import type { SheetForm } from './use-sheet-form';
 
-/** What is cooked in one vessel in one way: its name, and behind a press the vessel, the way, the time. */
+const ONE_POT: ComponentEntry = { name: 'pot' };
+
+/** What is cooked in one vessel in one way: its name where there are several, and behind a press the vessel, the way, the time. */
 export function ComponentHead({ sheet: { form, entry, problemAt }, place }: { sheet: SheetForm; place: number }) {
   const [open, setOpen] = useState(false);
-  const component = entry.components![place]!;
+  const alone = (entry.components ?? []).length < 2;
+  const component = entry.components?.[place] ?? ONE_POT;
   const how = [
     component.vessel,
     component.method,
@@ -22,18 +26,27 @@ export function ComponentHead({ sheet: { form, entry, problemAt }, place }: { sh
   return (
     <div className={styles.component}>
       <div className="spread">
-        <Field
-          label={`Name of vessel ${place + 1}`}
-          hideLabel
-          placeholder="grain"
-          autoComplete="off"
-          {...form.register(`${name}.name`)}
-          problem={problemAt(`${name}.name`)}
-        />
-        <Button variant="text" aria-expanded={open} onClick={() => setOpen(!open)}>
+        {!alone && (
+          <Field
+            label={`Name of vessel ${place + 1}`}
+            hideLabel
+            placeholder="grain"
+            autoComplete="off"
+            {...form.register(`${name}.name`)}
+            problem={problemAt(`${name}.name`)}
+          />
+        )}
+        <Button
+          variant="text"
+          aria-expanded={open}
+          onClick={() => {
+            if (!entry.components) form.setValue('components', [ONE_POT]);
+            setOpen(!open);
+          }}
+        >
           {how.length > 0 ? how.join(' · ') : 'how it is cooked'}
         </Button>
-        {place === last && lone && (
+        {!alone && place === last && lone && (
           <Button
             variant="text"
             onClick={() => form.setValue('components', entry.components!.slice(0, -1), { shouldDirty: true })}
@@ -42,7 +55,7 @@ export function ComponentHead({ sheet: { form, entry, problemAt }, place }: { sh
           </Button>
         )}
       </div>
-      {open && (
+      {open && entry.components && (
         <div className={styles.more}>
           <Field label="Vessel" placeholder="stockpot" autoComplete="off" {...form.register(`${name}.vessel`)} />
           <Field

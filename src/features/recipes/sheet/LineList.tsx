@@ -58,7 +58,7 @@ export function LineList({ sheet, onRearranged }: LineListProps) {
       <SortableContext items={lines.fields.map((field) => field.id)} strategy={verticalListSortingStrategy}>
         {sections.map((place) => (
           <Fragment key={place ?? 'all'}>
-            {place !== undefined && <ComponentHead sheet={sheet} place={place} />}
+            <ComponentHead sheet={sheet} place={place ?? 0} />
             <ol
               className={styles.lines}
               aria-label={place === undefined ? 'Lines' : `Lines of ${components[place]!.name}`}

@@ -1,0 +1,173 @@
+import { addDays, type LocalDate } from '../calendar/local-date';
+import type { Explanation } from '../explanation';
+import { fine, type Outcome } from '../problem';
+import { grams, type Grams } from '../quantity/units';
+import { writeNumber, writeSum } from '../quantity/write';
+import { linesOfWeights } from '../recipe/bases';
+import { bindPlan, wholeDays } from './bind';
+import { unfilledMeals, type DogNeed } from './demand';
+import { figuresOf } from './figures';
+import type { PlanGround } from './ground';
+import { keepingOf, type PlanKeeping } from './keeping';
+import type { PlanEntry } from './plan-entry';
+import { loadsOf } from './potfuls';
+import { readPlan, type ReadDish, type ReadPlan } from './read-plan';
+import { driftOf, scaledForKitchen, type Drift, type ScaledLine } from './rounding';
+import { LONGEST_PLAN_DAYS } from './scale';
+import { shoppingList, type ShoppingItem } from './shopping';
+import { stoveTime, type StoveTime } from './stove';
+import { frozenRoom, type Bound, type BoundDish, type ToPlan } from './to-plan';
+
+/** One line of a planned recipe, with what goes onto the scale. */
+export interface TakenLine extends ScaledLine {
+  /** Its place in the recipe. */
+  readonly place: number;
+  readonly of: ReadDish['written'][number];
+}
+
+/** One recipe of a plan with its amounts. */
+export interface PlannedDish {
+  readonly read: ReadDish;
+  readonly bound: BoundDish;
+  readonly takes: readonly TakenLine[];
+  /** g bought of each line of the recipe, in its order, rounded where the plan says so. */
+  readonly amounts: readonly Grams[];
+}
+
+/** A plan with everything that follows from it. */
+export interface PlanAnswer {
+  readonly read: ReadPlan;
+  /** As it is cooked: rounded where the plan says so. */
+  readonly bound: Bound;
+  /** Whole feeding days. */
+  readonly days: number;
+  readonly needs: readonly DogNeed[];
+  readonly dishes: readonly PlannedDish[];
+  /** How far rounding moves it, taken or not, and the days that it then feeds. */
+  readonly drift: Drift & { readonly days: number };
+  readonly finished: { readonly low: number; readonly high: number; readonly explanation: Explanation };
+  readonly keeping: PlanKeeping;
+  readonly stove: StoveTime;
+  readonly shopping: readonly ShoppingItem[];
+  /** Meals of the first day that no recipe of the plan fills. */
+  readonly unfilled: readonly string[];
+}
+
+/** The days that so many kcal of each recipe feed: until the first of them is used up. */
+function daysFed({ demand }: ToPlan, kcal: readonly number[]): number {
+  const enough = (days: number) => demand.over(days).every(({ need }, dish) => need <= kcal[dish]! * (1 + 1e-9));
+  let [low, high] = [0, LONGEST_PLAN_DAYS];
+  for (let step = 0; step < 50; step++) {
+    const middle = (low + high) / 2;
+    if (enough(middle)) low = middle;
+    else high = middle;
+  }
+  return low;
+}
+
+function takesOf(read: ReadDish, bought: readonly number[], ground: PlanGround): TakenLine[] {
+  const places = read.written.flatMap((_, place) => (bought[place]! > 0 ? [place] : []));
+  const own = places.map((place) => read.written[place]!);
+  const scaled = scaledForKitchen(
+    own,
+    places.map((place) => grams(bought[place]!)),
+    ground.set,
+    ground.factors,
+  );
+  return scaled.lines.map((line, index) => ({ ...line, place: places[index]!, of: own[index]! }));
+}
+
+/** The recipes with their amounts rounded, and the plan's figures as they then are. */
+function roundedPlan(read: ReadPlan, bound: Bound, ground: PlanGround, taken: boolean) {
+  const near: (readonly Grams[])[] = [];
+  const dishes = read.plan.dishes.map((dish, index): PlannedDish => {
+    const own = bound.dishes[index]!;
+    const takes = takesOf(dish, own.figures.bought, ground);
+    const rounded = dish.written.map((_, place) => takes.find((take) => take.place === place)?.rounded ?? grams(0));
+    near.push(rounded);
+    if (!taken) return { read: dish, bound: own, takes, amounts: own.figures.bought.map(grams) };
+    const figures = figuresOf(dish.recipe, rounded);
+    const loads = loadsOf(dish, figures, own.at.loads);
+    const frozen = own.figures.finished > 0 ? (own.frozen * figures.finished) / own.figures.finished : 0;
+    return { read: dish, bound: { ...own, figures, loads, frozen }, takes, amounts: rounded };
+  });
+  const lines = (amounts: (dish: number) => readonly number[]) =>
+    read.plan.dishes.flatMap((dish, index) => linesOfWeights(dish.written, amounts(index)));
+  const [exact, rounded] = [lines((dish) => bound.dishes[dish]!.figures.bought), lines((dish) => near[dish]!)];
+  const kcal = read.plan.dishes.map((dish, index) => figuresOf(dish.recipe, near[index]!).kcal);
+  return { dishes, drift: { ...driftOf(exact, rounded, ground.factors), days: daysFed(read.plan, kcal) } };
+}
+
+/**
+ * A typed plan with all that follows from it: amounts, loads, days, what the freezer and the stove are asked for, and
+ * what is bought. Refuses at its field what cannot be planned. Pure: screen, store, print and timing ask the same.
+ */
+export function answerPlan(ground: PlanGround, entry: PlanEntry): Outcome<PlanAnswer> {
+  const read = readPlan(ground, entry);
+  if (!read.ok) return read;
+  const exact = bindPlan(read.value.plan, read.value.binding);
+  if (!exact.ok) return exact;
+  const { plan, cookDay, firstDay, dogs } = read.value;
+  const { dishes, drift } = roundedPlan(read.value, exact.value, ground, entry.rounded);
+  const bound: Bound = {
+    ...exact.value,
+    dishes: dishes.map((dish) => dish.bound),
+    finished: dishes.reduce((sum, dish) => sum + dish.bound.figures.finished, 0),
+    ...(entry.rounded ? { days: drift.days } : {}),
+  };
+  const days = wholeDays(bound.days);
+  const total = (of: (dish: PlannedDish) => number) => dishes.reduce((sum, dish) => sum + of(dish), 0);
+  return fine({
+    read: read.value,
+    bound,
+    days,
+    needs: plan.demand.byDog(days),
+    dishes,
+    drift,
+    finished: {
+      low: total((dish) => dish.bound.figures.finishedLow),
+      high: total((dish) => dish.bound.figures.finishedHigh),
+      explanation: explainFinished(dishes, bound),
+    },
+    keeping: keepingOf({
+      days: bound.days,
+      cookDay,
+      firstDay,
+      fridgeFeedingDays: plan.fridgeDays,
+      frozenGrams: total((dish) => dish.bound.frozen),
+      room: frozenRoom(plan, bound),
+      freezer: ground.freezer,
+      bestMonths: ground.freezerMonths,
+    }),
+    stove: stoveTime(
+      dishes.flatMap(({ read: dish, bound: own }) =>
+        dish.vessels.map((vessel, place) => {
+          const component = dish.of.components[place];
+          const said = dish.of.components.length > 1 ? `${component?.name ?? ''} of ${dish.name}` : dish.name;
+          return { name: said, vessel, loads: own.loads[place], minutes: component?.minutes };
+        }),
+      ),
+    ),
+    shopping: shoppingList(
+      dishes.flatMap(({ read: dish, amounts }) =>
+        dish.written.map((line, place) => ({ recipe: dish.name, line, grams: amounts[place]! })),
+      ),
+      ground.set,
+    ),
+    unfilled: unfilledMeals(dogs, firstDay, plan.dishes),
+  });
+}
+
+function explainFinished(dishes: readonly PlannedDish[], bound: Bound): Explanation {
+  return {
+    title: `${writeSum(bound.finished)} of finished food`,
+    steps: dishes.map(({ read, bound: own }) => ({
+      what: read.name,
+      sum: `${writeSum(own.figures.inPot)} × ${writeNumber(own.figures.finished / own.figures.inPot, 3)} = ${writeSum(own.figures.finished)} (${writeSum(own.figures.finishedLow)} to ${writeSum(own.figures.finishedHigh)})`,
+    })),
+    source: [...new Set(dishes.map(({ read }) => `${read.name}: ${read.recipe.guess.source}`))].join('; ') + '.',
+  };
+}
+
+/** The last feeding day of an answer. */
+export const lastFeedingDay = (answer: PlanAnswer): LocalDate => addDays(answer.read.firstDay, answer.days - 1);

@@ -1,0 +1,136 @@
+import { addDays, type LocalDate } from '../calendar/local-date';
+import { weightOn } from '../dog/day-energy';
+import type { Dog } from '../dog/dog';
+import { fillsOf, type DishMeals } from '../dog/filling';
+import { mealsOn } from '../dog/meals';
+
+/** What is asked of one recipe over some days, which need not be whole. */
+export interface DishDemand {
+  /** kcal of home-cooked food. */
+  readonly need: number;
+  /** Dogs × days, each counted by the part of its day's energy that this recipe brings. */
+  readonly dogDays: number;
+  /** Body weight in kg × days, counted in the same way. */
+  readonly kgDays: number;
+}
+
+/** A dog's part of a plan, in kcal: of each day, and of each day from each recipe. */
+export interface DogNeed {
+  readonly dogId: number;
+  readonly name: string;
+  readonly byDay: readonly number[];
+  readonly byDish: readonly number[];
+}
+
+export interface Demand {
+  /** How many dogs are cooked for. */
+  readonly dogs: number;
+  /** The sums of the first so many days, recipe by recipe. */
+  readonly over: (days: number) => readonly DishDemand[];
+  /** Dog by dog over so many whole days. */
+  readonly byDog: (days: number) => readonly DogNeed[];
+}
+
+/** kcal that a dog's stock already holds for a day. */
+export type Covered = (dogId: number, day: LocalDate) => number;
+
+interface DogDay {
+  readonly kcal: readonly number[];
+  readonly parts: readonly number[];
+  readonly kg: number;
+}
+
+/** The meals of a day that no recipe of the plan fills: "Wren’s lunch". */
+export const unfilledMeals = (dogs: readonly Dog[], day: LocalDate, dishes: readonly DishMeals[]): string[] =>
+  dogs.flatMap((dog) =>
+    mealsOn(dog, day)
+      .filter((meal) => meal.kcal > 0 && fillsOf(dishes, meal).every((part) => part === 0))
+      .map((meal) => `${dog.name}’s ${meal.name}`),
+  );
+
+function dogDay(
+  dog: Dog & { readonly id: number },
+  day: LocalDate,
+  dishes: readonly DishMeals[],
+  covered: number,
+): DogDay {
+  const kcal = dishes.map(() => 0);
+  let whole = 0;
+  for (const meal of mealsOn(dog, day)) {
+    whole += meal.kcal;
+    fillsOf(dishes, meal).forEach((part, index) => (kcal[index]! += meal.kcal * part));
+  }
+  const planned = kcal.reduce((sum, own) => sum + own, 0);
+  const left = planned > 0 ? Math.max(0, 1 - covered / planned) : 0;
+  const own = kcal.map((each) => each * left);
+  return { kcal: own, parts: own.map((each) => (whole > 0 ? each / whole : 0)), kg: weightOn(dog, day) / 1000 };
+}
+
+/**
+ * What dogs ask of the recipes of a plan, day by day from the first; every day is reckoned once, however often it is
+ * asked for. A meal that a ration gives to a recipe goes to that one; any other meal is divided among the recipes that
+ * fill it, by their shares. What the stock already holds is taken off, never below 0.
+ *
+ * Takes dogs, the first feeding day, the recipes with their meals, and kcal in stock by dog and day. Source: each
+ * dog's ration in force; arithmetic.
+ */
+export function demandOf(
+  dogs: readonly (Dog & { readonly id: number })[],
+  first: LocalDate,
+  dishes: readonly DishMeals[],
+  covered: Covered = () => 0,
+): Demand {
+  const days: (readonly DogDay[])[] = [];
+  const dayAt = (index: number) => {
+    while (days.length <= index) {
+      const day = addDays(first, days.length);
+      days.push(dogs.map((dog) => dogDay(dog, day, dishes, covered(dog.id, day))));
+    }
+    return days[index]!;
+  };
+  const sums: (readonly DishDemand[])[] = [dishes.map(() => ({ need: 0, dogDays: 0, kgDays: 0 }))];
+  const upTo = (count: number) => {
+    while (sums.length <= count) {
+      const own = dayAt(sums.length - 1);
+      sums.push(
+        sums.at(-1)!.map((before, dish) => {
+          const after = { ...before };
+          for (const { kcal, parts, kg } of own) {
+            after.need += kcal[dish]!;
+            after.dogDays += parts[dish]!;
+            after.kgDays += kg * parts[dish]!;
+          }
+          return after;
+        }),
+      );
+    }
+    return sums[count]!;
+  };
+  return {
+    dogs: dogs.length,
+    over: (count) => {
+      const whole = Math.floor(count);
+      const part = count - whole;
+      const from = upTo(whole);
+      if (part === 0) return from;
+      const to = upTo(whole + 1);
+      const between = (dish: number, figure: keyof DishDemand) =>
+        from[dish]![figure] + part * (to[dish]![figure] - from[dish]![figure]);
+      return dishes.map((_, dish) => ({
+        need: between(dish, 'need'),
+        dogDays: between(dish, 'dogDays'),
+        kgDays: between(dish, 'kgDays'),
+      }));
+    },
+    byDog: (count) =>
+      dogs.map((dog, index) => {
+        const own = Array.from({ length: count }, (_, day) => dayAt(day)[index]!);
+        return {
+          dogId: dog.id,
+          name: dog.name,
+          byDay: own.map((day) => day.kcal.reduce((sum, kcal) => sum + kcal, 0)),
+          byDish: dishes.map((_, dish) => own.reduce((sum, day) => sum + day.kcal[dish]!, 0)),
+        };
+      }),
+  };
+}

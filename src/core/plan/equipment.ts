@@ -1,0 +1,44 @@
+import { z } from 'zod';
+import { writeGrams, writeNumber } from '../quantity/write';
+
+export const VESSEL_KINDS = ['pot', 'pressure cooker', 'slow cooker', 'oven trays'] as const;
+export const DRYER_KINDS = ['dehydrator', 'freeze-dryer'] as const;
+export const EQUIPMENT_KINDS = [...VESSEL_KINDS, 'container', ...DRYER_KINDS] as const;
+export type VesselKind = (typeof VESSEL_KINDS)[number];
+export type EquipmentKind = (typeof EQUIPMENT_KINDS)[number];
+
+/**
+ * A thing of the kitchen that limits a plan: a vessel with its volume (oven trays with the g on each), a container by
+ * volume or weight, a dryer with the g on each tray.
+ */
+export interface Equipment {
+  readonly id: number;
+  readonly kind: EquipmentKind;
+  readonly name: string;
+  readonly millilitres?: number;
+  /** g of one filling, or on one tray. */
+  readonly grams?: number;
+  /** How many of them there are: pots of this size, containers, trays. */
+  readonly count: number;
+}
+
+export const isVessel = (thing: Pick<Equipment, 'kind'>): boolean =>
+  (VESSEL_KINDS as readonly string[]).includes(thing.kind);
+export const isDryer = (thing: Pick<Equipment, 'kind'>): boolean =>
+  (DRYER_KINDS as readonly string[]).includes(thing.kind);
+
+/** How much one of it takes: "7 L", "700 mL", "450 g". */
+export function sizeOf({ grams, millilitres = 0 }: Pick<Equipment, 'grams' | 'millilitres'>): string {
+  if (grams !== undefined) return writeGrams(grams);
+  return millilitres >= 2000 ? `${writeNumber(millilitres / 1000, 2)} L` : `${writeNumber(millilitres, 0)} mL`;
+}
+
+/** A thing of the kitchen as typed; shared by the form and the action. */
+export const equipmentEntrySchema = z.object({
+  kind: z.enum(EQUIPMENT_KINDS),
+  name: z.string().max(60),
+  /** "7 L", "700 mL", "450 g". */
+  size: z.string().max(30),
+  count: z.string().max(10),
+});
+export type EquipmentEntry = Readonly<z.infer<typeof equipmentEntrySchema>>;

@@ -1,0 +1,115 @@
+import { energyOf, type EnergyFactors } from '../nutrition/energy';
+import { boughtAt, linesOfWeights, type At } from '../recipe/bases';
+import { batchLines } from '../recipe/recipe';
+import type { WrittenLine } from '../recipe/written';
+import { guessYield, type YieldGuess } from './predict';
+import { roomOf, type Room } from './volume';
+
+/** What the amounts of a recipe's lines come to. */
+export interface Figures {
+  readonly kcal: number;
+  /** g of all that goes in, bowl lines left out. */
+  readonly inPot: number;
+  /** g of finished food, as predicted: the likely figure, and how low and high it may be. */
+  readonly finished: number;
+  readonly finishedLow: number;
+  readonly finishedHigh: number;
+  /** Of each component what goes into its vessel: mL of room, and g. */
+  readonly rooms: readonly number[];
+  readonly weights: readonly number[];
+  /** g of each written line, as bought. */
+  readonly bought: readonly number[];
+}
+
+/** What is asked about a recipe, whatever its amounts. */
+export interface Measured {
+  readonly written: readonly WrittenLine[];
+  readonly components: number;
+  readonly guess: YieldGuess;
+  /** The room of each line, raw. */
+  readonly room: readonly Room[];
+  readonly factors: EnergyFactors;
+}
+
+/** A recipe made ready to be planned with. `pots` are this kitchen's weighed ones: what was there of each g that went in. */
+export const measuredRecipe = (
+  written: readonly WrittenLine[],
+  pots: readonly number[],
+  factors: EnergyFactors,
+): Measured => ({
+  written,
+  components: 1 + Math.max(0, ...written.map((line) => line.component ?? 0)),
+  guess: guessYield(written, pots),
+  room: written.map(roomOf),
+  factors,
+});
+
+/** The figures of given amounts: g bought of each written line. */
+export function figuresOf(recipe: Measured, bought: readonly number[]): Figures {
+  const lines = batchLines(linesOfWeights(recipe.written, bought));
+  const rooms = Array.from({ length: recipe.components }, () => 0);
+  const weights = [...rooms];
+  recipe.written.forEach((line, index) => {
+    if (line.moment !== 'cook' && line.moment !== 'off heat') return;
+    const place = line.component ?? 0;
+    // Peel and core come off before; bones go into the vessel and are strained out afterwards.
+    const goesIn = bought[index]! * (line.strained ? 1 : 1 - line.refuse);
+    weights[place]! += goesIn;
+    rooms[place]! += goesIn * recipe.room[index]!.mlPerGram;
+  });
+  const kept = (which: 'likely' | 'low' | 'high') =>
+    lines.reduce((sum, line) => sum + line.grams * recipe.guess.lines[line.line]![which], 0);
+  return {
+    kcal: energyOf(lines, recipe.factors),
+    inPot: lines.reduce((sum, line) => sum + line.grams, 0),
+    finished: kept('likely'),
+    finishedLow: kept('low'),
+    finishedHigh: kept('high'),
+    rooms,
+    weights,
+    bought,
+  };
+}
+
+/** The figures of a recipe as a sum of parts: each unit of scale, dog-day, kg-day, and load of a component. */
+export interface FigureParts {
+  readonly perScale: Figures;
+  readonly perDogDay: Figures;
+  readonly perKgDay: Figures;
+  readonly perLoad: readonly Figures[];
+}
+
+/** Every basis is linear in what it is bound to, so that four kinds of parts tell a recipe at any amounts. */
+export function partsOf(recipe: Measured, choices: At['choices']): FigureParts {
+  const none = { scale: 0, dogDays: 0, kgDays: 0, loads: Array.from({ length: recipe.components }, () => 0), choices };
+  const at = (over: Partial<At>) => figuresOf(recipe, boughtAt(recipe.written, { ...none, ...over }));
+  return {
+    perScale: at({ scale: 1 }),
+    perDogDay: at({ dogDays: 1 }),
+    perKgDay: at({ kgDays: 1 }),
+    perLoad: none.loads.map((_, place) => at({ loads: none.loads.map((__, other) => (other === place ? 1 : 0)) })),
+  };
+}
+
+/** The parts put together: the figures of a recipe at so much of each. */
+export function figuresAt(parts: FigureParts, at: At): Figures {
+  const terms: readonly (readonly [number, Figures])[] = [
+    [at.scale, parts.perScale],
+    [at.dogDays, parts.perDogDay],
+    [at.kgDays, parts.perKgDay],
+    ...parts.perLoad.map((own, place) => [at.loads[place] ?? 1, own] as const),
+  ];
+  const sum = (of: (figures: Figures) => number) => terms.reduce((total, [times, own]) => total + times * of(own), 0);
+  const each = (of: (figures: Figures) => readonly number[]) =>
+    of(parts.perScale).map((_, index) => sum((figures) => of(figures)[index]!));
+  return {
+    kcal: sum(({ kcal }) => kcal),
+    inPot: sum(({ inPot }) => inPot),
+    finished: sum(({ finished }) => finished),
+    finishedLow: sum(({ finishedLow }) => finishedLow),
+    finishedHigh: sum(({ finishedHigh }) => finishedHigh),
+    rooms: each(({ rooms }) => rooms),
+    weights: each(({ weights }) => weights),
+    bought: each(({ bought }) => bought),
+  };
+}

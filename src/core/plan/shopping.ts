@@ -1,0 +1,112 @@
+import type { LocalDate } from '../calendar/local-date';
+import { addDays } from '../calendar/local-date';
+import { isWater } from '../food/food';
+import type { Explanation } from '../explanation';
+import { grams, type Grams, type UnitSet } from '../quantity/units';
+import { writeFraction, writeGrams, writeNumber, writeSum } from '../quantity/write';
+import type { WrittenLine } from '../recipe/written';
+import type { Quantity } from '../quantity/quantity';
+import { kitchenMeasure } from './kitchen-measure';
+import { packOf } from './rounding';
+
+/** Where an ingredient is fetched from. */
+export const FETCHED_FROM = ['shop', 'freezer', 'cupboard'] as const;
+export type FetchedFrom = (typeof FETCHED_FROM)[number];
+
+/** One thing to buy or to take out, merged over all recipes of a plan. */
+export interface ShoppingItem {
+  /** The key of its food. */
+  readonly key: string;
+  readonly name: string;
+  readonly grams: Grams;
+  /** In kitchen units; absent where that is the g themselves. */
+  readonly measure: string | undefined;
+  /** "14 packs of 500 g", where this kitchen has said how it is sold. */
+  readonly packs: string | undefined;
+  /** g in one of them. */
+  readonly packGrams: number | undefined;
+  readonly recipes: readonly string[];
+}
+
+interface BoughtLine {
+  readonly recipe: string;
+  readonly line: WrittenLine & { readonly quantity: Quantity };
+  readonly grams: number;
+}
+
+/**
+ * What is bought or taken out for a plan: the lines of all its recipes, the same food once, most first. Tap water is
+ * not bought. Source: arithmetic; kitchen measures common practice, no source.
+ */
+export function shoppingList(bought: readonly BoughtLine[], set: UnitSet): ShoppingItem[] {
+  const byFood = new Map<string, BoughtLine[]>();
+  for (const each of bought) {
+    const { food } = each.line.source;
+    if (isWater(food) || !(each.grams > 0)) continue;
+    byFood.set(food.ndb, [...(byFood.get(food.ndb) ?? []), each]);
+  }
+  return [...byFood]
+    .map(([key, lines]): ShoppingItem => {
+      const { line } = lines[0]!;
+      const mass = grams(lines.reduce((sum, each) => sum + each.grams, 0));
+      const { quantity, source, grams: unscaledGrams } = line;
+      const kitchen = kitchenMeasure({ grams: mass, unscaledGrams, quantity }, source.food, source.measures, set);
+      const pack = packOf(source.measures);
+      const packs = pack === undefined ? 0 : Math.ceil(mass / pack - 1e-9);
+      return {
+        key,
+        name: line.preparation ?? source.food.name,
+        grams: mass,
+        measure: kitchen.byWeight && set === 'metric' ? undefined : kitchen.text,
+        packs: pack === undefined ? undefined : `${packs} ${packs === 1 ? 'pack' : 'packs'} of ${writeGrams(pack)}`,
+        packGrams: pack,
+        recipes: [...new Set(lines.map((each) => each.recipe))],
+      };
+    })
+    .sort((a, b) => b.grams - a.grams);
+}
+
+/** When the cook begins until the household says otherwise (common practice, no source). */
+export const COOK_HOUR = 10;
+
+/** When frozen food is moved to the fridge so that it has thawed when the cook begins. */
+export interface TakeOut {
+  readonly day: LocalDate;
+  readonly hour: number;
+  readonly explanation: Explanation;
+}
+
+/**
+ * When to move frozen food to the fridge: about 12 h for each kg that lies in one piece (2 kg a day), at least
+ * overnight. Packs thaw beside each other.
+ *
+ * Takes the g in one piece and the cook day. Source: handbook 10 (24 h for 2 kg, overnight for a day's pack).
+ */
+export function takeOutBy(piece: number, cookDay: LocalDate): TakeOut {
+  const hours = Math.max(12, Math.ceil((piece / 2000) * 24));
+  const back = Math.ceil((hours - COOK_HOUR) / 24);
+  return {
+    day: addDays(cookDay, -back),
+    hour: COOK_HOUR + back * 24 - hours,
+    explanation: {
+      title: `Thawed in the fridge in ${hours} h`,
+      steps: [
+        { what: 'in one piece', sum: writeSum(piece) },
+        { what: '24 h for 2 kg, at least overnight (12 h)', sum: `${writeNumber(hours, 0)} h` },
+        { what: 'cooked from', sum: `${COOK_HOUR}:00` },
+      ],
+      source: 'Thawing in the fridge: USDA, about 24 h for 2 kg. The hour of cooking is ours.',
+    },
+  };
+}
+
+/** Frozen food of which nobody has said how it is packed is taken to lie in pieces of 2 kg at most (common practice, no source). */
+const LARGEST_PIECE = 2000;
+
+/** When a thing of the list is to be out of the freezer. */
+export const thawOf = (item: Pick<ShoppingItem, 'grams' | 'packGrams'>, cookDay: LocalDate): TakeOut =>
+  takeOutBy(Math.min(item.grams, item.packGrams ?? LARGEST_PIECE), cookDay);
+
+/** A number of things as it is said: "2½ trays". */
+export const writeCountOf = (count: number, one: string, many: string): string =>
+  `${writeFraction(count, 2)} ${count > 1 ? many : one}`;

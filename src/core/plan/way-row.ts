@@ -1,0 +1,27 @@
+import type { Explanation } from '../explanation';
+import { writeNumber } from '../quantity/write';
+import type { TypedBinding } from './binding-entry';
+
+/** One way of saying a plan: its figure, how much of a limit it uses, and what would bind the plan by it. */
+export interface WayRow {
+  readonly key: string;
+  readonly label: string;
+  readonly said: string;
+  /** What is beside the figure and matters less. */
+  readonly note?: string;
+  /** The part of what there is that the plan uses; above 1 it is over. Absent where nothing limits it. */
+  readonly used?: number;
+  /** Of the days, the part that the fridge keeps. */
+  readonly fridgePart?: number;
+  readonly over: boolean;
+  readonly binds: boolean;
+  readonly bind: Partial<TypedBinding>;
+  readonly why: Explanation;
+}
+
+/** A volume in the household's large unit: litres to a tenth. */
+export const writeLitres = (millilitres: number): string => `${writeNumber(millilitres / 1000, 1)} L`;
+
+/** "1 day", "7 days". */
+export const many = (count: number, one: string, more = `${one}s`) =>
+  `${writeNumber(count, 0)} ${count === 1 ? one : more}`;

@@ -1,0 +1,159 @@
+import { writeGrams, writeNumber, writeSum } from '../quantity/write';
+import type { PlanAnswer, PlannedDish } from './answer';
+import { containersOf } from './bind';
+import { readAmount, type TypedBinding } from './binding-entry';
+import { isDryer, sizeOf, type Equipment } from './equipment';
+import type { PlanGround } from './ground';
+import { writeCountOf } from './shopping';
+import { HEADSPACE } from './to-plan';
+import { many, writeLitres, type WayRow } from './way-row';
+
+/** The vesselfuls of each component. */
+export function potRows({ dishes }: PlanAnswer, typed: TypedBinding): WayRow[] {
+  return dishes.flatMap((dish) =>
+    dish.bound.loads.flatMap((loads, place): WayRow[] => {
+      const vessel = dish.read.vessels[place];
+      if (!loads?.ok || !vessel) return [];
+      const { loads: count, full, explanation } = loads.value;
+      return [
+        {
+          key: `pot-${dish.read.recipeId}-${place}`,
+          label: nameOfLoad(dish, place, dishes.length > 1, vessel),
+          said: `${many(count, count === 1 ? 'load' : 'even load')}, ${writeNumber(full * 100, 0)} % full`,
+          used: full,
+          over: false,
+          binds: typed.by === 'potfuls',
+          bind: { by: 'potfuls', count: String(count) },
+          why: explanation,
+        },
+      ];
+    }),
+  );
+}
+
+/** A vessel with its size and, where there are several, what is cooked in it. */
+function nameOfLoad(dish: PlannedDish, place: number, several: boolean, vessel: Equipment): string {
+  const size = vessel.millilitres === undefined ? '' : `, ${writeLitres(vessel.millilitres)}`;
+  const of = [
+    ...(dish.read.vessels.length > 1 ? [dish.read.of.components[place]?.name ?? ''] : []),
+    ...(several ? [dish.read.of.mark.word] : []),
+  ].filter(Boolean);
+  return `${vessel.name}${size}${of.length > 0 ? `: ${of.join(', ')}` : ''}`;
+}
+
+/** What one filling of a container takes in g; undefined where only its volume is known and no cup was weighed. */
+function fillingOf(container: Pick<Equipment, 'grams' | 'millilitres'>, { dishes }: PlanAnswer): number | undefined {
+  if (container.grams !== undefined) return container.grams;
+  if (container.millilitres === undefined || dishes.some((dish) => dish.read.mlPerGram === undefined)) return undefined;
+  const finished = dishes.reduce((total, dish) => total + dish.bound.figures.finished, 0);
+  const volume = dishes.reduce((total, dish) => total + dish.bound.figures.finished * dish.read.mlPerGram!, 0);
+  return (container.millilitres * finished) / volume;
+}
+
+/** The containers of the household, and those that bind the plan. */
+export function containerRows(answer: PlanAnswer, typed: TypedBinding, ground: PlanGround): WayRow[] {
+  const read = readAmount(typed.size, ground.set, 'size', '');
+  const asked = typed.by === 'containers' && read.ok ? { name: 'containers', ...read.value } : undefined;
+  const own = ground.equipment.filter((thing) => thing.kind === 'container');
+  const same = (thing: Equipment) =>
+    asked !== undefined && ('grams' in asked ? thing.grams === asked.grams : thing.millilitres === asked.millilitres);
+  const kinds: (Pick<Equipment, 'name' | 'grams' | 'millilitres'> & { readonly count?: number })[] = [
+    ...own,
+    ...(asked && !own.some(same) ? [asked] : []),
+    ...(own.length === 0 && !asked ? [{ name: 'containers', grams: 450 }] : []),
+  ];
+  return kinds.flatMap((thing): WayRow[] => {
+    const filling = fillingOf(thing, answer);
+    if (filling === undefined) return [];
+    const { all, full, left } = containersOf(answer.bound.finished, filling);
+    const size = sizeOf(thing);
+    return [
+      {
+        key: `container-${thing.name}-${size}`,
+        label: `${thing.name} of ${size}`,
+        said: thing.count === undefined ? many(all, 'container') : `${all} of ${thing.count}`,
+        ...(all > full ? { note: `the last with ${writeGrams(left)}` } : {}),
+        ...(thing.count === undefined ? {} : { used: all / thing.count }),
+        over: thing.count !== undefined && all > thing.count,
+        binds: typed.by === 'containers' && typed.size.trim() === size,
+        bind: { by: 'containers', count: String(Math.max(1, all)), size },
+        why: {
+          title: `${many(all, 'container')} of ${size}`,
+          steps: [
+            { what: 'one filling', sum: writeGrams(filling) },
+            { what: 'finished food', sum: writeSum(answer.bound.finished) },
+            { what: 'full ones', sum: writeNumber(full, 0) },
+            { what: 'left for a short one', sum: writeGrams(left) },
+          ],
+          source: thing.grams === undefined ? 'By the cup of this food that you weighed.' : 'Arithmetic.',
+        },
+      },
+    ];
+  });
+}
+
+/** What the freezer is asked for. */
+export function freezerRow({ keeping, bound }: PlanAnswer, typed: TypedBinding): WayRow {
+  const { room, free, freezeDays } = keeping;
+  const over = free !== undefined && room > free;
+  const frozen = bound.dishes.reduce((total, dish) => total + dish.frozen, 0);
+  return {
+    key: 'freezer',
+    label: 'freezer',
+    said:
+      free === undefined
+        ? writeLitres(room)
+        : `${writeLitres(room)} of ${writeLitres(free)} free${over ? `, over by ${writeLitres(room - free)}` : ''}`,
+    note:
+      free === undefined
+        ? 'its size is not known: say it under Household'
+        : freezeDays !== undefined && freezeDays > 1
+          ? `freezes over ${freezeDays} days`
+          : '',
+    ...(free === undefined ? {} : { used: free === 0 ? (room > 0 ? 9 : 0) : room / free }),
+    over,
+    binds: typed.by === 'freezer',
+    bind: { by: 'freezer', space: writeLitres(free ?? room) },
+    why: {
+      title: `${writeLitres(room)} in the freezer`,
+      steps: [
+        { what: 'that the fridge does not keep', sum: writeSum(frozen) },
+        { what: 'headspace, and mL in a g', sum: `× ${HEADSPACE}, by a weighed cup or 1 mL a g` },
+        ...(free === undefined ? [] : [{ what: 'free in the freezer', sum: writeLitres(free) }]),
+        ...(freezeDays === undefined ? [] : [{ what: 'at 0.9 kg for each 28 L a day', sum: many(freezeDays, 'day') }]),
+      ],
+      source: 'Fridge days: yours (USDA 3–4). Headspace a tenth; freezing 0.9–1.4 kg for each 28 L a day (NCHFP).',
+    },
+  };
+}
+
+/** The trays and cycles of each dryer, were all of it dried. */
+export function dryerRows({ bound }: PlanAnswer, typed: TypedBinding, ground: PlanGround): WayRow[] {
+  return ground.equipment.filter(isDryer).map((dryer) => {
+    const perTray = dryer.grams ?? 1;
+    const trays = bound.finished / perTray;
+    const cycles = Math.max(1, Math.ceil(trays / dryer.count - 1e-9));
+    return {
+      key: `dryer-${dryer.id}`,
+      label: `${dryer.name}, ${many(dryer.count, 'tray')}`,
+      said: `${writeCountOf(trays, 'tray', 'trays')} of ${writeGrams(perTray)}`,
+      note: many(cycles, 'cycle'),
+      used: trays / dryer.count,
+      over: cycles > 1,
+      binds: typed.by === 'trays',
+      bind: { by: 'trays', count: String(Math.max(1, Math.round(trays))), size: writeGrams(perTray) },
+      why: {
+        title: `${many(cycles, 'cycle')} of ${dryer.name}`,
+        steps: [
+          { what: 'all of it dried', sum: writeSum(bound.finished) },
+          { what: 'on one tray', sum: writeGrams(perTray) },
+          {
+            what: 'trays at once',
+            sum: `${writeNumber(trays, 2)} ÷ ${dryer.count} → ${many(cycles, 'cycle')}`,
+          },
+        ],
+        source: 'Your own figures of the dryer.',
+      },
+    };
+  });
+}

@@ -1,0 +1,186 @@
+import { eq } from 'drizzle-orm';
+import type { LineEntry } from '@/core/recipe/entry-schema';
+import { plainDish, plainPlan, type PlanEntry } from '@/core/plan/plan-entry';
+import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
+import { TWENTY_KILOS } from '../fixtures/worked-path';
+import { readBatch } from '../repositories/batches';
+import { readEquipment } from '../repositories/equipment';
+import { readPlaces } from '../repositories/household';
+import { readPlanItems, readPlans, readStoredPlan } from '../repositories/plans';
+import { readPlannedLines } from '../repositories/planned';
+import { planDog } from '../schema/batches';
+import { startCooking } from './batches';
+import { saveDog } from './dogs';
+import { removeEquipment, saveEquipment, sizePlace } from './kitchen';
+import { dropPlan, savePlan, setPlanItem } from './plans';
+import { saveRecipe } from './recipes';
+import { saveMeasure } from './supplies';
+
+let house: TestHouse;
+let ids: { dogId: number; goat: number; venison: number };
+
+const FIRST = '2026-11-26';
+const line = (amount: string, ndb: string, part: LineEntry['part']): LineEntry => ({
+  amount,
+  ndb,
+  part,
+  moment: 'cook',
+});
+
+beforeEach(async () => {
+  house = await freshHouse('2026-11-25T12:00:00Z');
+  const recipe = async (name: string, meat: string) =>
+    valueOf(
+      await house.run((context) =>
+        saveRecipe(context, {
+          entry: {
+            name,
+            lines: [
+              line('1 kg', meat, 'muscle'),
+              line('300 g', '20005', 'carbohydrate'),
+              line('2 large', '01123', 'egg'),
+              line('800 g', '14411', 'liquid'),
+            ],
+          },
+        }),
+      ),
+    ).recipeId;
+  ids = {
+    dogId: valueOf(await house.run((context) => saveDog(context, { entry: TWENTY_KILOS }))).dogId,
+    goat: await recipe('Goat', '17168'),
+    venison: await recipe('Venison', '17343'),
+  };
+});
+
+const entryOf = (over: Partial<PlanEntry> = {}) => plainPlan(ids.goat, [ids.dogId], FIRST, over);
+const keep = async (over: Partial<PlanEntry> = {}, planId?: number) =>
+  house.run((context) => savePlan(context, { entry: entryOf(over), ...(planId ? { planId } : {}) }));
+const batchOf = async (id: number) => (await readBatch(house.db, id, '4-9-4'))!;
+
+test('one recipe for the mornings and one for the evenings: two batches, each for its own meals', async () => {
+  const { planId, batchIds } = valueOf(
+    await keep({
+      dishes: [
+        { ...plainDish(ids.goat), meals: 'mornings' },
+        { ...plainDish(ids.venison), meals: 'evenings' },
+      ],
+    }),
+  );
+  expect(batchIds).toHaveLength(2);
+  const [goat, venison] = await Promise.all(batchIds.map(batchOf));
+  expect([goat!.recipeName, venison!.recipeName]).toEqual(['Goat', 'Venison']);
+  expect(goat!.filling).toMatchObject({ dish: 0, dishes: [{ meals: 'mornings' }, { meals: 'evenings' }] });
+  const [row] = await house.db.select().from(planDog).where(eq(planDog.planId, planId));
+  // A neutered adult of 20 kg: 1059.2 kcal a day (issue 2), for a week.
+  expect(row!.kcal).toBeCloseTo(7 * 1059.2, 0);
+});
+
+test('a kept plan is changed until it is cooked; its batches keep their ids, and a copy stays open', async () => {
+  const { planId, batchIds } = valueOf(await keep());
+  const before = (await batchOf(batchIds[0]!)).scale;
+  const changed = valueOf(
+    await keep(
+      { dishes: [plainDish(ids.goat), plainDish(ids.venison)], binding: { ...entryOf().binding, days: '14' } },
+      planId,
+    ),
+  );
+  expect(changed.planId).toBe(planId);
+  expect(changed.batchIds[0]).toBe(batchIds[0]);
+  expect((await batchOf(batchIds[0]!)).scale / before).toBeCloseTo(1, 6);
+  const back = valueOf(await keep({}, planId));
+  expect(back.batchIds).toEqual(batchIds);
+  expect((await readStoredPlan(house.db, planId))!.batches).toHaveLength(1);
+
+  const { takes } = await readPlannedLines(house.db, house.reference, await batchOf(batchIds[0]!));
+  valueOf(
+    await house.run((context) =>
+      startCooking(context, { batchId: batchIds[0]!, grams: takes.map((take) => Math.round(take.bought)) }),
+    ),
+  );
+  expect(await keep({}, planId)).toMatchObject({
+    ok: false,
+    problems: [{ message: expect.stringContaining('being cooked already') }],
+  });
+  expect((await house.run((context) => dropPlan(context, { planId }))).ok).toBe(false);
+  expect((await readStoredPlan(house.db, planId))!.open).toBe(false);
+  expect(valueOf(await keep()).planId).not.toBe(planId);
+});
+
+test('rounded amounts and a swapped food are what is weighed out', async () => {
+  const { batchIds } = valueOf(
+    await keep({ rounded: true, dishes: [{ ...plainDish(ids.goat), swaps: { 0: '17343' } }] }),
+  );
+  const { takes } = await readPlannedLines(house.db, house.reference, await batchOf(batchIds[0]!));
+  expect(takes[0]!.written.source.food.ndb).toBe('17343');
+  const eggs = takes[2]!.bought / 50;
+  expect(eggs).toBeCloseTo(Math.round(eggs), 9);
+  expect(takes[0]!.bought % 5).toBeCloseTo(0, 9);
+});
+
+test('the list is ticked, says where a thing is fetched from, and a tick is taken back', async () => {
+  const { planId } = valueOf(await keep());
+  const say = async (ticked: boolean, fetchedFrom: 'shop' | 'freezer') =>
+    valueOf(await house.run((context) => setPlanItem(context, { planId, foodKey: '17168', fetchedFrom, ticked })));
+  await say(false, 'freezer');
+  await say(true, 'freezer');
+  expect(await readPlanItems(house.db, planId)).toEqual([{ foodKey: '17168', fetchedFrom: 'freezer', ticked: true }]);
+  await say(false, 'shop');
+  expect((await readPlanItems(house.db, planId))[0]).toMatchObject({ fetchedFrom: 'shop', ticked: false });
+  expect(
+    (
+      await house.run((context) =>
+        setPlanItem(context, { planId: 99, foodKey: 'x', fetchedFrom: 'shop', ticked: true }),
+      )
+    ).ok,
+  ).toBe(false);
+});
+
+test('a plan that is put away is gone, and nothing half is kept of one that is refused', async () => {
+  const { planId } = valueOf(await keep());
+  valueOf(await house.run((context) => dropPlan(context, { planId })));
+  expect(await readStoredPlan(house.db, planId)).toBeUndefined();
+  expect((await keep({ dogIds: [] })).ok).toBe(false);
+  expect((await keep({ dishes: [plainDish(ids.goat), plainDish(ids.goat)] })).ok).toBe(false);
+  expect(await readPlans(house.db, 9)).toEqual([]);
+});
+
+test('the vessel limits the plan: what cannot fit is refused before anything is bought', async () => {
+  const entry = { kind: 'pot', name: 'thimble', size: '20 mL', count: '1' } as const;
+  const { id } = valueOf(await house.run((context) => saveEquipment(context, { entry })));
+  expect(await keep()).toMatchObject({ ok: false, problems: [{ field: 'vessel' }] });
+  valueOf(await house.run((context) => saveEquipment(context, { id, entry: { ...entry, size: '12 L' } })));
+  expect((await keep()).ok).toBe(true);
+  valueOf(await house.run((context) => removeEquipment(context, { id })));
+  expect(await readEquipment(house.db)).toEqual([]);
+});
+
+test('a pack as sold is remembered for a food, and bought whole', async () => {
+  valueOf(await house.run((context) => saveMeasure(context, { ndb: '17168', unit: 'pack', weight: '500 g' })));
+  const { batchIds } = valueOf(await keep({ rounded: true }));
+  const { takes } = await readPlannedLines(house.db, house.reference, await batchOf(batchIds[0]!));
+  expect(takes[0]!.bought % 500).toBeCloseTo(0, 9);
+});
+
+test.each([
+  [{ kind: 'pot', name: '', size: '7 L', count: '1' }, 'name'],
+  [{ kind: 'pot', name: 'pot', size: '7 kg', count: '1' }, 'size'],
+  [{ kind: 'pot', name: 'pot', size: '', count: '1' }, 'size'],
+  [{ kind: 'freeze-dryer', name: 'dryer', size: '7 L', count: '4' }, 'size'],
+  [{ kind: 'container', name: 'tub', size: '700 mL', count: '0' }, 'count'],
+] as const)('%j is refused at its field', async (entry, field) => {
+  expect(await house.run((context) => saveEquipment(context, { entry }))).toMatchObject({
+    ok: false,
+    problems: [{ field }],
+  });
+  expect(await readEquipment(house.db)).toEqual([]);
+});
+
+test('a freezer has a size, which can be made unknown again', async () => {
+  const freezer = (await readPlaces(house.db)).find((place) => place.kind === 'freezer')!;
+  const size = (text: string) => house.run((context) => sizePlace(context, { id: freezer.id, size: text }));
+  valueOf(await size('60 L'));
+  expect((await readPlaces(house.db)).find((place) => place.id === freezer.id)!.capacityMl).toBe(60_000);
+  expect(await size('60 kg')).toMatchObject({ ok: false, problems: [{ field: `place-${freezer.id}` }] });
+  valueOf(await size(''));
+  expect((await readPlaces(house.db)).find((place) => place.id === freezer.id)!.capacityMl).toBeNull();
+});

@@ -1,0 +1,108 @@
+import 'server-only';
+import { and, eq, inArray, isNull } from 'drizzle-orm';
+import { sum } from '@/core/plan/scale';
+import { answerPlan } from '@/core/plan/answer';
+import type { PlanEntry } from '@/core/plan/plan-entry';
+import type { FetchedFrom } from '@/core/plan/shopping';
+import { standingAgainst } from '@/core/plan/stops';
+import { sayHazard } from '@/core/recipe/hazards';
+import { batch, plan, planDog, planItem } from '../schema/batches';
+import { readPlanGround } from '../repositories/plan-ground';
+import { readStoredPlan } from '../repositories/plans';
+import { readLatestVersion } from '../repositories/recipes';
+import { need, Refusal, refuse, type Context } from './run';
+
+export interface PlanInput {
+  readonly entry: PlanEntry;
+  /** The plan that is changed; without one a new plan is made. */
+  readonly planId?: number;
+}
+
+/**
+ * Keeps a plan: a batch of each of its recipes, with their amounts. A kept plan may be changed until the first of its
+ * batches is cooked; its batches keep their ids as far as they go.
+ */
+export async function savePlan(
+  context: Context,
+  { entry, planId }: PlanInput,
+): Promise<{ planId: number; batchIds: number[] }> {
+  const { tx, now } = context;
+  const before = planId === undefined ? undefined : await readStoredPlan(tx, planId);
+  if (planId !== undefined) {
+    if (!before) refuse('This plan is not here any more.');
+    if (!before!.open) refuse('Something of this plan is being cooked already: it stands. Copy it to plan anew.');
+  }
+  const ground = await readPlanGround(context, entry);
+  const answer = need(answerPlan(ground, entry));
+  const { stops, cautions } = standingAgainst(ground, answer);
+  if (stops.length > 0) throw new Refusal(...stops);
+  for (const hazard of cautions)
+    if (!entry.seen.includes(hazard.id)) refuse(`Look first at ${sayHazard(hazard)}`, 'seen');
+
+  const values = {
+    firstDay: answer.read.firstDay,
+    cookDay: answer.read.cookDay,
+    days: answer.days,
+    exactDays: answer.bound.days,
+    entry,
+  };
+  const id =
+    before?.id ??
+    (
+      await tx
+        .insert(plan)
+        .values({ ...values, createdAt: now })
+        .returning()
+    )[0]!.id;
+  if (before) {
+    await tx.update(plan).set(values).where(eq(plan.id, id));
+    await tx.delete(planDog).where(eq(planDog.planId, id));
+  }
+  await tx.insert(planDog).values(answer.needs.map(({ dogId, byDay }) => ({ planId: id, dogId, kcal: sum(byDay) })));
+  const batchIds: number[] = [];
+  for (const [index, { read, bound, amounts }] of answer.dishes.entries()) {
+    const version = (await readLatestVersion(tx, context.reference, read.recipeId))!;
+    const row = {
+      planId: id,
+      versionId: version.id,
+      scale: bound.at.scale,
+      choices: read.entry.choices ?? null,
+      swaps: read.entry.swaps ?? null,
+      amounts: [...amounts],
+    };
+    const old = before?.batches[index];
+    const [kept] = old
+      ? await tx.update(batch).set(row).where(eq(batch.id, old.id)).returning({ id: batch.id })
+      : await tx
+          .insert(batch)
+          .values({ ...row, createdAt: now })
+          .returning({ id: batch.id });
+    batchIds.push(kept!.id);
+  }
+  const left = (before?.batches ?? []).slice(answer.dishes.length).map((each) => each.id);
+  if (left.length > 0) await tx.update(batch).set({ droppedAt: now }).where(inArray(batch.id, left));
+  return { planId: id, batchIds };
+}
+
+/** Puts away what of a plan was not cooked yet. */
+export async function dropPlan({ tx, now }: Context, input: { planId: number }): Promise<void> {
+  const stored = (await readStoredPlan(tx, input.planId)) ?? refuse('This plan is not here any more.');
+  if (!stored.open) refuse('Something of this plan is being cooked already: it stands.');
+  await tx
+    .update(batch)
+    .set({ droppedAt: now })
+    .where(and(eq(batch.planId, input.planId), isNull(batch.startedAt)));
+}
+
+/** Ticks a thing of a plan's list, or says where it is fetched from. */
+export async function setPlanItem(
+  { tx, now }: Context,
+  input: { planId: number; foodKey: string; fetchedFrom: FetchedFrom; ticked: boolean },
+): Promise<void> {
+  if (!(await readStoredPlan(tx, input.planId))) refuse('This plan is not here any more.');
+  const row = { fetchedFrom: input.fetchedFrom, tickedAt: input.ticked ? now : null };
+  await tx
+    .insert(planItem)
+    .values({ planId: input.planId, foodKey: input.foodKey, ...row })
+    .onConflictDoUpdate({ target: [planItem.planId, planItem.foodKey], set: row });
+}

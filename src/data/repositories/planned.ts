@@ -1,0 +1,36 @@
+import 'server-only';
+import type { Quantity } from '@/core/quantity/quantity';
+import { grams, type Grams } from '@/core/quantity/units';
+import { boughtAt, takenOf } from '@/core/recipe/bases';
+import { withSwaps } from '@/core/plan/substitute';
+import type { WrittenLine } from '@/core/recipe/written';
+import type { Tx } from '../database';
+import type { Reference } from '../reference/reference';
+import type { StoredBatch } from './batches';
+import { readHousehold } from './household';
+import { readPantry } from './pantry';
+import { readVersions } from './recipes';
+
+export interface PlannedLines {
+  /** The recipe's lines, with what takes the place of some. */
+  readonly written: readonly (WrittenLine & { readonly quantity: Quantity })[];
+  /** g bought of each. */
+  readonly bought: readonly Grams[];
+  /** Those of which something is bought. */
+  readonly takes: readonly {
+    readonly written: WrittenLine & { readonly quantity: Quantity };
+    readonly bought: Grams;
+  }[];
+}
+
+/** The lines of a batch as they were planned. */
+export async function readPlannedLines(tx: Tx, reference: Reference, batch: StoredBatch): Promise<PlannedLines> {
+  const [version] = await readVersions(tx, reference, [batch.versionId]);
+  const { energyFactors } = await readHousehold(tx);
+  const { knownOf } = await readPantry(tx, reference);
+  const swapped = withSwaps(version!.written, batch.swaps, knownOf, energyFactors);
+  if (!swapped.ok) throw new Error(`batch ${batch.id}: ${swapped.problem.message}`);
+  const written = swapped.value;
+  const bought = batch.amounts?.map(grams) ?? boughtAt(written, batch.at);
+  return { written, bought, takes: takenOf(written, bought) };
+}

@@ -1,0 +1,77 @@
+import 'server-only';
+import { asc, desc, eq, inArray, isNull, and } from 'drizzle-orm';
+import type { LocalDate } from '@/core/calendar/local-date';
+import type { PlanEntry } from '@/core/plan/plan-entry';
+import type { FetchedFrom } from '@/core/plan/shopping';
+import type { Tx } from '../database';
+import { batch, plan, planItem } from '../schema/batches';
+import { recipe, recipeVersion } from '../schema/recipes';
+
+export interface StoredPlan {
+  readonly id: number;
+  readonly entry: PlanEntry | undefined;
+  readonly firstDay: LocalDate;
+  readonly cookDay: LocalDate;
+  readonly days: number;
+  readonly batches: readonly {
+    readonly id: number;
+    readonly recipeName: string;
+    readonly started: boolean;
+  }[];
+  /** Nothing of it was cooked yet: it may still be changed. */
+  readonly open: boolean;
+}
+
+async function toPlans(tx: Tx, rows: readonly (typeof plan.$inferSelect)[]): Promise<StoredPlan[]> {
+  if (rows.length === 0) return [];
+  const batches = await tx
+    .select({ id: batch.id, planId: batch.planId, startedAt: batch.startedAt, recipeName: recipe.name })
+    .from(batch)
+    .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
+    .innerJoin(recipe, eq(recipe.id, recipeVersion.recipeId))
+    .where(
+      and(
+        inArray(
+          batch.planId,
+          rows.map((row) => row.id),
+        ),
+        isNull(batch.droppedAt),
+      ),
+    )
+    .orderBy(asc(batch.id));
+  return rows.flatMap((row): StoredPlan[] => {
+    const own = batches.filter((each) => each.planId === row.id);
+    if (own.length === 0) return [];
+    return [
+      {
+        id: row.id,
+        entry: row.entry ?? undefined,
+        firstDay: row.firstDay,
+        cookDay: row.cookDay ?? row.firstDay,
+        days: row.days,
+        batches: own.map(({ id, recipeName, startedAt }) => ({ id, recipeName, started: startedAt !== null })),
+        open: own.every((each) => each.startedAt === null),
+      },
+    ];
+  });
+}
+
+/** The newest plans that were not dropped, newest first. */
+export const readPlans = async (tx: Tx, limit: number): Promise<StoredPlan[]> =>
+  toPlans(tx, await tx.select().from(plan).orderBy(desc(plan.id)).limit(limit));
+
+/** One plan; undefined where there is none or all of it was dropped. */
+export const readStoredPlan = async (tx: Tx, id: number): Promise<StoredPlan | undefined> =>
+  (await toPlans(tx, await tx.select().from(plan).where(eq(plan.id, id))))[0];
+
+export interface StoredPlanItem {
+  readonly foodKey: string;
+  readonly fetchedFrom: FetchedFrom;
+  readonly ticked: boolean;
+}
+
+/** What has been said about a plan's list. */
+export const readPlanItems = async (tx: Tx, planId: number): Promise<StoredPlanItem[]> =>
+  (await tx.select().from(planItem).where(eq(planItem.planId, planId)).orderBy(asc(planItem.foodKey))).map(
+    ({ foodKey, fetchedFrom, tickedAt }) => ({ foodKey, fetchedFrom, ticked: tickedAt !== null }),
+  );

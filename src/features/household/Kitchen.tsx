@@ -1,0 +1,177 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { EQUIPMENT_KINDS, sizeOf, type EquipmentEntry, type EquipmentKind } from '@/core/plan/equipment';
+import { sizeAsked, typedEquipment } from '@/core/plan/equipment-entry';
+import { Choice } from '@/ui/form/Choice';
+import { Field } from '@/ui/form/Field';
+import { Problems } from '@/ui/form/Problems';
+import { useCommand } from '@/ui/form/use-command';
+import { beginKitchen, removeEquipment, saveEquipment, sizePlace } from './actions';
+import styles from './household.module.css';
+import type { KitchenView } from './queries';
+
+const KIND_WORDS: Readonly<Record<EquipmentKind, string>> = {
+  pot: 'pot',
+  'pressure cooker': 'pressure cooker',
+  'slow cooker': 'slow cooker',
+  'oven trays': 'oven trays',
+  container: 'containers',
+  dehydrator: 'dehydrator',
+  'freeze-dryer': 'freeze-dryer',
+};
+const EMPTY: EquipmentEntry = { kind: 'pot', name: '', size: '', count: '1' };
+
+/** What limits a plan: vessels, containers, dryers and the room in fridge and freezer. */
+export function Kitchen({ kitchen }: { kitchen: KitchenView }) {
+  const [editing, setEditing] = useState<number | 'new'>();
+  const begin = useCommand(beginKitchen, 'begin-kitchen');
+  const remove = useCommand(removeEquipment, 'remove-equipment');
+  return (
+    <section aria-labelledby="kitchen" className={`stack ${styles.kitchen}`}>
+      <h2 id="kitchen">What limits a plan</h2>
+      <Problems problems={[...begin.problems, ...remove.problems]} />
+      {kitchen.equipment.length === 0 && (
+        <div className="emptyState">
+          <p>
+            Set down your pots, containers and dryers: a plan then says how many loads it takes, and what does not fit,
+            before anything is bought.
+          </p>
+          <Button variant="outlined" disabled={begin.pending} onClick={() => begin.run({})}>
+            Begin with a pot of 7 L, two oven trays and twenty tubs
+          </Button>
+        </div>
+      )}
+      <ul className="rows">
+        {kitchen.equipment.map((thing) =>
+          editing === thing.id ? (
+            <li key={thing.id}>
+              <ThingForm id={thing.id} first={typedEquipment(thing)} onDone={() => setEditing(undefined)} />
+            </li>
+          ) : (
+            <li key={thing.id} className={styles.thing}>
+              <span>
+                <b>{thing.name}</b>{' '}
+                {thing.name !== KIND_WORDS[thing.kind] && <span className="note">{KIND_WORDS[thing.kind]}</span>}
+              </span>
+              <span>
+                {thing.count > 1 && `${thing.count} × `}
+                {sizeOf(thing)}
+              </span>
+              <span className="spread">
+                <Button variant="text" aria-label={`Change ${thing.name}`} onClick={() => setEditing(thing.id)}>
+                  Change
+                </Button>
+                <Button
+                  variant="text"
+                  aria-label={`Take ${thing.name} away`}
+                  disabled={remove.pending}
+                  onClick={() => remove.run({ id: thing.id })}
+                >
+                  Take away
+                </Button>
+              </span>
+            </li>
+          ),
+        )}
+      </ul>
+      {editing === 'new' ? (
+        <ThingForm first={EMPTY} onDone={() => setEditing(undefined)} />
+      ) : (
+        <div>
+          <Button variant="outlined" onClick={() => setEditing('new')}>
+            Add a thing
+          </Button>
+        </div>
+      )}
+      <h3>Room</h3>
+      <div className={styles.places}>
+        {kitchen.places.map((place) => (
+          <PlaceSize key={place.id} place={place} />
+        ))}
+      </div>
+    </section>
+  );
+}
+
+/** One thing of the kitchen, new or changed. */
+function ThingForm({ id, first, onDone }: { id?: number; first: EquipmentEntry; onDone: () => void }) {
+  const [entry, setEntry] = useState(first);
+  const save = useCommand(saveEquipment, `equipment-${id ?? 'new'}`, onDone);
+  const change = (part: Partial<EquipmentEntry>) => setEntry({ ...entry, ...part });
+  return (
+    <form
+      className={styles.thingForm}
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        save.run({ ...(id === undefined ? {} : { id }), entry });
+      }}
+    >
+      <Choice
+        label="It is"
+        value={entry.kind}
+        options={EQUIPMENT_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }))}
+        onChange={(kind) => change({ kind })}
+      />
+      <Field
+        label="Called"
+        value={entry.name}
+        onChange={(event) => change({ name: event.target.value })}
+        problem={save.at('name')}
+        hint="as your recipes call it: big pot"
+        autoComplete="off"
+      />
+      <Field
+        label="Size"
+        value={entry.size}
+        onChange={(event) => change({ size: event.target.value })}
+        problem={save.at('size')}
+        hint={sizeAsked(entry.kind)}
+        autoComplete="off"
+      />
+      <Field
+        label="How many"
+        value={entry.count}
+        onChange={(event) => change({ count: event.target.value })}
+        problem={save.at('count')}
+        inputMode="numeric"
+        autoComplete="off"
+      />
+      <Problems problems={save.atHead('name', 'size', 'count')} />
+      <div className="spread">
+        <Button type="submit" variant="contained" disabled={save.pending}>
+          Keep it
+        </Button>
+        <Button variant="text" onClick={onDone}>
+          Never mind
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+function PlaceSize({ place }: { place: KitchenView['places'][number] }) {
+  const [size, setSize] = useState(place.capacityMl === null ? '' : sizeOf({ millilitres: place.capacityMl }));
+  const save = useCommand(sizePlace, `place-${place.id}`);
+  return (
+    <form
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        save.run({ id: place.id, size });
+      }}
+    >
+      <Field
+        label={`${place.name} holds`}
+        value={size}
+        onChange={(event) => setSize(event.target.value)}
+        onBlur={() => save.run({ id: place.id, size })}
+        problem={save.problems[0]?.message}
+        hint="such as 60 L; empty: not known"
+        autoComplete="off"
+      />
+    </form>
+  );
+}

@@ -1,0 +1,143 @@
+'use client';
+
+import { useState } from 'react';
+import type { PlannedDish } from '@/core/plan/answer';
+import { isVessel } from '@/core/plan/equipment';
+import { orderOfFilling } from '@/core/plan/loads';
+import { foodsOf } from '@/core/plan/read-plan';
+import { explainScale } from '@/core/plan/scale';
+import { standIns } from '@/core/plan/substitute';
+import { writeGrams } from '@/core/quantity/write';
+import { sayWhatGoes } from '@/core/recipe/written';
+import { FoodField } from '@/ui/food/FoodField';
+import { Choice } from '@/ui/form/Choice';
+import { Why } from '@/ui/Why';
+import styles from './plans.module.css';
+import type { ThePlan } from './use-plan';
+
+interface DishLinesProps {
+  plan: ThePlan;
+  dish: PlannedDish;
+  place: number;
+  days: number;
+}
+
+/** What goes in of one recipe, line by line, with its vessels and what may stand in for a line. */
+export function DishLines({ plan, dish, place, days }: DishLinesProps) {
+  const { read, bound, takes, amounts } = dish;
+  const { ground, changeDish } = plan;
+  const needs = plan.answer.ok ? plan.answer.value.needs : [];
+  const vessels = ground.equipment.filter(isVessel);
+  const [swapping, setSwapping] = useState<number>();
+  const swap = (line: number, key: string | undefined) => {
+    const swaps: Record<string, string> = { ...read.entry.swaps };
+    if (key === undefined) delete swaps[line];
+    else swaps[line] = key;
+    changeDish(place, { swaps });
+    setSwapping(undefined);
+  };
+  return (
+    <details className={styles.dish}>
+      <summary>
+        <h3>{read.name}</h3>
+        <span>
+          the recipe × <b>{bound.at.scale.toFixed(4)}</b>
+        </span>
+      </summary>
+      <p className="soft">
+        {takes.length} lines, {writeGrams(bound.figures.inPot)} in the pot.{' '}
+        <Why
+          of={explainScale(needs, place, { days, need: bound.need, energy: bound.energy, scale: bound.at.scale })}
+          about={`the scale of ${read.name}`}
+        />
+      </p>
+      {vessels.length > 0 &&
+        read.vessels.map((vessel, component) => (
+          <div key={component} className={styles.vessel}>
+            <Choice
+              label={
+                read.vessels.length > 1 ? `${read.of.components[component]?.name ?? 'It'} is cooked in` : 'Cooked in'
+              }
+              value={String(vessel?.id ?? vessels[0]!.id)}
+              options={vessels.map((each) => ({ value: String(each.id), label: each.name }))}
+              onChange={(id) => changeDish(place, { vessels: { ...read.entry.vessels, [component]: Number(id) } })}
+            />
+            {vessel?.kind === 'pressure cooker' && (
+              <p className="note">
+                From the base:{' '}
+                {orderOfFilling(
+                  takes
+                    .map((take) => take.of)
+                    .filter((line) => (line.component ?? 0) === component && line.moment === 'cook'),
+                )
+                  .map((line) => line.preparation ?? line.source.food.name)
+                  .join(', ')}
+                .
+              </p>
+            )}
+          </div>
+        ))}
+      <ul className={styles.lines}>
+        {takes.map((take) => (
+          <li key={take.place}>
+            <span>
+              {take.of.source.food.name}
+              {sayWhatGoes(take.of) && <span className="note"> · {sayWhatGoes(take.of)}</span>}
+            </span>
+            <span className="soft">{plan.entry.rounded ? take.roundedTo : take.measure}</span>
+            <b>{writeGrams(amounts[take.place]!)}</b>
+            <button
+              type="button"
+              className={styles.swap}
+              aria-label={`Something else instead of ${take.of.source.food.name}`}
+              aria-expanded={swapping === take.place}
+              onClick={() => setSwapping(swapping === take.place ? undefined : take.place)}
+            >
+              swap
+            </button>
+            {swapping === take.place && (
+              <Swap plan={plan} dish={dish} line={take.place} onSwap={(key) => swap(take.place, key)} />
+            )}
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
+interface SwapProps {
+  plan: ThePlan;
+  dish: PlannedDish;
+  line: number;
+  onSwap: (key: string | undefined) => void;
+}
+
+/** What may stand in for a line: food of the same part, as much as brings the same energy. */
+function Swap({ plan, dish, line, onSwap }: SwapProps) {
+  const { ground, bringFood } = plan;
+  const original = dish.read.of.written[line]!;
+  const offered = standIns(original, foodsOf(ground), ground.factors);
+  const key = dish.read.entry.swaps?.[line];
+  return (
+    <div className={styles.swapping}>
+      <Choice
+        label={`Instead of ${original.preparation ?? original.source.food.name}, as much as brings the same energy`}
+        value={key ?? ''}
+        options={[
+          { value: '', label: 'nothing: as the recipe says' },
+          ...offered.map((known) => ({ value: known.food.ndb, label: known.food.name })),
+        ]}
+        onChange={(chosen) => onSwap(chosen === '' ? undefined : chosen)}
+      />
+      <FoodField
+        label={`Another food instead of ${original.source.food.name}`}
+        value={null}
+        onChange={(known) => {
+          if (!known) return;
+          bringFood(known);
+          onSwap(known.food.ndb);
+        }}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,193 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import { useRouter } from 'next/navigation';
+import { useMemo } from 'react';
+import { swapEffect } from '@/core/plan/dog-checks';
+import { writeMinutes } from '@/core/plan/stove';
+import { writeNumber } from '@/core/quantity/write';
+import type { Hazard } from '@/core/recipe/hazards';
+import { Caution, STANDING_CAUTION } from '@/ui/Caution';
+import { Problems } from '@/ui/form/Problems';
+import { useCommand } from '@/ui/form/use-command';
+import { LinkButton } from '@/ui/LinkButton';
+import { EmptyRoom } from '@/ui/room';
+import { useHydrated } from '@/ui/use-hydrated';
+import { Why } from '@/ui/Why';
+import { dropPlan, savePlan } from './actions';
+import { DishLines } from './DishLines';
+import { DogsInPlan } from './DogsInPlan';
+import { OtherPlans } from './OtherPlans';
+import styles from './plans.module.css';
+import type { PlanView } from './queries';
+import { Rounding } from './Rounding';
+import { Sentence } from './Sentence';
+import { ShoppingList } from './ShoppingList';
+import { usePlan } from './use-plan';
+import { Ways } from './Ways';
+
+/** One sentence with holes; everything under it follows while it is filled in. */
+export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
+  const router = useRouter();
+  const plan = usePlan(view, first);
+  const hydrated = useHydrated();
+  const { ground, entry, answer, standing, change } = plan;
+  const keep = useCommand(savePlan, 'plan', ({ planId }) => router.push(`/plan/${planId}`));
+  const start = useCommand(savePlan, 'start-plan', ({ batchIds }) => router.push(`/batches/${batchIds[0]}`));
+  const drop = useCommand(dropPlan, `drop-plan-${view.keptId ?? 0}`, () => router.push('/plan'));
+  const seen = standing?.cautions.every((hazard) => entry.seen.includes(hazard.id)) ?? true;
+  const effect = useMemo(
+    () => (answer.ok ? swapEffect(ground, entry, answer.value) : undefined),
+    [ground, entry, answer],
+  );
+  if (ground.dogs.length === 0 || ground.recipes.length === 0) return <NotYet needsDog={ground.dogs.length === 0} />;
+
+  const problems = [
+    ...(answer.ok ? [] : [answer.problem]),
+    ...(standing?.stops ?? []),
+    ...keep.problems,
+    ...start.problems,
+    ...drop.problems,
+  ];
+  const input = { entry, ...(view.keptId ? { planId: view.keptId } : {}) };
+  const blocked =
+    !hydrated || keep.pending || start.pending || !answer.ok || (standing?.stops.length ?? 0) > 0 || !seen;
+  return (
+    <div className="page">
+      <h1 className="away">{view.keptId ? 'A kept plan' : 'Plan a batch'}</h1>
+      <Sentence plan={plan} wrong={answer.ok ? undefined : answer.problem.field} />
+      <Problems problems={problems} />
+      {standing?.warns.map((warning) => (
+        <Caution key={warning}>{warning}</Caution>
+      ))}
+      {answer.ok && answer.value.unfilled.length > 0 && (
+        <Caution>Not filled by this plan: {answer.value.unfilled.join(', ')}.</Caution>
+      )}
+      {answer.ok && (
+        <div className={`twoColumns ${styles.below}`}>
+          <div className="stack">
+            <Ways rows={plan.ways} hatch={answer.value.dishes[0]!.read.of.mark.hatch} onBind={plan.bind} />
+            <Rounding answer={answer.value} taken={entry.rounded} onTake={(rounded) => change({ rounded })} />
+            <p className={styles.asides}>
+              <span>
+                <b>{writeNumber(answer.value.bound.need / answer.value.bound.finished, 2)} kcal/g</b> expected
+              </span>
+              <span>
+                at the stove{' '}
+                <b>{answer.value.stove.minutes === undefined ? 'unknown' : writeMinutes(answer.value.stove.minutes)}</b>
+                {answer.value.stove.unknown.length > 0 && (
+                  <span className="note"> no minutes at {answer.value.stove.unknown.join(', ')}</span>
+                )}{' '}
+                <Why of={answer.value.stove.explanation} about="the time at the stove" />
+              </span>
+              {answer.value.keeping.bestUntil && (
+                <span className="caution">the last of it is past its best in the freezer</span>
+              )}
+            </p>
+            <section aria-labelledby="goes-in">
+              <h2 id="goes-in">What goes in</h2>
+              {answer.value.dishes.map((dish, place) => (
+                <DishLines
+                  key={dish.read.recipeId}
+                  plan={plan}
+                  dish={dish}
+                  place={place}
+                  days={answer.value.bound.days}
+                />
+              ))}
+            </section>
+            <DogsInPlan
+              plan={plan}
+              answer={answer.value}
+              hatch={answer.value.dishes[0]!.read.of.mark.hatch}
+              effect={effect}
+            />
+          </div>
+          <div className="stack">
+            <ShoppingList
+              items={answer.value.shopping}
+              cookDay={answer.value.read.cookDay}
+              planId={view.keptId}
+              said={view.items}
+            />
+            <Cautions cautions={standing?.cautions ?? []} seen={seen} onSeen={(ids) => change({ seen: ids })} />
+            <Button variant="contained" size="large" fullWidth disabled={blocked} onClick={() => start.run(input)}>
+              Start cook day
+            </Button>
+            <Button variant="outlined" size="large" fullWidth disabled={blocked} onClick={() => keep.run(input)}>
+              {view.keptId ? 'Keep it as it is now' : 'Keep the plan'}
+            </Button>
+            {view.keptId && (
+              <div className={styles.acts}>
+                <LinkButton variant="text" href={`/plan/${view.keptId}/list`}>
+                  List for the phone
+                </LinkButton>
+                <LinkButton variant="text" href={`/plan/${view.keptId}/print`}>
+                  On paper
+                </LinkButton>
+                <LinkButton variant="text" href={`/plan?copy=${view.keptId}`}>
+                  Copy it
+                </LinkButton>
+                <Button variant="text" disabled={drop.pending} onClick={() => drop.run({ planId: view.keptId! })}>
+                  Put it away
+                </Button>
+              </div>
+            )}
+          </div>
+        </div>
+      )}
+      <OtherPlans others={view.others} />
+      <div className={styles.caution}>
+        {(answer.ok ? answer.value.read.dogs : []).flatMap((dog) =>
+          dog.caution === undefined
+            ? []
+            : [
+                <Caution key={dog.id}>
+                  <b>{dog.name}</b> {dog.caution}
+                </Caution>,
+              ],
+        )}
+        <Caution>{STANDING_CAUTION}</Caution>
+      </div>
+    </div>
+  );
+}
+
+/** What must have been looked at before the plan goes on. */
+function Cautions({
+  cautions,
+  seen,
+  onSeen,
+}: {
+  cautions: readonly Hazard[];
+  seen: boolean;
+  onSeen: (ids: string[]) => void;
+}) {
+  if (cautions.length === 0) return null;
+  return (
+    <div className={styles.cautions}>
+      <ul>
+        {cautions.map((hazard) => (
+          <li key={hazard.id}>
+            <b>{hazard.name}</b>: {hazard.why}
+          </li>
+        ))}
+      </ul>
+      <label>
+        <Checkbox checked={seen} onChange={(_, on) => onSeen(on ? cautions.map((hazard) => hazard.id) : [])} /> Seen,
+        and we go on
+      </label>
+    </div>
+  );
+}
+
+function NotYet({ needsDog }: { needsDog: boolean }) {
+  const act = needsDog ? { href: '/dogs/new', label: 'Add a dog' } : { href: '/recipes/new', label: 'Write a recipe' };
+  return (
+    <EmptyRoom title="Nothing to plan yet" act={act}>
+      A plan takes {needsDog ? 'a dog to cook for' : 'a recipe to cook'}: its lines are scaled to exactly what your dogs
+      need.
+    </EmptyRoom>
+  );
+}

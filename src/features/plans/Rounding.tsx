@@ -1,0 +1,73 @@
+import Button from '@mui/material/Button';
+import type { PlanAnswer } from '@/core/plan/answer';
+import { nutrientName } from '@/core/nutrition/nutrients';
+import { writeGrams, writeNumber } from '@/core/quantity/write';
+import { Why } from '@/ui/Why';
+import styles from './plans.module.css';
+
+interface RoundingProps {
+  answer: PlanAnswer;
+  taken: boolean;
+  onTake: (taken: boolean) => void;
+}
+
+/** So many lines are named before the rest is behind the why. */
+const NAMED = 2;
+
+const signed = (part: number) => `${part > 0 ? '+' : part < 0 ? '−' : ''}${writeNumber(Math.abs(part) * 100, 1)} %`;
+
+/** The amounts as they can be measured or bought, what that moves, and one press to take or undo it. */
+export function Rounding({ answer, taken, onTake }: RoundingProps) {
+  const { drift } = answer;
+  const moved = answer.dishes
+    .flatMap((dish) => dish.takes)
+    .filter((take) => Math.abs(take.rounded - take.grams) > 0.5)
+    .sort((a, b) => Math.abs(b.rounded / b.grams - 1) - Math.abs(a.rounded / a.grams - 1));
+  const nameOf = ({ of }: (typeof moved)[number]) => of.preparation ?? of.source.food.name;
+  return (
+    <div className={styles.rounding}>
+      <p>
+        <b>{taken ? 'Rounded to what you can measure:' : 'What you can measure:'}</b>{' '}
+        {moved.length === 0 && 'the amounts as they are. '}
+        {moved.slice(0, NAMED).map((take, index) => (
+          <span key={index}>
+            {index > 0 && '; '}
+            {nameOf(take)} {take.roundedTo}, not {writeGrams(take.grams)}
+          </span>
+        ))}
+        {moved.length > NAMED && `; ${moved.length - NAMED} more`}
+        {moved.length > 0 && '. '}
+        {moved.length > 0 && `${writeNumber(drift.days, 1)} days, energy ${signed(drift.kcal)}`}
+        {drift.nutrients.length > 0 &&
+          `, ${drift.nutrients
+            .slice(0, NAMED)
+            .map(({ nutrient, part }) => `${nutrientName(nutrient)} ${signed(part)}`)
+            .join(', ')}`}
+        {moved.length > 0 && '.'}
+      </p>
+      <div className={styles.acts}>
+        <Button variant="text" onClick={() => onTake(!taken)} disabled={moved.length === 0 && !taken}>
+          {taken ? 'Undo it' : 'Take it'}
+        </Button>
+        <Why
+          about="the rounding"
+          of={{
+            title: `Energy ${signed(drift.kcal)}, weight ${signed(drift.grams)}`,
+            steps: [
+              ...moved.map((take) => ({
+                what: nameOf(take),
+                sum: `${writeGrams(take.grams)} → ${take.roundedTo} (${writeGrams(take.rounded)})`,
+              })),
+              ...drift.nutrients.map(({ nutrient, part }) => ({
+                what: `${nutrientName(nutrient)} in 1000 kcal`,
+                sum: signed(part),
+              })),
+            ],
+            source:
+              'Eggs whole, packs as sold within a tenth, spoons to ⅛ tsp, cups to ¼, scales to 1 g below 100 g and 5 g above (common practice, no source).',
+          }}
+        />
+      </div>
+    </div>
+  );
+}

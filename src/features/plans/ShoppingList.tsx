@@ -1,0 +1,138 @@
+'use client';
+
+import Checkbox from '@mui/material/Checkbox';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { writeDay, type LocalDate } from '@/core/calendar/local-date';
+import { FETCHED_FROM, thawOf, type FetchedFrom, type ShoppingItem } from '@/core/plan/shopping';
+import { writeSum } from '@/core/quantity/write';
+import { Choice } from '@/ui/form/Choice';
+import { Field } from '@/ui/form/Field';
+import { Problems } from '@/ui/form/Problems';
+import { useCommand } from '@/ui/form/use-command';
+import { Why } from '@/ui/Why';
+import { savePack, setPlanItem } from './actions';
+import styles from './plans.module.css';
+import type { PlanView } from './queries';
+
+const FROM_WORDS: Readonly<Record<FetchedFrom, string>> = {
+  shop: 'to buy',
+  freezer: 'out of the freezer',
+  cupboard: 'out of the cupboard',
+};
+
+type Said = Omit<PlanView['items'][number], 'foodKey'>;
+const UNSAID: Said = { fetchedFrom: 'shop', ticked: false };
+
+interface ShoppingListProps {
+  items: readonly ShoppingItem[];
+  cookDay: LocalDate;
+  /** The kept plan that it belongs to: without one there is nothing to tick yet. */
+  planId: number | undefined;
+  said: PlanView['items'];
+}
+
+/** What to buy and to take out, merged over the plan; of a kept plan it is ticked off. */
+export function ShoppingList({ items, cookDay, planId, said }: ShoppingListProps) {
+  const [now, setNow] = useState<Readonly<Record<string, Said>>>(() =>
+    Object.fromEntries(said.map(({ foodKey, ...rest }) => [foodKey, rest])),
+  );
+  const [noted, setNoted] = useState(false);
+  const save = useCommand(setPlanItem, `list-${planId ?? 0}`, () => setNoted(true));
+  const [open, setOpen] = useState<string>();
+  const say = (foodKey: string, change: Partial<Said>) => {
+    const next = { ...UNSAID, ...now[foodKey], ...change };
+    setNow({ ...now, [foodKey]: next });
+    setNoted(false);
+    if (planId !== undefined) save.run({ planId, foodKey, ...next });
+  };
+  return (
+    <section aria-labelledby="list" className={styles.list}>
+      <div className="spread">
+        <h2 id="list">Pull and buy</h2>
+        <p role="status" className="note">
+          {save.pending ? 'noting …' : noted ? 'Noted.' : ''}
+        </p>
+      </div>
+      <Problems problems={save.problems} />
+      <ul>
+        {items.map((item) => {
+          const own = now[item.key] ?? UNSAID;
+          const thaw = own.fetchedFrom === 'freezer' ? thawOf(item, cookDay) : undefined;
+          return (
+            <li key={item.key} data-ticked={own.ticked || undefined}>
+              {planId !== undefined && (
+                <Checkbox
+                  checked={own.ticked}
+                  slotProps={{ input: { 'aria-label': `${item.name}: got it` } }}
+                  onChange={(_, ticked) => say(item.key, { ticked })}
+                />
+              )}
+              <button
+                type="button"
+                className={styles.item}
+                aria-expanded={open === item.key}
+                onClick={() => setOpen(open === item.key ? undefined : item.key)}
+              >
+                <span>{item.name}</span>
+                <span className="note">
+                  {thaw
+                    ? `out of the freezer by ${writeDay(thaw.day)} ${String(thaw.hour).padStart(2, '0')}:00`
+                    : FROM_WORDS[own.fetchedFrom]}
+                  {(item.packs ?? item.measure) && ` · ${item.packs ?? item.measure}`}
+                </span>
+              </button>
+              <b>{writeSum(item.grams)}</b>
+              {open === item.key && (
+                <div className={styles.itemMore}>
+                  {item.recipes.length > 1 && <p className="note">for {item.recipes.join(' and ')}</p>}
+                  {planId === undefined ? (
+                    <p className="note">Keep the plan to say where it comes from and to tick it off.</p>
+                  ) : (
+                    <Choice
+                      label="It comes"
+                      value={own.fetchedFrom}
+                      options={FETCHED_FROM.map((value) => ({ value, label: FROM_WORDS[value] }))}
+                      onChange={(fetchedFrom) => say(item.key, { fetchedFrom })}
+                    />
+                  )}
+                  {thaw && (
+                    <p className="note">
+                      Thaws in the fridge. <Why of={thaw.explanation} about={`taking ${item.name} out`} />
+                    </p>
+                  )}
+                  <SoldIn item={item} />
+                </div>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
+
+/** How a food is sold here: remembered for every plan. */
+function SoldIn({ item }: { item: ShoppingItem }) {
+  const [weight, setWeight] = useState(item.packGrams === undefined ? '' : `${item.packGrams} g`);
+  const keep = useCommand(savePack, `pack-${item.key}`);
+  return (
+    <div className={styles.soldIn}>
+      <Field
+        label="Sold in packs of"
+        value={weight}
+        onChange={(event) => setWeight(event.target.value)}
+        problem={keep.at('weight') ?? keep.problems[0]?.message}
+        hint="such as 500 g"
+        autoComplete="off"
+      />
+      <Button
+        variant="outlined"
+        disabled={keep.pending || weight.trim() === ''}
+        onClick={() => keep.run({ ndb: item.key, unit: 'pack', weight })}
+      >
+        Remember
+      </Button>
+    </div>
+  );
+}

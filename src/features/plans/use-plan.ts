@@ -1,0 +1,56 @@
+'use client';
+
+import { useDeferredValue, useMemo, useState } from 'react';
+import type { KnownFood } from '@/core/food/food';
+import { answerPlan } from '@/core/plan/answer';
+import type { TypedBinding } from '@/core/plan/binding-entry';
+import { checkDogs } from '@/core/plan/dog-checks';
+import { plainPlan, type DishEntry, type PlanEntry } from '@/core/plan/plan-entry';
+import { standingAgainst } from '@/core/plan/stops';
+import { waysOf } from '@/core/plan/ways';
+import type { PlanView } from './queries';
+
+/** The typed plan and all that follows from it, while it is typed. */
+export function usePlan(view: PlanView, first: number | undefined) {
+  const [foods, setFoods] = useState(view.ground.foods);
+  const ground = useMemo(() => ({ ...view.ground, foods }), [view.ground, foods]);
+  const recipe = ground.recipes.find((each) => each.id === first) ?? ground.recipes[0];
+  const [entry, setEntry] = useState<PlanEntry>(
+    () =>
+      view.entry ??
+      plainPlan(
+        recipe?.id ?? 1,
+        ground.dogs.map((dog) => dog.id),
+        ground.tomorrow,
+        { cookDay: ground.today },
+      ),
+  );
+  const answer = useMemo(() => answerPlan(ground, entry), [ground, entry]);
+  const standing = useMemo(() => (answer.ok ? standingAgainst(ground, answer.value) : undefined), [ground, answer]);
+  const ways = useMemo(
+    () => (answer.ok ? waysOf(ground, answer.value, entry.binding) : []),
+    [ground, answer, entry.binding],
+  );
+  // The check of every nutrient of every dog may come a moment later than the figures.
+  const settled = useDeferredValue(answer);
+  const checks = useMemo(() => (settled.ok ? checkDogs(ground, settled.value) : []), [ground, settled]);
+  const change = (part: Partial<PlanEntry>) => setEntry((now) => ({ ...now, ...part }));
+  return {
+    ground,
+    entry,
+    answer,
+    standing,
+    ways,
+    checks,
+    change,
+    bind: (part: Partial<TypedBinding>) => setEntry((now) => ({ ...now, binding: { ...now.binding, ...part } })),
+    changeDish: (place: number, part: Partial<DishEntry>) =>
+      setEntry((now) => ({
+        ...now,
+        dishes: now.dishes.map((dish, index) => (index === place ? { ...dish, ...part } : dish)),
+      })),
+    bringFood: (food: KnownFood) => setFoods((now) => [...now.filter((each) => each.food.ndb !== food.food.ndb), food]),
+  };
+}
+
+export type ThePlan = ReturnType<typeof usePlan>;
