@@ -12,7 +12,9 @@ const { pages } = await import('../bench/pages.mjs');
 const { foodSearch } = await import('../bench/food-search.mjs');
 const { balance } = await import('../bench/balance.mjs');
 
-const computed = await balance();
+const { planKeystroke, planRecompute } = await import('../bench/plan.mjs');
+
+const computed = [...(await balance()), ...(await planRecompute())];
 
 const port = await new Promise((resolve) => {
   const probe = createServer();
@@ -38,7 +40,12 @@ try {
     if (!up) await new Promise((resolve) => setTimeout(resolve, 200));
   }
   if (!up) throw new Error('the server did not start');
-  const report = [...(await pages(address)), ...(await foodSearch(address)), ...computed];
+  const report = [
+    ...(await pages(address)),
+    ...(await foodSearch(address)),
+    ...(await planKeystroke(address)),
+    ...computed,
+  ];
   if (process.argv.includes('--json')) console.log(JSON.stringify(report, null, 2));
   else console.table(Object.fromEntries(report.map(({ name, ...rest }) => [name, rest])));
   status = 0;

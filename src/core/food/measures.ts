@@ -47,8 +47,23 @@ const tellsRawAmount = (measure: FoodMeasure) =>
  */
 export function densityOf(food: Food, measures: readonly FoodMeasure[], asked?: VolumeUnit): Density | undefined {
   if (isWater(food)) return { gramsPerMl: 1, from: '1 mL of water is 1 g' };
-  const nearestFirst = [...TABLE_VOLUMES].sort((a, b) => Number(b[2] === asked) - Number(a[2] === asked));
-  for (const [unit, volume] of nearestFirst) {
+  if (asked !== undefined)
+    return firstDensity(
+      measures,
+      [...TABLE_VOLUMES].sort((a, b) => Number(b[2] === asked) - Number(a[2] === asked)),
+    );
+  const known = densities.get(measures);
+  if (known) return known.density;
+  const density = firstDensity(measures, TABLE_VOLUMES);
+  densities.set(measures, { density });
+  return density;
+}
+
+/** Looked up once for the measures of a food: a plan asks for them at every key. */
+const densities = new WeakMap<readonly FoodMeasure[], { readonly density: Density | undefined }>();
+
+function firstDensity(measures: readonly FoodMeasure[], units: typeof TABLE_VOLUMES): Density | undefined {
+  for (const [unit, volume] of units) {
     const measure = measures.find((candidate) => tellsRawAmount(candidate) && unit.test(candidate.unit));
     if (measure) {
       const gramsPerMl = measure.grams / (measure.amount * (measure.millilitres ?? volume));

@@ -26,6 +26,17 @@ export function nutrientIn(composition: Composition, nutrient: Nutrient, mass: n
   return per100 === undefined ? undefined : (per100 * mass) / 100;
 }
 
+/** A food's values in the order of the nutrients, NaN where one was not measured: read once a food, for sums are many. */
+const columns = new WeakMap<Composition, Float64Array>();
+
+function columnsOf(composition: Composition): Float64Array {
+  const known = columns.get(composition);
+  if (known) return known;
+  const own = Float64Array.from(NUTRIENTS, (nutrient) => composition[nutrient] ?? NaN);
+  columns.set(composition, own);
+  return own;
+}
+
 /**
  * Sums every nutrient over the lines of a mixture.
  *
@@ -33,18 +44,23 @@ export function nutrientIn(composition: Composition, nutrient: Nutrient, mass: n
  * Source: composition per 100 g, USDA SR 24.
  */
 export function totalsOf(lines: readonly Portioned[]): Totals {
-  const nutrients: Partial<Record<Nutrient, { amount: number; coveredGrams: Grams }>> = {};
+  const amounts = new Float64Array(NUTRIENTS.length);
+  const covered = new Float64Array(NUTRIENTS.length);
   let mass = 0;
   for (const line of lines) {
     mass += line.grams;
-    for (const nutrient of NUTRIENTS) {
-      const amount = nutrientIn(line.food.per100, nutrient, line.grams);
-      if (amount === undefined) continue;
-      const sum = (nutrients[nutrient] ??= { amount: 0, coveredGrams: grams(0) });
-      sum.amount += amount;
-      sum.coveredGrams = grams(sum.coveredGrams + line.grams);
+    const own = columnsOf(line.food.per100);
+    for (let index = 0; index < own.length; index++) {
+      const per100 = own[index]!;
+      if (Number.isNaN(per100)) continue;
+      amounts[index]! += (per100 * line.grams) / 100;
+      covered[index]! += line.grams;
     }
   }
+  const nutrients: Partial<Record<Nutrient, NutrientTotal>> = {};
+  NUTRIENTS.forEach((nutrient, index) => {
+    if (covered[index]! > 0) nutrients[nutrient] = { amount: amounts[index]!, coveredGrams: grams(covered[index]!) };
+  });
   return { mass: grams(mass), nutrients };
 }
 

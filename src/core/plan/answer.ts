@@ -53,11 +53,12 @@ export interface PlanAnswer {
   readonly unfilled: readonly string[];
 }
 
-/** The days that so many kcal of each recipe feed: until the first of them is used up. */
-function daysFed({ demand }: ToPlan, kcal: readonly number[]): number {
+/** The days that so many kcal of each recipe feed, looked for around `about`: until the first of them is used up. */
+function daysFed({ demand }: Pick<ToPlan, 'demand'>, kcal: readonly number[], about: number): number {
   const enough = (days: number) => demand.over(days).every(({ need }, dish) => need <= kcal[dish]! * (1 + 1e-9));
-  let [low, high] = [0, LONGEST_PLAN_DAYS];
-  for (let step = 0; step < 50; step++) {
+  let [low, high] = [0, Math.max(1, about)];
+  while (enough(high) && high < 2 * LONGEST_PLAN_DAYS) [low, high] = [high, high * 1.25];
+  for (let step = 0; step < 45; step++) {
     const middle = (low + high) / 2;
     if (enough(middle)) low = middle;
     else high = middle;
@@ -72,9 +73,8 @@ function takesOf(read: ReadDish, bought: readonly number[], ground: PlanGround):
     own,
     places.map((place) => grams(bought[place]!)),
     ground.set,
-    ground.factors,
   );
-  return scaled.lines.map((line, index) => ({ ...line, place: places[index]!, of: own[index]! }));
+  return scaled.map((line, index) => ({ ...line, place: places[index]!, of: own[index]! }));
 }
 
 /** The recipes with their amounts rounded, and the plan's figures as they then are. */
@@ -83,7 +83,8 @@ function roundedPlan(read: ReadPlan, bound: Bound, ground: PlanGround, taken: bo
   const dishes = read.plan.dishes.map((dish, index): PlannedDish => {
     const own = bound.dishes[index]!;
     const takes = takesOf(dish, own.figures.bought, ground);
-    const rounded = dish.written.map((_, place) => takes.find((take) => take.place === place)?.rounded ?? grams(0));
+    const nearest = new Map(takes.map((take) => [take.place, take.rounded]));
+    const rounded = dish.written.map((_, place) => nearest.get(place) ?? grams(0));
     near.push(rounded);
     if (!taken) return { read: dish, bound: own, takes, amounts: own.figures.bought.map(grams) };
     const figures = figuresOf(dish.recipe, rounded);
@@ -95,7 +96,7 @@ function roundedPlan(read: ReadPlan, bound: Bound, ground: PlanGround, taken: bo
     read.plan.dishes.flatMap((dish, index) => linesOfWeights(dish.written, amounts(index)));
   const [exact, rounded] = [lines((dish) => bound.dishes[dish]!.figures.bought), lines((dish) => near[dish]!)];
   const kcal = read.plan.dishes.map((dish, index) => figuresOf(dish.recipe, near[index]!).kcal);
-  return { dishes, drift: { ...driftOf(exact, rounded, ground.factors), days: daysFed(read.plan, kcal) } };
+  return { dishes, drift: { ...driftOf(exact, rounded, ground.factors), days: daysFed(read.plan, kcal, bound.days) } };
 }
 
 /**

@@ -1,9 +1,9 @@
 import { fine, refused, type Outcome } from '../problem';
 import type { At } from '../recipe/bases';
-import { figuresAt } from './figures';
-import { loadsOf } from './potfuls';
+import { figuresAt, kcalAt } from './figures';
+import { loadsAsked, loadsOf } from './potfuls';
 import { LONGEST_PLAN_DAYS, scaleOf } from './scale';
-import type { Bound, BoundDish, DishToBind, ToPlan } from './to-plan';
+import type { Bound, BoundDish, ToPlan } from './to-plan';
 import { wantedBy, type Binding, type Wanted } from './wanted';
 
 type LoadCounts = readonly (readonly number[])[];
@@ -18,7 +18,7 @@ function atDays(plan: ToPlan, days: number, counts: LoadCounts): Outcome<Bound> 
     if (!(need > 0))
       return refused(`No meal of these days is left for ${dish.name}: rations or the stock fill them.`, 'recipeId');
     const around: At = { scale: 0, dogDays, kgDays, loads: counts[index]!, choices: dish.choices };
-    const energy = { fixed: figuresAt(dish.parts, around).kcal, perScale: dish.parts.perScale.kcal };
+    const energy = { fixed: kcalAt(dish.parts, around), perScale: dish.parts.perScale.kcal };
     const scale = scaleOf(need, energy);
     if (!scale.ok) return scale;
     const at = { ...around, scale: scale.value };
@@ -28,7 +28,7 @@ function atDays(plan: ToPlan, days: number, counts: LoadCounts): Outcome<Bound> 
       figures,
       need,
       energy,
-      loads: loadsOf(dish, figures, counts[index]!),
+      loads: [],
       frozen: figures.finished * (1 - inFridge[index]!.need / need),
     });
   }
@@ -97,27 +97,36 @@ export function bindPlan(plan: ToPlan, binding: Binding, solve = whereFigureIs):
   if (plan.demand.dogs === 0) return refused('Choose at least one dog to cook for.', 'dogIds');
   const wanted = wantedBy(plan, binding);
   if (!wanted.ok) return wanted;
+  const ask = (counts: LoadCounts) => solve(plan, wanted.value, counts);
+  const asked = (bound: Bound, counts: LoadCounts): LoadCounts =>
+    plan.dishes.map((dish, index) => loadsAsked(dish, bound.dishes[index]!.figures, counts[index]!));
   let counts: LoadCounts = plan.dishes.map((dish) => dish.vessels.map(() => 1));
-  for (;;) {
-    const bound = solve(plan, wanted.value, counts);
+  let bound = ask(counts);
+  if (!bound.ok) return bound;
+  const most = asked(bound.value, counts);
+  if (isMore(most, counts)) {
+    // What a load brings along makes room elsewhere: more loads never ask for more. So as many as one load asks for
+    // are enough, what those ask for are too few or just right, and from there it is one more at a time.
+    const enough = ask(most);
+    if (!enough.ok) return enough;
+    counts = asked(enough.value, most);
+    for (bound = ask(counts); bound.ok; bound = ask(counts)) {
+      const needed = asked(bound.value, counts);
+      if (!isMore(needed, counts)) break;
+      counts = counts.map((own, dish) => own.map((loads, place) => loads + Number(needed[dish]![place]! > loads)));
+    }
     if (!bound.ok) return bound;
-    // One load more at a time: what a load brings along makes room elsewhere, and the fewest that fit are asked for.
-    const needed = bound.value.dishes.map((dish, index) =>
-      dish.loads.map((own, place) => {
-        const now = counts[index]![place]!;
-        const more = own?.ok === true && own.value.loads > now && !isIdle(plan.dishes[index]!, place);
-        return more ? now + 1 : now;
-      }),
-    );
-    const agree = needed.every((own, index) => own.every((loads, place) => loads === counts[index]![place]));
-    if (agree) return bound;
-    counts = needed;
   }
+  const dishes = bound.value.dishes.map((dish, index) => ({
+    ...dish,
+    loads: loadsOf(plan.dishes[index]!, dish.figures, counts[index]!),
+  }));
+  return fine({ ...bound.value, dishes });
 }
 
-/** Whether no line is bound to the loads of a component: then their number changes nothing else. */
-const isIdle = (dish: DishToBind, place: number) =>
-  (dish.parts.perLoad[place]?.bought ?? []).every((mass) => mass === 0);
+/** Whether some component asks for more loads than it has. */
+const isMore = (asked: LoadCounts, counts: LoadCounts) =>
+  asked.some((own, dish) => own.some((loads, place) => loads > counts[dish]![place]!));
 
 /** How many containers of so many g a plan fills, and what is left for a short one, in g. */
 export function containersOf(

@@ -2,7 +2,7 @@ import { addDays, type LocalDate } from '../calendar/local-date';
 import { weightOn } from '../dog/day-energy';
 import type { Dog } from '../dog/dog';
 import { fillsOf, type DishMeals } from '../dog/filling';
-import { mealsOn } from '../dog/meals';
+import { mealsOn, type DayMeal } from '../dog/meals';
 
 /** What is asked of one recipe over some days, which need not be whole. */
 export interface DishDemand {
@@ -40,11 +40,28 @@ interface DogDay {
   readonly kg: number;
 }
 
+/** A dog's meals and weight on a day. */
+interface DogMeals {
+  readonly meals: readonly DayMeal[];
+  readonly kg: number;
+}
+
+/** Reckoned once for a dog and a day: a plan is worked out anew at every key, and its dogs stay the same. */
+const reckoned = new WeakMap<Dog, Map<LocalDate, DogMeals>>();
+
+function mealsOf(dog: Dog, day: LocalDate): DogMeals {
+  const own = reckoned.get(dog) ?? new Map<LocalDate, DogMeals>();
+  reckoned.set(dog, own);
+  const known = own.get(day) ?? { meals: mealsOn(dog, day), kg: weightOn(dog, day) / 1000 };
+  own.set(day, known);
+  return known;
+}
+
 /** The meals of a day that no recipe of the plan fills: "Wren’s lunch". */
 export const unfilledMeals = (dogs: readonly Dog[], day: LocalDate, dishes: readonly DishMeals[]): string[] =>
   dogs.flatMap((dog) =>
-    mealsOn(dog, day)
-      .filter((meal) => meal.kcal > 0 && fillsOf(dishes, meal).every((part) => part === 0))
+    mealsOf(dog, day)
+      .meals.filter((meal) => meal.kcal > 0 && fillsOf(dishes, meal).every((part) => part === 0))
       .map((meal) => `${dog.name}’s ${meal.name}`),
   );
 
@@ -56,14 +73,15 @@ function dogDay(
 ): DogDay {
   const kcal = dishes.map(() => 0);
   let whole = 0;
-  for (const meal of mealsOn(dog, day)) {
+  const { meals, kg } = mealsOf(dog, day);
+  for (const meal of meals) {
     whole += meal.kcal;
     fillsOf(dishes, meal).forEach((part, index) => (kcal[index]! += meal.kcal * part));
   }
   const planned = kcal.reduce((sum, own) => sum + own, 0);
   const left = planned > 0 ? Math.max(0, 1 - covered / planned) : 0;
   const own = kcal.map((each) => each * left);
-  return { kcal: own, parts: own.map((each) => (whole > 0 ? each / whole : 0)), kg: weightOn(dog, day) / 1000 };
+  return { kcal: own, parts: own.map((each) => (whole > 0 ? each / whole : 0)), kg };
 }
 
 /**

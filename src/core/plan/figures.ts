@@ -91,25 +91,54 @@ export function partsOf(recipe: Measured, choices: At['choices']): FigureParts {
   };
 }
 
+const partsIn = ({ perScale, perDogDay, perKgDay, perLoad }: FigureParts): readonly Figures[] => [
+  perScale,
+  perDogDay,
+  perKgDay,
+  ...perLoad,
+];
+
+/** How much there is of each part. */
+const timesOf = (at: At, loads: number): readonly number[] => [
+  at.scale,
+  at.dogDays,
+  at.kgDays,
+  ...Array.from({ length: loads }, (_, place) => at.loads[place] ?? 1),
+];
+
+/** The energy of a recipe at so much of each part, in kcal. */
+export function kcalAt(parts: FigureParts, at: At): number {
+  const times = timesOf(at, parts.perLoad.length);
+  return partsIn(parts).reduce((sum, own, index) => sum + times[index]! * own.kcal, 0);
+}
+
 /** The parts put together: the figures of a recipe at so much of each. */
 export function figuresAt(parts: FigureParts, at: At): Figures {
-  const terms: readonly (readonly [number, Figures])[] = [
-    [at.scale, parts.perScale],
-    [at.dogDays, parts.perDogDay],
-    [at.kgDays, parts.perKgDay],
-    ...parts.perLoad.map((own, place) => [at.loads[place] ?? 1, own] as const),
-  ];
-  const sum = (of: (figures: Figures) => number) => terms.reduce((total, [times, own]) => total + times * of(own), 0);
-  const each = (of: (figures: Figures) => readonly number[]) =>
-    of(parts.perScale).map((_, index) => sum((figures) => of(figures)[index]!));
+  const own = partsIn(parts);
+  const times = timesOf(at, parts.perLoad.length);
+  const sum = (figure: 'kcal' | 'inPot' | 'finished' | 'finishedLow' | 'finishedHigh') => {
+    let total = 0;
+    for (let index = 0; index < own.length; index++) total += times[index]! * own[index]![figure];
+    return total;
+  };
+  const each = (figure: 'rooms' | 'weights' | 'bought') => {
+    const totals = parts.perScale[figure].map(() => 0);
+    for (let index = 0; index < own.length; index++)
+      for (let place = 0; place < totals.length; place++) totals[place]! += times[index]! * own[index]![figure][place]!;
+    return totals;
+  };
+  let bought: readonly number[] | undefined;
   return {
-    kcal: sum(({ kcal }) => kcal),
-    inPot: sum(({ inPot }) => inPot),
-    finished: sum(({ finished }) => finished),
-    finishedLow: sum(({ finishedLow }) => finishedLow),
-    finishedHigh: sum(({ finishedHigh }) => finishedHigh),
-    rooms: each(({ rooms }) => rooms),
-    weights: each(({ weights }) => weights),
-    bought: each(({ bought }) => bought),
+    kcal: sum('kcal'),
+    inPot: sum('inPot'),
+    finished: sum('finished'),
+    finishedLow: sum('finishedLow'),
+    finishedHigh: sum('finishedHigh'),
+    rooms: each('rooms'),
+    weights: each('weights'),
+    // Asked for by few of the many times that a plan is tried.
+    get bought() {
+      return (bought ??= each('bought'));
+    },
   };
 }

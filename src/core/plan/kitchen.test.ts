@@ -20,7 +20,7 @@ function line(text: string, ndb: string, set: UnitSet = 'us') {
 }
 
 const times = (of: ReturnType<typeof line>, factor: number, set: UnitSet) =>
-  scaledForKitchen([of], [grams(of.grams * factor)], set, '4-9-4');
+  scaledForKitchen([of], [grams(of.grams * factor)], set);
 
 // Common practice (handbook 1): eggs whole, cups to 1/4, spoons to 1/8 tsp, pounds and ounces; no source.
 test.each([
@@ -30,14 +30,21 @@ test.each([
   ['1 kg', '17343', 1.8684, 'metric', undefined, 1868.4],
   ['1 tbsp', '04582', 2, 'us', '2 tbsp', 28],
 ] as const)('%s of %s × %d (%s) is %s', (text, ndb, factor, set, words, mass) => {
-  const { lines } = times(line(text, ndb, set), factor, set);
-  expect(lines[0]!.measure).toBe(words);
-  expect(lines[0]!.grams).toBeCloseTo(mass, 0);
+  const [scaled] = times(line(text, ndb, set), factor, set);
+  expect(scaled!.measure).toBe(words);
+  expect(scaled!.grams).toBeCloseTo(mass, 0);
 });
 
-test('a drift of more than 1 % of the energy is told, a smaller one is not', () => {
-  expect(times(line('2 large', '01123'), 1.6, 'us').drift).toBeCloseTo(3 / 3.2 - 1, 6);
-  expect(times(line('2 lb', '17343'), 1.5, 'us').drift).toBeUndefined();
+// Handbook 1 (common practice, no source): eggs whole, cups to 1/4, scales to 1 g below 100 g and 5 g above.
+test.each([
+  ['2 large', '01123', 1.6, 'us', '3 large', 150],
+  ['1 kg', '17343', 1.8684, 'metric', '1870 g', 1870],
+  ['33 g', '17343', 1.1, 'metric', '36 g', 36],
+  ['1 1/2 cups', '20005', 1.8684, 'us', '2¾ cups', 550],
+] as const)('%s of %s × %d (%s) is rounded to %s', (text, ndb, factor, set, words, mass) => {
+  const [scaled] = times(line(text, ndb, set), factor, set);
+  expect(scaled!.roundedTo).toBe(words);
+  expect(scaled!.rounded).toBeCloseTo(mass, 6);
 });
 
 test.each([

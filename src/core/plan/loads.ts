@@ -62,6 +62,10 @@ export const MOST_LOADS = 60;
 /** What floating point may add is no load more. */
 const HAIR = 1e-9;
 
+/** The fewest loads that a room is cut into, beside what each load takes by itself; infinite where none fits. */
+export const fewestLoads = (room: number, addedByLoad: number, limit: number): number =>
+  limit > addedByLoad ? Math.max(1, Math.ceil((room / (limit - addedByLoad)) * (1 - HAIR))) : Infinity;
+
 /**
  * Cuts a component into the fewest even vesselfuls. Lines that are bound to a load (pot water) stand in every one of
  * them and take their room there.
@@ -84,7 +88,7 @@ export function evenLoads(
       `What every load of ${vessel} takes by itself (${writeNumber(addedByLoad, 0)} ${unit}) already fills it. Choose a larger one.`,
       'vessel',
     );
-  const loads = Math.max(atLeast, Math.ceil((room / left) * (1 - HAIR)));
+  const loads = Math.max(atLeast, fewestLoads(room, addedByLoad, limit.limit));
   if (loads > MOST_LOADS)
     return refused(`That is ${writeNumber(loads, 0)} loads of ${vessel}. Choose a larger one, or cook less.`, 'vessel');
   const each = room / loads + addedByLoad;

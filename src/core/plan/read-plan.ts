@@ -7,7 +7,8 @@ import { choicesOf } from '../recipe/bases';
 import { readBinding } from './binding-entry';
 import { demandOf } from './demand';
 import { isVessel, type Equipment } from './equipment';
-import { measuredRecipe, partsOf } from './figures';
+import { measuredRecipe, partsOf, type FigureParts, type Measured } from './figures';
+import { fillLimit } from './loads';
 import type { PlanGround, PlannableComponent, PlannableDog, PlannableRecipe } from './ground';
 import { fridgeFeedingDays } from './keeping';
 import type { DishEntry, PlanEntry } from './plan-entry';
@@ -60,6 +61,30 @@ function readShare(text: string): Outcome<number> {
   return value > 0 ? fine(value) : refused('A share above 0: 1 and 1 are half and half.', 'share');
 }
 
+interface Prepared {
+  readonly key: string;
+  readonly recipe: Measured;
+  readonly parts: FigureParts;
+}
+
+/** Made ready once for a recipe's lines: a plan is worked out anew at every key, and its recipes stay the same. */
+const prepared = new WeakMap<ReadDish['written'], Prepared>();
+
+function measuredParts(
+  of: PlannableRecipe,
+  written: ReadDish['written'],
+  choices: DishEntry['choices'] & object,
+  { factors }: PlanGround,
+): Prepared {
+  const key = JSON.stringify([factors, choices, of.pots]);
+  const known = prepared.get(written);
+  if (known?.key === key) return known;
+  const recipe = measuredRecipe(written, of.pots, factors);
+  const made = { key, recipe, parts: partsOf(recipe, choices) };
+  prepared.set(written, made);
+  return made;
+}
+
 function readDish(ground: PlanGround, entry: DishEntry): Outcome<ReadDish> {
   const of = ground.recipes.find((recipe) => recipe.id === entry.recipeId);
   if (!of) return refused('Choose a recipe.', 'recipeId');
@@ -69,24 +94,32 @@ function readDish(ground: PlanGround, entry: DishEntry): Outcome<ReadDish> {
   const known = choicesOf(of.written);
   for (const [choice, line] of Object.entries(choices))
     if (!known.get(choice)?.includes(line)) return refused(`This recipe has no such ${choice} to choose.`, 'recipeId');
-  const foods = foodsOf(ground);
   const swapped = withSwaps(
     of.written,
     entry.swaps,
-    (key) => foods.find((each) => each.food.ndb === key),
+    (key) => foodsOf(ground).find((each) => each.food.ndb === key),
     ground.factors,
   );
   if (!swapped.ok) return swapped;
   const written = swapped.value;
-  const recipe = measuredRecipe(written, of.pots, ground.factors);
+  const { recipe, parts } = measuredParts(of, written, choices, ground);
   const cup = volumeOf('cup', ground.set);
+  const vessels = Array.from({ length: recipe.components }, (_, place) =>
+    vesselOf(of.components[place], entry.vessels?.[place], ground.equipment),
+  );
   return fine({
     name: of.name,
     recipe,
-    parts: partsOf(recipe, choices),
+    parts,
     choices,
-    vessels: Array.from({ length: recipe.components }, (_, place) =>
-      vesselOf(of.components[place], entry.vessels?.[place], ground.equipment),
+    vessels,
+    limits: vessels.map(
+      (vessel, place) =>
+        vessel &&
+        fillLimit(
+          vessel,
+          written.filter((line) => (line.component ?? 0) === place),
+        ),
     ),
     mlPerGram: of.cupGrams === undefined ? undefined : cup / of.cupGrams,
     recipeId: of.id,

@@ -27,7 +27,7 @@ export interface ScaledLine {
 /** A pack as sold is taken whole where that moves the line by no more than this (common practice, no source). */
 const WHOLE_PACK_WITHIN = 0.1;
 /** Above this part of the energy the rounding of kitchen measures is said (handbook 1). */
-const TOLD_FROM = 0.01;
+export const TOLD_FROM = 0.01;
 
 /** What one pack of a food weighs as this kitchen buys it; undefined where nobody has said. */
 export const packOf = (measures: readonly FoodMeasure[]): number | undefined => {
@@ -48,38 +48,25 @@ function nearest(line: MeasuredLine, mass: Grams, set: UnitSet): { readonly text
 
 /**
  * Every line with what is to be bought for it, in g and in kitchen measures, and the nearest amount that can be measured
- * or bought; and by how much the energy moves when all of it is measured in kitchen measures, undefined where that is
- * at most 1 %. Source: common practice, no source.
+ * or bought. Source: common practice, no source.
  */
-export function scaledForKitchen(
+export const scaledForKitchen = (
   lines: readonly MeasuredLine[],
   bought: readonly Grams[],
   set: UnitSet,
-  factors: EnergyFactors,
-): { readonly lines: readonly ScaledLine[]; readonly drift: number | undefined } {
-  const written = lines.map(({ quantity, source, grams: unscaledGrams }, index) =>
-    kitchenMeasure({ grams: bought[index]!, unscaledGrams, quantity }, source.food, source.measures, set),
-  );
-  const energy = (of: (index: number) => Grams) =>
-    energyOf(
-      lines.map((line, index) => ({ grams: of(index), food: line.source.food })),
-      factors,
-    );
-  const exact = energy((index) => bought[index]!);
-  const drift = exact > 0 ? energy((index) => written[index]!.amount) / exact - 1 : 0;
-  return {
-    lines: lines.map((line, index) => {
-      const near = nearest(line, bought[index]!, set);
-      return {
-        grams: bought[index]!,
-        measure: set === 'metric' && written[index]!.byWeight ? undefined : written[index]!.text,
-        rounded: near.amount,
-        roundedTo: near.text,
-      };
-    }),
-    drift: Math.abs(drift) > TOLD_FROM ? drift : undefined,
-  };
-}
+): readonly ScaledLine[] =>
+  lines.map((line, index) => {
+    const { quantity, source, grams: unscaledGrams } = line;
+    const mass = bought[index]!;
+    const written = kitchenMeasure({ grams: mass, unscaledGrams, quantity }, source.food, source.measures, set);
+    const near = nearest(line, mass, set);
+    return {
+      grams: mass,
+      measure: set === 'metric' && written.byWeight ? undefined : written.text,
+      rounded: near.amount,
+      roundedTo: near.text,
+    };
+  });
 
 /** What rounding moves. */
 export interface Drift {

@@ -43,7 +43,9 @@ export function shoppingList(bought: readonly BoughtLine[], set: UnitSet): Shopp
   for (const each of bought) {
     const { food } = each.line.source;
     if (isWater(food) || !(each.grams > 0)) continue;
-    byFood.set(food.ndb, [...(byFood.get(food.ndb) ?? []), each]);
+    const own = byFood.get(food.ndb);
+    if (own) own.push(each);
+    else byFood.set(food.ndb, [each]);
   }
   return [...byFood]
     .map(([key, lines]): ShoppingItem => {

@@ -59,8 +59,10 @@ export function withSwaps<T extends WrittenLine & { readonly quantity: Quantity 
   foodOf: (key: string) => KnownFood | undefined,
   factors: EnergyFactors,
 ): Outcome<readonly (T | Substituted)[]> {
+  const asked = Object.entries(swaps ?? {});
+  if (asked.length === 0) return fine(written);
   const lines: (T | Substituted)[] = [...written];
-  for (const [place, key] of Object.entries(swaps ?? {})) {
+  for (const [place, key] of asked) {
     const line = written[Number(place)];
     const by = foodOf(key);
     if (!line || !by) return refused('That food is not here any more.', 'swap');

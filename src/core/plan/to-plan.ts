@@ -3,7 +3,7 @@ import type { At } from '../recipe/bases';
 import type { Demand } from './demand';
 import type { Equipment } from './equipment';
 import type { FigureParts, Figures, Measured } from './figures';
-import type { Loads } from './loads';
+import type { FillLimit, Loads } from './loads';
 import type { RecipeEnergy } from './scale';
 
 /** One recipe of a plan, made ready. */
@@ -14,6 +14,8 @@ export interface DishToBind {
   readonly choices: At['choices'];
   /** The vessel of each component; undefined where none is set down. */
   readonly vessels: readonly (Equipment | undefined)[];
+  /** How far each of them is filled with one load. */
+  readonly limits: readonly (FillLimit | undefined)[];
   /** mL of one g of the finished food; undefined until a cup of it was weighed. */
   readonly mlPerGram: number | undefined;
 }

@@ -181,7 +181,6 @@ async function plannedLines(
     takes.map((take) => take.written),
     takes.map((take) => take.bought),
     household.unitSet,
-    household.energyFactors,
   );
   return {
     lines: takes.map(({ written, bought }, index) => ({
@@ -189,7 +188,7 @@ async function plannedLines(
       words: written.text,
       grams: bought * (1 - written.refuse),
       toWeigh: bought,
-      measure: kitchen.lines[index]!.measure,
+      measure: kitchen[index]!.measure,
       note: sayWhatGoes(written),
       moment: written.moment,
       part: written.part,

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import type { PlanAnswer } from '@/core/plan/answer';
 import { nutrientName } from '@/core/nutrition/nutrients';
+import { TOLD_FROM } from '@/core/plan/rounding';
 import { writeGrams, writeNumber } from '@/core/quantity/write';
 import { Why } from '@/ui/Why';
 import styles from './plans.module.css';
@@ -37,7 +38,14 @@ export function Rounding({ answer, taken, onTake }: RoundingProps) {
         ))}
         {moved.length > NAMED && `; ${moved.length - NAMED} more`}
         {moved.length > 0 && '. '}
-        {moved.length > 0 && `${writeNumber(drift.days, 1)} days, energy ${signed(drift.kcal)}`}
+        {moved.length > 0 && (
+          <>
+            {writeNumber(drift.days, 1)} days,{' '}
+            <span className={Math.abs(drift.kcal) > TOLD_FROM ? 'caution' : undefined}>
+              energy {signed(drift.kcal)}
+            </span>
+          </>
+        )}
         {drift.nutrients.length > 0 &&
           `, ${drift.nutrients
             .slice(0, NAMED)

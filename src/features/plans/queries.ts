@@ -130,7 +130,6 @@ export async function keptPlan(id: number): Promise<KeptPlan | undefined> {
         planned.takes.map((take) => take.written),
         planned.takes.map((take) => take.bought),
         household.unitSet,
-        household.energyFactors,
       );
       return {
         id: batch.id,
@@ -138,7 +137,7 @@ export async function keptPlan(id: number): Promise<KeptPlan | undefined> {
         scale: batch.scale,
         lines: planned.takes.map(({ written, bought }, index) => ({
           name: written.preparation ?? written.source.food.name,
-          measure: kitchen.lines[index]!.measure,
+          measure: kitchen[index]!.measure,
           note: sayWhatGoes(written),
           grams: bought,
         })),
