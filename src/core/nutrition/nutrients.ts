@@ -67,4 +67,5 @@ export const nutrientName = (nutrient: Nutrient): string =>
   nutrient
     .replace(/_(g|mg|ug|iu|kcal)$/, '')
     .replaceAll('_', ' ')
+    .replace(/omega(\d)/, 'omega-$1')
     .replace('fiber', 'fibre');

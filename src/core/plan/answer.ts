@@ -53,6 +53,9 @@ export interface PlanAnswer {
   readonly unfilled: readonly string[];
 }
 
+/** A plan that rounding leaves short by no more than this feeds its days all the same (handbook 1: more than 1 % is said). */
+const ROUNDED_AWAY = 0.01;
+
 /** The days that so many kcal of each recipe feed, looked for around `about`: until the first of them is used up. */
 function daysFed({ demand }: Pick<ToPlan, 'demand'>, kcal: readonly number[], about: number): number {
   const enough = (days: number) => demand.over(days).every(({ need }, dish) => need <= kcal[dish]! * (1 + 1e-9));
@@ -116,7 +119,8 @@ export function answerPlan(ground: PlanGround, entry: PlanEntry): Outcome<PlanAn
     finished: dishes.reduce((sum, dish) => sum + dish.bound.figures.finished, 0),
     ...(entry.rounded ? { days: drift.days } : {}),
   };
-  const days = wholeDays(bound.days);
+  // What rounding takes off the last day is no day less.
+  const days = wholeDays(bound.days * (entry.rounded ? 1 + ROUNDED_AWAY : 1));
   const total = (of: (dish: PlannedDish) => number) => dishes.reduce((sum, dish) => sum + of(dish), 0);
   return fine({
     read: read.value,

@@ -1,5 +1,4 @@
-import type { LocalDate } from '../calendar/local-date';
-import { addDays } from '../calendar/local-date';
+import { addDays, writeDay, type LocalDate } from '../calendar/local-date';
 import { isWater } from '../food/food';
 import type { Explanation } from '../explanation';
 import { grams, type Grams, type UnitSet } from '../quantity/units';
@@ -108,6 +107,12 @@ const LARGEST_PIECE = 2000;
 /** When a thing of the list is to be out of the freezer. */
 export const thawOf = (item: Pick<ShoppingItem, 'grams' | 'packGrams'>, cookDay: LocalDate): TakeOut =>
   takeOutBy(Math.min(item.grams, item.packGrams ?? LARGEST_PIECE), cookDay);
+
+/** When to take it out, in words; where that has passed, that it should lie in the fridge already. */
+export function sayThaw({ day, hour }: TakeOut, today: LocalDate): string {
+  const when = `${writeDay(day)} ${String(hour).padStart(2, '0')}:00`;
+  return day < today ? `should be out since ${when}: else cook later` : `out of the freezer by ${when}`;
+}
 
 /** A number of things as it is said: "2½ trays". */
 export const writeCountOf = (count: number, one: string, many: string): string =>

@@ -14,7 +14,9 @@ function daysRow(answer: PlanAnswer, typed: TypedBinding): WayRow {
     rest > 0.01
       ? `and ${writeNumber(rest * 100, 0)} % of one more: a short pack`
       : rest < -0.01
-        ? `not quite: ${writeNumber(bound.days * 100, 0)} % of it`
+        ? bound.days < 1
+          ? `not quite: ${writeNumber(bound.days * 100, 0)} % of it`
+          : `the last one short by ${writeNumber(-rest * 100, 0)} %`
         : keeping.frozenFrom === undefined
           ? 'all of it may stay in the fridge'
           : keeping.frozenFrom === 1

@@ -13,7 +13,7 @@ export function PlanInHand({ plan }: { plan: KeptPlan }) {
         <p className="soft">{plan.about}</p>
       </div>
       <p>It is being cooked, or was: it stands as it is. Copy it to plan anew.</p>
-      <div className={`twoColumns ${styles.below}`}>
+      <div className="twoColumns">
         <div className="stack">
           {plan.batches.map((batch) => (
             <section key={batch.id} aria-label={batch.name}>
@@ -37,7 +37,13 @@ export function PlanInHand({ plan }: { plan: KeptPlan }) {
           ))}
         </div>
         <div className="stack">
-          <ShoppingList items={plan.list} cookDay={plan.cookDay} planId={plan.id} said={plan.items} />
+          <ShoppingList
+            items={plan.list}
+            cookDay={plan.cookDay}
+            today={plan.today}
+            planId={plan.id}
+            said={plan.items}
+          />
           <div className={styles.acts}>
             <LinkButton variant="outlined" href={`/plan?copy=${plan.id}`}>
               Copy it

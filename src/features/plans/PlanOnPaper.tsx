@@ -1,7 +1,7 @@
-import { writeDay } from '@/core/calendar/local-date';
-import { thawOf } from '@/core/plan/shopping';
+import { sayThaw, thawOf } from '@/core/plan/shopping';
 import { writeGrams, writeSum } from '@/core/quantity/write';
 import { Paper, PaperLines } from '@/ui/paper/Paper';
+import paper from '@/ui/paper/paper.module.css';
 import type { KeptPlan } from './queries';
 
 /** A plan on one page: what to fetch, what goes in, what it comes to. */
@@ -12,63 +12,57 @@ export function PlanOnPaper({ plan }: { plan: KeptPlan }) {
     <Paper>
       <h1>{plan.name}</h1>
       <p>{plan.about}</p>
-      <section>
-        <h2>Pull and buy</h2>
-        <PaperLines
-          lines={plan.list.map((item) => {
-            const thaw = fromFreezer(item.key) ? thawOf(item, plan.cookDay) : undefined;
-            return {
+      <div className={paper.columns}>
+        <section>
+          <h2>Pull and buy</h2>
+          <PaperLines
+            lines={plan.list.map((item) => ({
               key: item.key,
               what: (
                 <>
                   {item.name}
                   {(item.packs ?? item.measure) && <em> {item.packs ?? item.measure}</em>}
-                  {thaw && (
-                    <em>
-                      {' '}
-                      out of the freezer by {writeDay(thaw.day)} {thaw.hour}:00
-                    </em>
-                  )}
+                  {fromFreezer(item.key) && <em> {sayThaw(thawOf(item, plan.cookDay), plan.today)}</em>}
                 </>
               ),
               amount: writeSum(item.grams),
-            };
-          })}
-        />
-      </section>
-      {plan.batches.map((batch) => (
-        <section key={batch.id}>
-          <h2>
-            {batch.name} × {batch.scale.toFixed(3)}
-          </h2>
-          <PaperLines
-            lines={batch.lines.map((line, index) => ({
-              key: index,
-              what: (
-                <>
-                  {line.name}
-                  {line.measure && <em> {line.measure}</em>}
-                  {line.note && <em> {line.note}</em>}
-                </>
-              ),
-              amount: writeGrams(line.grams),
             }))}
           />
         </section>
-      ))}
-      {plan.rows.length > 0 && (
-        <section>
-          <h2>What that comes to</h2>
-          <ul>
-            {plan.rows.map((row) => (
-              <li key={row.label}>
-                {row.label}: <b>{row.said}</b>
-                {row.note && ` ${row.note}`}
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
+        {plan.batches.map((batch) => (
+          <section key={batch.id}>
+            <h2>
+              {batch.name} × {batch.scale.toFixed(3)}
+            </h2>
+            <PaperLines
+              lines={batch.lines.map((line, index) => ({
+                key: index,
+                what: (
+                  <>
+                    {line.name}
+                    {line.measure && <em> {line.measure}</em>}
+                    {line.note && <em> {line.note}</em>}
+                  </>
+                ),
+                amount: writeGrams(line.grams),
+              }))}
+            />
+          </section>
+        ))}
+        {plan.rows.length > 0 && (
+          <section>
+            <h2>What that comes to</h2>
+            <ul>
+              {plan.rows.map((row) => (
+                <li key={row.label}>
+                  {row.label}: <b>{row.said}</b>
+                  {row.note && ` ${row.note}`}
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+      </div>
     </Paper>
   );
 }

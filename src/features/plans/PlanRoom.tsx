@@ -66,7 +66,7 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
       )}
       {answer.ok && (
         <div className={`twoColumns ${styles.below}`}>
-          <div className="stack">
+          <div className={`stack ${styles.top}`}>
             <Ways rows={plan.ways} hatch={answer.value.dishes[0]!.read.of.mark.hatch} onBind={plan.bind} />
             <Rounding answer={answer.value} taken={entry.rounded} onTake={(rounded) => change({ rounded })} />
             <p className={styles.asides}>
@@ -85,6 +85,8 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
                 <span className="caution">the last of it is past its best in the freezer</span>
               )}
             </p>
+          </div>
+          <div className={`stack ${styles.more}`}>
             <section aria-labelledby="goes-in">
               <h2 id="goes-in">What goes in</h2>
               {answer.value.dishes.map((dish, place) => (
@@ -104,10 +106,11 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
               effect={effect}
             />
           </div>
-          <div className="stack">
+          <div className={`stack ${styles.side}`}>
             <ShoppingList
               items={answer.value.shopping}
               cookDay={answer.value.read.cookDay}
+              today={ground.today}
               planId={view.keptId}
               said={view.items}
             />

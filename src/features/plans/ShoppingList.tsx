@@ -3,8 +3,8 @@
 import Checkbox from '@mui/material/Checkbox';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { writeDay, type LocalDate } from '@/core/calendar/local-date';
-import { FETCHED_FROM, thawOf, type FetchedFrom, type ShoppingItem } from '@/core/plan/shopping';
+import type { LocalDate } from '@/core/calendar/local-date';
+import { FETCHED_FROM, sayThaw, thawOf, type FetchedFrom, type ShoppingItem } from '@/core/plan/shopping';
 import { writeSum } from '@/core/quantity/write';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
@@ -27,13 +27,14 @@ const UNSAID: Said = { fetchedFrom: 'shop', ticked: false };
 interface ShoppingListProps {
   items: readonly ShoppingItem[];
   cookDay: LocalDate;
+  today: LocalDate;
   /** The kept plan that it belongs to: without one there is nothing to tick yet. */
   planId: number | undefined;
   said: PlanView['items'];
 }
 
 /** What to buy and to take out, merged over the plan; of a kept plan it is ticked off. */
-export function ShoppingList({ items, cookDay, planId, said }: ShoppingListProps) {
+export function ShoppingList({ items, cookDay, today, planId, said }: ShoppingListProps) {
   const [now, setNow] = useState<Readonly<Record<string, Said>>>(() =>
     Object.fromEntries(said.map(({ foodKey, ...rest }) => [foodKey, rest])),
   );
@@ -76,9 +77,11 @@ export function ShoppingList({ items, cookDay, planId, said }: ShoppingListProps
               >
                 <span>{item.name}</span>
                 <span className="note">
-                  {thaw
-                    ? `out of the freezer by ${writeDay(thaw.day)} ${String(thaw.hour).padStart(2, '0')}:00`
-                    : FROM_WORDS[own.fetchedFrom]}
+                  {thaw ? (
+                    <span className={thaw.day < today ? 'caution' : undefined}>{sayThaw(thaw, today)}</span>
+                  ) : (
+                    FROM_WORDS[own.fetchedFrom]
+                  )}
                   {(item.packs ?? item.measure) && ` · ${item.packs ?? item.measure}`}
                 </span>
               </button>

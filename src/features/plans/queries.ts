@@ -88,6 +88,7 @@ export interface KeptPlan {
   readonly name: string;
   readonly about: string;
   readonly open: boolean;
+  readonly today: LocalDate;
   readonly cookDay: LocalDate;
   readonly batches: readonly {
     readonly id: number;
@@ -124,6 +125,7 @@ export async function keptPlan(id: number): Promise<KeptPlan | undefined> {
     name: nameOf(plan),
     about: `for ${eaters.join(', ')}, ${plan.days} ${plan.days === 1 ? 'day' : 'days'} from ${writeDay(plan.firstDay)}, cooked on ${writeDayInFull(plan.cookDay)}`,
     open: plan.open,
+    today: read.today,
     cookDay: plan.cookDay,
     batches: batches.map(({ batch, planned }) => {
       const kitchen = scaledForKitchen(
