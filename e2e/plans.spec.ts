@@ -185,6 +185,22 @@ test('a day with two recipes, one for the mornings and one for the evenings: kep
   await expect(page.getByLabel('Days', { exact: true })).toHaveValue('4');
 });
 
+test('volumes and cups bind where a cup of the food was weighed; else it says where to weigh one', async () => {
+  await page.goto(`${hodman.address}/plan?recipe=1`, { waitUntil: 'networkidle' });
+  await way().selectOption('amount');
+  await page.getByLabel('Finished food', { exact: true }).fill('20 cups');
+  // The demo weighed a cup of the venison: 240 g in 250 mL. 20 × 240 g.
+  await expect(row(/^finished food/)).toContainText('4.80 kg');
+  await expect(row(/^finished food/)).toContainText('about 20 cups');
+  await way().selectOption('containers');
+  await page.getByLabel('Containers', { exact: true }).fill('9');
+  await page.getByLabel('One container holds').fill('2 cups');
+  await expect(row(/^finished food/)).toContainText('4.32 kg');
+  await page.getByLabel('Recipe', { exact: true }).selectOption('Goat, millet & beetroot');
+  await expect(page.getByText(/Nobody has weighed a cup of Goat, millet & beetroot yet/)).toBeVisible();
+  await expect(page.getByLabel('One container holds')).toHaveAttribute('aria-invalid', 'true');
+});
+
 test('what the store holds is taken off, and packs as sold are remembered', async () => {
   await page.goto(`${hodman.address}/plan?recipe=1`, { waitUntil: 'networkidle' });
   const before = await scale();

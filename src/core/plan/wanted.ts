@@ -72,7 +72,7 @@ export function wantedBy(plan: ToPlan, binding: Binding): Outcome<Wanted> {
       const unknown = plan.dishes.find((dish) => dish.mlPerGram === undefined);
       if (unknown)
         return refused(
-          `How heavy a cup of ${unknown.name} is, nobody has weighed yet: weigh one at a dog’s cups, or give a weight.`,
+          `Nobody has weighed a cup of ${unknown.name} yet. Weigh one on a dog’s page (“One cup of it weighs”), or give a weight.`,
           'amount',
         );
       const count = binding.by === 'cups' ? binding.count : 1;

@@ -1,8 +1,10 @@
 import 'server-only';
-import { and, eq, isNull } from 'drizzle-orm';
+import { and, eq, isNull, max } from 'drizzle-orm';
 import { EXAMPLE_KITCHEN, readEquipment as readEntry } from '@/core/plan/equipment-entry';
 import type { EquipmentEntry } from '@/core/plan/equipment';
+import type { PlaceKind } from '@/core/preserve/shelf-life';
 import { readQuantity } from '@/core/quantity/read';
+import type { UnitSet } from '@/core/quantity/units';
 import { readEquipment } from '../repositories/equipment';
 import { equipment, place } from '../schema/household';
 import { Refusal, refuse, type Context } from './run';
@@ -29,20 +31,37 @@ export async function removeEquipment({ tx, now }: Context, input: { id: number 
   await tx.update(equipment).set({ removedAt: now }).where(eq(equipment.id, input.id));
 }
 
-/** How much a place holds: "60 L"; nothing typed makes it unknown again. */
-export async function sizePlace({ tx, household }: Context, input: { id: number; size: string }): Promise<void> {
-  const text = input.size.trim();
-  let capacityMl: number | null = null;
-  if (text !== '') {
-    const read = readQuantity(text, household.unitSet);
-    if (!read.ok || read.value.kind !== 'volume' || !(read.value.millilitres > 0))
-      refuse('How much does it hold? Write it like 60 L.', `place-${input.id}`);
-    else if (read.value.millilitres > 2_000_000)
-      refuse('That is more than any home freezer holds. Check the volume.', `place-${input.id}`);
-    else capacityMl = Math.round(read.value.millilitres);
+/** How much a place holds: "60 L" in mL; nothing typed is not known. */
+function readRoom(size: string, set: UnitSet): number | null {
+  const text = size.trim();
+  if (text === '') return null;
+  const read = readQuantity(text, set);
+  if (!read.ok || read.value.kind !== 'volume' || !(read.value.millilitres > 0))
+    return refuse('How much does it hold? Write it like 60 L.', 'size');
+  if (read.value.millilitres > 2_000_000)
+    return refuse('That is more than any home freezer holds. Check the volume.', 'size');
+  return Math.round(read.value.millilitres);
+}
+
+/** A place for packs, new or called and sized anew; its kind stays, for dates hang on it. */
+export async function savePlace(
+  { tx, household }: Context,
+  input: { id?: number; kind: PlaceKind; name: string; size: string },
+): Promise<{ id: number }> {
+  const name = input.name.trim();
+  if (name === '') refuse('What is it called in this house?', 'name');
+  const capacityMl = readRoom(input.size, household.unitSet);
+  if (input.id === undefined) {
+    const [last] = await tx.select({ position: max(place.position) }).from(place);
+    const row = { kind: input.kind, name, capacityMl, position: (last?.position ?? 0) + 1 };
+    return (await tx.insert(place).values(row).returning({ id: place.id }))[0]!;
   }
-  const changed = await tx.update(place).set({ capacityMl }).where(eq(place.id, input.id)).returning();
-  if (changed.length === 0) refuse('This place is not here any more.');
+  const [kept] = await tx
+    .update(place)
+    .set({ name, capacityMl })
+    .where(eq(place.id, input.id))
+    .returning({ id: place.id });
+  return kept ?? refuse('This place is not here any more.');
 }
 
 /** A small kitchen to begin with, for a cook who has set nothing down yet; every piece of it can be changed. */

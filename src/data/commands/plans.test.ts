@@ -11,7 +11,7 @@ import { readPlannedLines } from '../repositories/planned';
 import { planDog } from '../schema/batches';
 import { startCooking } from './batches';
 import { saveDog } from './dogs';
-import { removeEquipment, saveEquipment, sizePlace } from './kitchen';
+import { removeEquipment, saveEquipment, savePlace } from './kitchen';
 import { dropPlan, savePlan, setPlanItem } from './plans';
 import { saveRecipe } from './recipes';
 import { saveMeasure } from './supplies';
@@ -175,12 +175,18 @@ test.each([
   expect(await readEquipment(house.db)).toEqual([]);
 });
 
-test('a freezer has a size, which can be made unknown again', async () => {
-  const freezer = (await readPlaces(house.db)).find((place) => place.kind === 'freezer')!;
-  const size = (text: string) => house.run((context) => sizePlace(context, { id: freezer.id, size: text }));
+test('a freezer has a size, which can be made unknown again; a second one may stand beside it', async () => {
+  const freezers = async () => (await readPlaces(house.db)).filter((place) => place.kind === 'freezer');
+  const [freezer] = await freezers();
+  const size = (text: string, over = {}) =>
+    house.run((context) => savePlace(context, { ...freezer!, size: text, ...over }));
   valueOf(await size('60 L'));
-  expect((await readPlaces(house.db)).find((place) => place.id === freezer.id)!.capacityMl).toBe(60_000);
-  expect(await size('60 kg')).toMatchObject({ ok: false, problems: [{ field: `place-${freezer.id}` }] });
+  expect((await freezers())[0]!.capacityMl).toBe(60_000);
+  for (const text of ['60 kg', '0 L', '9000000 L'])
+    expect(await size(text)).toMatchObject({ ok: false, problems: [{ field: 'size' }] });
+  expect(await size('60 L', { name: ' ' })).toMatchObject({ ok: false, problems: [{ field: 'name' }] });
   valueOf(await size(''));
-  expect((await readPlaces(house.db)).find((place) => place.id === freezer.id)!.capacityMl).toBeNull();
+  expect((await freezers())[0]!.capacityMl).toBeNull();
+  valueOf(await size('100 L', { id: undefined, name: 'Chest in the shed' }));
+  expect((await freezers()).map((place) => place.name)).toEqual(['Freezer', 'Chest in the shed']);
 });

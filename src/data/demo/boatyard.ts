@@ -14,7 +14,7 @@ import { saveDog } from '../commands/dogs';
 import { addAvoid, addBowlLine } from '../commands/keeping';
 import { weighCup } from '../commands/rations';
 import { reportIntake } from '../commands/weigh-ins';
-import { saveEquipment, sizePlace } from '../commands/kitchen';
+import { saveEquipment, savePlace } from '../commands/kitchen';
 import { savePlan } from '../commands/plans';
 import { saveTrays, sealShare } from '../commands/packs';
 import { saveRecipe } from '../commands/recipes';
@@ -47,7 +47,7 @@ export async function loadDemo(db: Database, reference: Reference, now: Date): P
     const kitchen = await at(-41, '18:00');
     for (const entry of EQUIPMENT) await saveEquipment(kitchen, { entry });
     const freezer = (await readPlaces(tx)).find((place) => place.kind === 'freezer')!;
-    await sizePlace(kitchen, { id: freezer.id, size: '60 L' });
+    await savePlace(kitchen, { ...freezer, size: '60 L' });
     for (const entry of SUPPLIES) await saveSupply(await at(-41, '19:00'), { entry });
     for (const entry of RECIPES) recipeIds.push((await saveRecipe(await at(-40, '10:00'), { entry })).recipeId);
     const dogIds = (await readDogs(tx)).map((dog) => dog.id);

@@ -8,8 +8,9 @@ import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
-import { beginKitchen, removeEquipment, saveEquipment, sizePlace } from './actions';
+import { beginKitchen, removeEquipment, saveEquipment } from './actions';
 import styles from './household.module.css';
+import { Places } from './Places';
 import type { KitchenView } from './queries';
 
 const KIND_WORDS: Readonly<Record<EquipmentKind, string>> = {
@@ -85,12 +86,7 @@ export function Kitchen({ kitchen }: { kitchen: KitchenView }) {
           </Button>
         </div>
       )}
-      <h3>Room</h3>
-      <div className={styles.places}>
-        {kitchen.places.map((place) => (
-          <PlaceSize key={place.id} place={place} />
-        ))}
-      </div>
+      <Places places={kitchen.places} />
     </section>
   );
 }
@@ -148,30 +144,6 @@ function ThingForm({ id, first, onDone }: { id?: number; first: EquipmentEntry; 
           Never mind
         </Button>
       </div>
-    </form>
-  );
-}
-
-function PlaceSize({ place }: { place: KitchenView['places'][number] }) {
-  const [size, setSize] = useState(place.capacityMl === null ? '' : sizeOf({ millilitres: place.capacityMl }));
-  const save = useCommand(sizePlace, `place-${place.id}`);
-  return (
-    <form
-      noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
-        save.run({ id: place.id, size });
-      }}
-    >
-      <Field
-        label={`${place.name} holds`}
-        value={size}
-        onChange={(event) => setSize(event.target.value)}
-        onBlur={() => save.run({ id: place.id, size })}
-        problem={save.problems[0]?.message}
-        hint="such as 60 L; empty: not known"
-        autoComplete="off"
-      />
     </form>
   );
 }

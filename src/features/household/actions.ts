@@ -8,5 +8,5 @@ import { equipmentIdSchema, equipmentSchema, householdSchema, nothingSchema, pla
 export const saveHousehold = houseAction('save household', householdSchema, save);
 export const saveEquipment = houseAction('save equipment', equipmentSchema, kitchen.saveEquipment);
 export const removeEquipment = houseAction('remove equipment', equipmentIdSchema, kitchen.removeEquipment);
-export const sizePlace = houseAction('size place', placeSchema, kitchen.sizePlace);
+export const savePlace = houseAction('save place', placeSchema, kitchen.savePlace);
 export const beginKitchen = houseAction('begin kitchen', nothingSchema, kitchen.beginKitchen);

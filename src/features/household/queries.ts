@@ -2,7 +2,7 @@ import 'server-only';
 import type { Equipment } from '@/core/plan/equipment';
 import { reading } from '@/data/reading';
 import { readEquipment } from '@/data/repositories/equipment';
-import { readPlaces } from '@/data/repositories/household';
+import { readPlaces, type Place } from '@/data/repositories/household';
 
 export async function householdView() {
   const { db, household } = await reading();
@@ -12,14 +12,14 @@ export async function householdView() {
 
 /** What limits a plan: the places with their size, and the things of the kitchen. */
 export interface KitchenView {
-  readonly places: readonly { readonly id: number; readonly name: string; readonly capacityMl: number | null }[];
+  readonly places: readonly Pick<Place, 'id' | 'kind' | 'name' | 'capacityMl'>[];
   readonly equipment: readonly Equipment[];
 }
 
 async function kitchenView(db: Parameters<typeof readPlaces>[0]): Promise<KitchenView> {
   const places = await readPlaces(db);
   return {
-    places: places.map(({ id, name, capacityMl }) => ({ id, name, capacityMl })),
+    places: places.map(({ id, kind, name, capacityMl }) => ({ id, kind, name, capacityMl })),
     equipment: await readEquipment(db),
   };
 }

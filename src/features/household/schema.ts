@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { equipmentEntrySchema } from '@/core/plan/equipment';
+import { PLACE_KINDS } from '@/core/preserve/shelf-life';
 import { idSchema } from '@/core/schema';
 
 export const householdSchema = z.object({
@@ -11,5 +12,10 @@ export const householdSchema = z.object({
 
 export const equipmentSchema = z.object({ id: idSchema.optional(), entry: equipmentEntrySchema });
 export const equipmentIdSchema = z.object({ id: idSchema });
-export const placeSchema = z.object({ id: idSchema, size: z.string().max(30) });
+export const placeSchema = z.object({
+  id: idSchema.optional(),
+  kind: z.enum(PLACE_KINDS),
+  name: z.string().max(60),
+  size: z.string().max(30),
+});
 export const nothingSchema = z.object({});
