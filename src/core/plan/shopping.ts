@@ -2,7 +2,7 @@ import { addDays, writeDay, type LocalDate } from '../calendar/local-date';
 import { isWater } from '../food/food';
 import type { Explanation } from '../explanation';
 import { grams, type Grams, type UnitSet } from '../quantity/units';
-import { writeFraction, writeGrams, writeNumber, writeSum } from '../quantity/write';
+import { writeFraction, writeGrams, writeNumber, writeSum, writeSumIn } from '../quantity/write';
 import type { WrittenLine } from '../recipe/written';
 import type { Quantity } from '../quantity/quantity';
 import { kitchenMeasure } from './kitchen-measure';
@@ -18,7 +18,9 @@ export interface ShoppingItem {
   readonly key: string;
   readonly name: string;
   readonly grams: Grams;
-  /** In kitchen units; absent where that is the g themselves. */
+  /** In the household's first unit. */
+  readonly amount: string;
+  /** In kitchen units, or g where the household weighs in pounds; absent where the amount says it all. */
   readonly measure: string | undefined;
   /** "14 packs of 500 g", where this kitchen has said how it is sold. */
   readonly packs: string | undefined;
@@ -58,7 +60,8 @@ export function shoppingList(bought: readonly BoughtLine[], set: UnitSet): Shopp
         key,
         name: line.preparation ?? source.food.name,
         grams: mass,
-        measure: kitchen.byWeight && set === 'metric' ? undefined : kitchen.text,
+        amount: writeSumIn(mass, set),
+        measure: kitchen.byWeight ? (set === 'metric' ? undefined : writeSum(mass)) : kitchen.text,
         packs: pack === undefined ? undefined : `${packs} ${packs === 1 ? 'pack' : 'packs'} of ${writeGrams(pack)}`,
         packGrams: pack,
         recipes: [...new Set(lines.map((each) => each.recipe))],

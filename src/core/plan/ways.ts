@@ -1,5 +1,5 @@
 import { volumeOf } from '../quantity/units';
-import { writeGrams, writeNumber, writeSum } from '../quantity/write';
+import { writeGrams, writeNumber, writeSum, writeSumIn } from '../quantity/write';
 import type { PlanAnswer } from './answer';
 import { readAmount, type TypedBinding } from './binding-entry';
 import type { PlanGround } from './ground';
@@ -59,8 +59,9 @@ function finishedRow(answer: PlanAnswer, typed: TypedBinding, ground: PlanGround
   return {
     key: 'finished',
     label: 'finished food',
-    said: writeSum(bound.finished),
+    said: writeSumIn(bound.finished, ground.set),
     note: [
+      ...(ground.set === 'us' ? [writeSum(bound.finished)] : []),
       `${writeSum(finished.low)} to ${writeSum(finished.high)}`,
       ...(cups === undefined ? [] : [`about ${many(cups, 'cup')}`]),
       pots === 0 ? 'no pot weighed yet' : `from your ${pots === 1 ? 'last pot' : `last ${pots} pots`}`,
@@ -73,7 +74,7 @@ function finishedRow(answer: PlanAnswer, typed: TypedBinding, ground: PlanGround
 }
 
 /** The line that weighs most, or the one that binds. */
-function atHandRow({ dishes }: PlanAnswer, typed: TypedBinding): WayRow {
+function atHandRow({ dishes }: PlanAnswer, typed: TypedBinding, { set }: PlanGround): WayRow {
   const all = dishes.flatMap((dish, index) => dish.takes.map((take) => ({ dish, index, take })));
   const heaviest = all.reduce((best, each) => (each.take.grams > best.take.grams ? each : best), all[0]!);
   const bound = all.find((each) => each.index === typed.dish && each.take.place === typed.line);
@@ -84,8 +85,8 @@ function atHandRow({ dishes }: PlanAnswer, typed: TypedBinding): WayRow {
   return {
     key: 'at hand',
     label: name,
-    said: writeSum(mass),
-    ...(take.measure ? { note: take.measure } : {}),
+    said: writeSumIn(mass, set),
+    ...(set === 'us' ? { note: writeSum(mass) } : take.measure ? { note: take.measure } : {}),
     over: false,
     binds: typed.by === 'at hand',
     bind: { by: 'at hand', dish: index, line: take.place, atHand: `${Math.round(mass)} g` },
@@ -135,7 +136,7 @@ export function waysOf(ground: PlanGround, answer: PlanAnswer, typed: TypedBindi
   return [
     daysRow(answer, typed),
     finishedRow(answer, typed, ground),
-    atHandRow(answer, typed),
+    atHandRow(answer, typed, ground),
     ...potRows(answer, typed),
     ...containerRows(answer, typed, ground),
     freezerRow(answer, typed),

@@ -81,6 +81,10 @@ const trim = (value: number, decimals: number) => String(Number(value.toFixed(de
 /** A large mass in kg to 10 g, a small one in g: for sums, not for weighing. */
 export const writeSum = (mass: number): string => (mass >= 1000 ? `${(mass / 1000).toFixed(2)} kg` : writeGrams(mass));
 
+/** A large mass in the household's first unit: pounds and ounces in the US set. */
+export const writeSumIn = (mass: number, set: UnitSet): string =>
+  set === 'us' ? writeMass(mass as Grams, set).text : writeSum(mass);
+
 /** A mass as it is typed for weighing out: whole g, tenths below 10 g, without the unit. */
 export const toWeigh = (mass: number): string => writeGrams(mass).replace(/ g$/, '');
 

@@ -11,7 +11,7 @@ import { readPlannedLines } from '../repositories/planned';
 import { planDog } from '../schema/batches';
 import { startCooking } from './batches';
 import { saveDog } from './dogs';
-import { removeEquipment, saveEquipment, savePlace } from './kitchen';
+import { beginKitchen, removeEquipment, saveEquipment, savePlace } from './kitchen';
 import { dropPlan, savePlan, setPlanItem } from './plans';
 import { saveRecipe } from './recipes';
 import { saveMeasure } from './supplies';
@@ -173,6 +173,13 @@ test.each([
     problems: [{ field }],
   });
   expect(await readEquipment(house.db)).toEqual([]);
+});
+
+test('a new kitchen begins with a small one, once', async () => {
+  valueOf(await house.run((context) => beginKitchen(context)));
+  expect((await readEquipment(house.db)).map((thing) => thing.kind)).toEqual(['pot', 'oven trays', 'container']);
+  expect((await house.run((context) => beginKitchen(context))).ok).toBe(false);
+  expect((await keep()).ok).toBe(true);
 });
 
 test('a freezer has a size, which can be made unknown again; a second one may stand beside it', async () => {

@@ -1,5 +1,5 @@
 import { sayThaw, thawOf } from '@/core/plan/shopping';
-import { writeGrams, writeSum } from '@/core/quantity/write';
+import { writeGrams } from '@/core/quantity/write';
 import { Paper, PaperLines } from '@/ui/paper/Paper';
 import paper from '@/ui/paper/paper.module.css';
 import type { KeptPlan } from './queries';
@@ -25,7 +25,7 @@ export function PlanOnPaper({ plan }: { plan: KeptPlan }) {
                   {fromFreezer(item.key) && <em> {sayThaw(thawOf(item, plan.cookDay), plan.today)}</em>}
                 </>
               ),
-              amount: writeSum(item.grams),
+              amount: item.amount,
             }))}
           />
         </section>

@@ -34,26 +34,7 @@ export function Sentence({ plan, wrong }: { plan: ThePlan; wrong: string | undef
           and another
         </button>
       )}{' '}
-      for{' '}
-      <span role="group" aria-label="Dogs" className={styles.dogs}>
-        {ground.dogs.map((dog) => {
-          const eats = entry.dogIds.includes(dog.id);
-          return (
-            <button
-              key={dog.id}
-              type="button"
-              className={styles.dog}
-              aria-pressed={eats}
-              onClick={() =>
-                change({ dogIds: eats ? entry.dogIds.filter((id) => id !== dog.id) : [...entry.dogIds, dog.id] })
-              }
-            >
-              {dog.name}
-            </button>
-          );
-        })}
-      </span>{' '}
-      <BindingHoles plan={plan} wrong={wrong} />
+      for <DogHoles plan={plan} /> <BindingHoles plan={plan} wrong={wrong} />
       {stocked && (
         <>
           {' '}
@@ -88,6 +69,50 @@ export function Sentence({ plan, wrong }: { plan: ThePlan; wrong: string | undef
       />
       .
     </div>
+  );
+}
+
+/** So many dogs stand in the sentence by name; of more it says how many, and who behind a press. */
+const NAMED_DOGS = 8;
+
+/** For whom: each dog by name, pressed in or out. */
+function DogHoles({ plan: { ground, entry, change } }: { plan: ThePlan }) {
+  const names = (
+    <span role="group" aria-label="Dogs" className={styles.dogs}>
+      {ground.dogs.map((dog) => {
+        const eats = entry.dogIds.includes(dog.id);
+        return (
+          <button
+            key={dog.id}
+            type="button"
+            className={styles.dog}
+            aria-pressed={eats}
+            onClick={() =>
+              change({ dogIds: eats ? entry.dogIds.filter((id) => id !== dog.id) : [...entry.dogIds, dog.id] })
+            }
+          >
+            {dog.name}
+          </button>
+        );
+      })}
+    </span>
+  );
+  if (ground.dogs.length <= NAMED_DOGS) return names;
+  const all = entry.dogIds.length === ground.dogs.length;
+  return (
+    <details className={styles.manyDogs}>
+      <summary className={styles.hole}>
+        {all ? `all ${ground.dogs.length} dogs` : `${entry.dogIds.length} of ${ground.dogs.length} dogs`}
+      </summary>
+      <button
+        type="button"
+        className={styles.small}
+        onClick={() => change({ dogIds: all ? [] : ground.dogs.map((dog) => dog.id) })}
+      >
+        {all ? 'none of them' : 'all of them'}
+      </button>
+      {names}
+    </details>
   );
 }
 

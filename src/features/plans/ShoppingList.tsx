@@ -5,7 +5,6 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { LocalDate } from '@/core/calendar/local-date';
 import { FETCHED_FROM, sayThaw, thawOf, type FetchedFrom, type ShoppingItem } from '@/core/plan/shopping';
-import { writeSum } from '@/core/quantity/write';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
@@ -85,7 +84,7 @@ export function ShoppingList({ items, cookDay, today, planId, said }: ShoppingLi
                   {(item.packs ?? item.measure) && ` · ${item.packs ?? item.measure}`}
                 </span>
               </button>
-              <b>{writeSum(item.grams)}</b>
+              <b>{item.amount}</b>
               {open === item.key && (
                 <div className={styles.itemMore}>
                   {item.recipes.length > 1 && <p className="note">for {item.recipes.join(' and ')}</p>}
