@@ -65,6 +65,16 @@ export function checkDogs(ground: PlanGround, answer: PlanAnswer): DogCheck[] {
   });
 }
 
+/** The dogs for whom a plan is the same, nutrient by nutrient: said once for all of them. */
+export function alike(checks: readonly DogCheck[]): readonly (readonly DogCheck[])[] {
+  const groups = new Map<string, DogCheck[]>();
+  for (const check of checks) {
+    const key = JSON.stringify({ ...check, dogId: 0, name: '' });
+    groups.set(key, [...(groups.get(key) ?? []), check]);
+  }
+  return [...groups.values()];
+}
+
 /** What swapping foods changes: the weight of the food, and what each dog is short of or has too much of. */
 export interface SwapEffect {
   /** The part by which the finished weight moves: 0.04 is 4 % more for the same energy. */

@@ -9,6 +9,7 @@ import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { beginKitchen, removeEquipment, saveEquipment } from './actions';
+import { FormEnd } from './FormEnd';
 import styles from './household.module.css';
 import { Places } from './Places';
 import type { KitchenView } from './queries';
@@ -136,14 +137,7 @@ function ThingForm({ id, first, onDone }: { id?: number; first: EquipmentEntry; 
         autoComplete="off"
       />
       <Problems problems={save.atHead('name', 'size', 'count')} />
-      <div className="spread">
-        <Button type="submit" variant="contained" disabled={save.pending}>
-          Keep it
-        </Button>
-        <Button variant="text" onClick={onDone}>
-          Never mind
-        </Button>
-      </div>
+      <FormEnd pending={save.pending} onDone={onDone} />
     </form>
   );
 }

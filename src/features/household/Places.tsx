@@ -9,6 +9,7 @@ import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { savePlace } from './actions';
+import { FormEnd } from './FormEnd';
 import styles from './household.module.css';
 import type { KitchenView } from './queries';
 
@@ -97,14 +98,7 @@ function PlaceForm({ place, onDone }: { place?: Place; onDone: () => void }) {
         autoComplete="off"
       />
       <Problems problems={save.atHead('name', 'size')} />
-      <div className="spread">
-        <Button type="submit" variant="contained" disabled={save.pending}>
-          Keep it
-        </Button>
-        <Button variant="text" onClick={onDone}>
-          Never mind
-        </Button>
-      </div>
+      <FormEnd pending={save.pending} onDone={onDone} />
     </form>
   );
 }

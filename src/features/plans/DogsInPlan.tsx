@@ -1,5 +1,5 @@
 import type { PlanAnswer } from '@/core/plan/answer';
-import type { SwapEffect } from '@/core/plan/dog-checks';
+import { alike, type DogCheck, type SwapEffect } from '@/core/plan/dog-checks';
 import { sum } from '@/core/plan/scale';
 import { writeNumber } from '@/core/quantity/write';
 import type { Hatch } from '@/core/recipe/protein';
@@ -28,36 +28,40 @@ export function DogsInPlan({
   hatch: Hatch;
   effect: SwapEffect | undefined;
 }) {
+  // The checks come a moment later than the figures, and may still be of other dogs.
+  const has = (dogId: number) => answer.needs.some((need) => need.dogId === dogId);
+  const checks = plan.checks.filter((check) => has(check.dogId));
+  const groups = [
+    ...alike(checks).map((own) => ({
+      needs: answer.needs.filter((need) => own.some((check) => check.dogId === need.dogId)),
+      check: own[0],
+    })),
+    ...answer.needs
+      .filter((need) => !checks.some((check) => check.dogId === need.dogId))
+      .map((need) => ({ needs: [need], check: undefined })),
+  ];
   return (
     <section aria-labelledby="dogs-in-plan" className={styles.dogs}>
       <h2 id="dogs-in-plan">For each dog</h2>
       <ul className="rows">
-        {answer.needs.map((need) => {
-          const dog = answer.read.dogs.find((each) => each.id === need.dogId)!;
-          const check = plan.checks.find((each) => each.dogId === need.dogId);
-          return (
-            <li key={need.dogId} className={styles.need}>
-              <DogMark name={dog.name} mark={dog.mark} size={32} />
-              <div>
-                {dog.name}
-                {dog.cut && <span className="note"> {dog.cut}</span>}
-                {check && (
-                  <p className="note">
-                    {check.over.length > 0 && <span className="danger">too much {named(check.over)} · </span>}
-                    {check.short.length > 0 ? (
-                      <span className="caution">short of {named(check.short)}</span>
-                    ) : (
-                      <span className="inOrder">nothing known to be short</span>
-                    )}
-                    {check.low.length > 0 && <span className="caution"> · on its ration low: {named(check.low)}</span>}
-                    {check.unknown.length > 0 && ` · unknown: ${named(check.unknown)}`} · {check.profile}
-                  </p>
-                )}
-              </div>
-              <b>{writeNumber(sum(need.byDay), 0)} kcal</b>
-            </li>
-          );
-        })}
+        {groups.map((group) => (
+          <li key={group.needs[0]!.dogId} className={styles.need}>
+            {group.needs.map((need) => {
+              const dog = answer.read.dogs.find((each) => each.id === need.dogId)!;
+              return (
+                <div key={dog.id} className={styles.needOf}>
+                  <DogMark name={dog.name} mark={dog.mark} size={32} />
+                  <span>
+                    {dog.name}
+                    {dog.cut && <span className="note"> {dog.cut}</span>}
+                  </span>
+                  <b>{writeNumber(sum(need.byDay), 0)} kcal</b>
+                </div>
+              );
+            })}
+            {group.check && <Check check={group.check} />}
+          </li>
+        ))}
       </ul>
       {effect && (
         <p className="note" role="status">
@@ -79,5 +83,21 @@ export function DogsInPlan({
         <p className="note">a bar a day, a layer a dog, {answer.needs[0]?.name} at the bottom</p>
       </details>
     </section>
+  );
+}
+
+/** What the food is short of or has too much of, for dogs that it is the same for. */
+function Check({ check }: { check: DogCheck }) {
+  return (
+    <p className="note">
+      {check.over.length > 0 && <span className="danger">too much {named(check.over)} · </span>}
+      {check.short.length > 0 ? (
+        <span className="caution">short of {named(check.short)}</span>
+      ) : (
+        <span className="inOrder">nothing known to be short</span>
+      )}
+      {check.low.length > 0 && <span className="caution"> · on this ration low: {named(check.low)}</span>}
+      {check.unknown.length > 0 && ` · unknown: ${named(check.unknown)}`} · {check.profile}
+    </p>
   );
 }

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import { useRouter } from 'next/navigation';
 import { useMemo } from 'react';
+import { isVessel } from '@/core/plan/equipment';
 import { swapEffect } from '@/core/plan/dog-checks';
 import { writeMinutes } from '@/core/plan/stove';
 import { writeNumber } from '@/core/quantity/write';
@@ -67,7 +68,12 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
       {answer.ok && (
         <div className={`twoColumns ${styles.below}`}>
           <div className={`stack ${styles.top}`}>
-            <Ways rows={plan.ways} hatch={answer.value.dishes[0]!.read.of.mark.hatch} onBind={plan.bind} />
+            <Ways
+              hasVessel={ground.equipment.some(isVessel)}
+              rows={plan.ways}
+              hatch={answer.value.dishes[0]!.read.of.mark.hatch}
+              onBind={plan.bind}
+            />
             <Rounding answer={answer.value} taken={entry.rounded} onTake={(rounded) => change({ rounded })} />
             <p className={styles.asides}>
               <span>

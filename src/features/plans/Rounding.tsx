@@ -15,7 +15,11 @@ interface RoundingProps {
 /** So many lines are named before the rest is behind the why. */
 const NAMED = 2;
 
-const signed = (part: number) => `${part > 0 ? '+' : part < 0 ? '−' : ''}${writeNumber(Math.abs(part) * 100, 1)} %`;
+function signed(part: number): string {
+  const percent = writeNumber(Math.abs(part) * 100, 1);
+  const sign = percent === '0' ? '±' : part > 0 ? '+' : '−';
+  return `${sign}${percent} %`;
+}
 
 /** The amounts as they can be measured or bought, what that moves, and one press to take or undo it. */
 export function Rounding({ answer, taken, onTake }: RoundingProps) {

@@ -1,3 +1,4 @@
+import Link from 'next/link';
 import type { TypedBinding } from '@/core/plan/binding-entry';
 import type { WayRow } from '@/core/plan/way-row';
 import type { Hatch } from '@/core/recipe/protein';
@@ -11,11 +12,13 @@ const SIZE = { width: 300, height: 20 };
 interface WaysProps {
   rows: readonly WayRow[];
   hatch: Hatch;
+  /** Whether a pot is set down at all: without one no load is reckoned. */
+  hasVessel: boolean;
   onBind: (change: Partial<TypedBinding>) => void;
 }
 
 /** The plan said in every way, each against what there is of it: pressing one makes it what binds. */
-export function Ways({ rows, hatch, onBind }: WaysProps) {
+export function Ways({ rows, hatch, hasVessel, onBind }: WaysProps) {
   return (
     <section aria-labelledby="ways" className={styles.ways}>
       <h2 id="ways">What that comes to</h2>
@@ -34,6 +37,11 @@ export function Ways({ rows, hatch, onBind }: WaysProps) {
           </li>
         ))}
       </ul>
+      {!hasVessel && (
+        <p className="note">
+          No pot is set down yet, so no loads are reckoned: <Link href="/household">say what this kitchen has</Link>.
+        </p>
+      )}
     </section>
   );
 }
