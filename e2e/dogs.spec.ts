@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { startHodman, stopHodman, type Hodman } from './server';
-import { chooseFood, writeExample } from './steps';
+import { chooseFood, writeExample, openPlan } from './steps';
 
 let hodman: Hodman;
 let page: Page;
@@ -229,7 +229,7 @@ test('what a dog does not get stops the plan; two cups of before and a weighed c
   await page.getByRole('option', { name: 'Barley, pearled, raw' }).first().click();
   await page.getByRole('button', { name: 'Put it on the list' }).click();
   await expect(page.getByRole('button', { name: 'Allow Barley, pearled, raw again' })).toBeVisible();
-  await page.goto(`${hodman.address}/plan`, { waitUntil: 'networkidle' });
+  await openPlan(page, hodman.address);
   await expect(page.getByText(/Rusk does not get Barley/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Start cook day' })).toBeDisabled();
   await page.getByRole('button', { name: 'Rusk' }).click();
@@ -260,7 +260,7 @@ test('an onion is said at its line and stops the plan; garlic waits for a vet’
   }
   await expect(page.getByText(/onion and its kin: harm red blood cells/)).toBeVisible();
   await page.getByRole('button', { name: 'Keep this recipe' }).click();
-  await page.goto(`${hodman.address}/plan?recipe=2`, { waitUntil: 'networkidle' });
+  await openPlan(page, hodman.address, '?recipe=2');
   await expect(page.getByText(/This recipe holds onion and its kin/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Start cook day' })).toBeDisabled();
 
@@ -269,14 +269,14 @@ test('an onion is said at its line and stops the plan; garlic waits for a vet’
   await chooseFood(page, 2, 'garlic', 'Garlic, raw');
   await page.getByRole('button', { name: 'Keep as version 2' }).click();
   await expect(page.getByRole('link', { name: 'Grandmother’s pot', exact: true })).toBeVisible();
-  await page.goto(`${hodman.address}/plan?recipe=2`, { waitUntil: 'networkidle' });
+  await openPlan(page, hodman.address, '?recipe=2');
   for (const name of ['Pip', 'Sedge', 'Flint']) await page.getByRole('button', { name }).click();
   await expect(page.getByText(/No vet’s note allows Rusk garlic/)).toBeVisible();
   await page.goto(`${hodman.address}/dogs/1/avoid`, { waitUntil: 'networkidle' });
   await page.getByLabel('The vet’s word on garlic').fill('Dr. Alder, in May: a clove for the pot');
   await page.getByRole('button', { name: 'Note it' }).click();
   await expect(page.getByText('Dr. Alder, in May')).toBeVisible();
-  await page.goto(`${hodman.address}/plan?recipe=2`, { waitUntil: 'networkidle' });
+  await openPlan(page, hodman.address, '?recipe=2');
   for (const name of ['Pip', 'Sedge', 'Flint']) await page.getByRole('button', { name }).click();
   await expect(page.getByRole('button', { name: 'Start cook day' })).toBeEnabled();
 });
@@ -285,7 +285,7 @@ test('archived, a dog is on no list and in no plan; it can be brought back with 
   await page.goto(`${hodman.address}/dogs/4/life`, { waitUntil: 'networkidle' });
   await page.getByRole('button', { name: 'Archive Flint' }).click();
   await expect(page.getByText('Archived:')).toContainText('Flint');
-  await page.goto(`${hodman.address}/plan`);
+  await openPlan(page, hodman.address);
   await expect(page.getByRole('button', { name: 'Pip' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Flint' })).toHaveCount(0);
   await page.goto(`${hodman.address}/dogs/4/life`, { waitUntil: 'networkidle' });

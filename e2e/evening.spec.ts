@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { openPlan } from './steps';
 import { startHodman, stopHodman, type Hodman } from './server';
 
 let hodman: Hodman;
@@ -27,7 +28,7 @@ test('tonight: one press moves what tomorrow needs, and it is thawed from that d
 });
 
 test('a plan is put away, and is gone', async () => {
-  await page.goto(`${hodman.address}/plan?recipe=3`, { waitUntil: 'networkidle' });
+  await openPlan(page, hodman.address, '?recipe=3');
   await page.getByRole('button', { name: 'Start cook day' }).click();
   await page.getByRole('button', { name: 'put this plan away' }).click();
   await expect(page.getByRole('heading', { name: 'Batches' })).toBeVisible();
@@ -35,7 +36,7 @@ test('a plan is put away, and is gone', async () => {
 });
 
 test('a counted pot is marked as an estimate everywhere, and is fed warm today', async () => {
-  await page.goto(`${hodman.address}/plan?recipe=2`);
+  await openPlan(page, hodman.address, '?recipe=2');
   await page.getByLabel('Days', { exact: true }).fill('2');
   await page.getByLabel('First feeding day').fill('2026-11-25');
   await page.getByRole('button', { name: 'Start cook day' }).click();
@@ -83,7 +84,7 @@ test('a household in pounds: the plan and the scale speak them', async () => {
   await expect(page.getByText('Kept.')).toBeVisible();
   await page.goto(`${hodman.address}/dogs/1/facts`);
   await expect(page.getByLabel('Weighs today')).toHaveValue('58.2 lb');
-  await page.goto(`${hodman.address}/plan?recipe=1`);
+  await openPlan(page, hodman.address, '?recipe=1');
   await expect(page.getByText(/\d+ lb/).first()).toBeVisible();
 });
 

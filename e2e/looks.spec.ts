@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
+import { openPlan } from './steps';
 import { startHodman, stopHodman, type Hodman } from './server';
 
 const VIEWS = [
@@ -83,7 +84,7 @@ test('the boatyard: each dog’s day as in the handbook', async ({ page }) => {
     await page.goto(`${hodman.address}/dogs/${id}`);
     await expect(page.getByRole('heading', { level: 1, name: kcal })).toBeVisible();
   }
-  await page.goto(`${hodman.address}/plan`);
+  await openPlan(page, hodman.address);
   await page.getByRole('button', { name: 'Juniper' }).click();
   await page.getByRole('button', { name: 'Otto' }).click();
   await page.getByLabel('First feeding day').fill('2026-11-25');
@@ -136,7 +137,7 @@ test('wet hands: the pot is weighed on the keypad alone, every key large enough'
   const page = await (
     await browser.newContext({ hasTouch: true, isMobile: true, viewport: { width: 1024, height: 768 } })
   ).newPage();
-  await page.goto(`${hodman.address}/plan?recipe=2`, { waitUntil: 'networkidle' });
+  await openPlan(page, hodman.address, '?recipe=2');
   await page.getByLabel('Days', { exact: true }).fill('4');
   await page.getByRole('button', { name: 'Start cook day' }).tap();
   await page.getByRole('button', { name: 'All in, start cooking' }).tap();

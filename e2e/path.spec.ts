@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { startHodman, stopHodman, type Hodman } from './server';
-import { chooseFood, writeExample } from './steps';
+import { chooseFood, writeExample, openPlan } from './steps';
 
 let hodman: Hodman;
 let page: Page;
@@ -116,7 +116,7 @@ test('lines that cannot be: said at the line, the rest stays, nothing is stored'
 });
 
 test('a plan: five days scale the recipe by 1.8684', async () => {
-  await page.goto(`${hodman.address}/plan`);
+  await openPlan(page, hodman.address);
   const days = page.getByLabel('Days', { exact: true });
   for (const [typed, said] of [
     ['', 'For how many days?'],

@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
+import { openPlan } from './steps';
 import { startHodman, stopHodman, type Hodman } from './server';
 
 let hodman: Hodman;
@@ -10,7 +11,7 @@ test.describe.configure({ mode: 'serial' });
 test.beforeAll(async ({ browser }) => {
   hodman = await startHodman({ demo: true, now: '2026-11-25T12:00:00Z' });
   page = await (await browser.newContext()).newPage();
-  await page.goto(`${hodman.address}/plan?recipe=3`, { waitUntil: 'networkidle' });
+  await openPlan(page, hodman.address, '?recipe=3');
 });
 
 test.afterAll(() => stopHodman(hodman));
@@ -136,7 +137,7 @@ test('another food of the same part stands in, as much as brings the same energy
 });
 
 test('a day with two recipes, one for the mornings and one for the evenings: kept, ticked, printed, changed, copied', async () => {
-  await page.goto(`${hodman.address}/plan?recipe=3`, { waitUntil: 'networkidle' });
+  await openPlan(page, hodman.address, '?recipe=3');
   await page.getByRole('button', { name: 'and another' }).click();
   await page.getByLabel('Recipe 2', { exact: true }).selectOption('Pollock, potato & peas');
   await page.getByLabel('Meals of recipe 1').selectOption('mornings');
@@ -186,7 +187,7 @@ test('a day with two recipes, one for the mornings and one for the evenings: kep
 });
 
 test('volumes and cups bind where a cup of the food was weighed; else it says where to weigh one', async () => {
-  await page.goto(`${hodman.address}/plan?recipe=1`, { waitUntil: 'networkidle' });
+  await openPlan(page, hodman.address, '?recipe=1');
   await way().selectOption('amount');
   await page.getByLabel('Finished food', { exact: true }).fill('20 cups');
   // The demo weighed a cup of the venison: 240 g in 250 mL. 20 × 240 g.
@@ -201,8 +202,18 @@ test('volumes and cups bind where a cup of the food was weighed; else it says wh
   await expect(page.getByLabel('One container holds')).toHaveAttribute('aria-invalid', 'true');
 });
 
+test('what was typed stays over a reload, and is let go with one press', async () => {
+  await openPlan(page, hodman.address, '?recipe=2');
+  await page.getByLabel('Days', { exact: true }).fill('9');
+  await page.reload({ waitUntil: 'networkidle' });
+  await expect(page.getByLabel('Days', { exact: true })).toHaveValue('9');
+  await page.getByRole('button', { name: 'start over' }).click();
+  await expect(page.getByLabel('Days', { exact: true })).toHaveValue('7');
+  await expect(page.getByRole('button', { name: 'start over' })).toHaveCount(0);
+});
+
 test('what the store holds is taken off, and packs as sold are remembered', async () => {
-  await page.goto(`${hodman.address}/plan?recipe=1`, { waitUntil: 'networkidle' });
+  await openPlan(page, hodman.address, '?recipe=1');
   const before = await scale();
   await page.getByLabel('What is in stock').selectOption('less what the store holds');
   await expect.poll(scale).toBeLessThan(before);
@@ -228,7 +239,7 @@ test('a new kitchen says what it has: a pot, its loads, and what does not fit', 
   await page.getByLabel('Size').fill('50 mL');
   await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByRole('button', { name: 'Change thimble' })).toBeVisible();
-  await page.goto(`${hodman.address}/plan?recipe=2`, { waitUntil: 'networkidle' });
+  await openPlan(page, hodman.address, '?recipe=2');
   await page.getByRole('heading', { name: 'Pollock, potato & peas', level: 3 }).click();
   await page.getByLabel('Cooked in').selectOption('thimble');
   await expect(page.getByText(/loads of thimble\. Choose a larger one/)).toBeVisible();

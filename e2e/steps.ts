@@ -41,3 +41,14 @@ export async function writeExample(page: Page): Promise<void> {
     await chooseFood(page, number, line.query, line.food);
   }
 }
+
+/** Opens the plan's room with nothing typed: what was typed there before in this tab is let go. */
+export async function openPlan(page: Page, address: string, query = ''): Promise<void> {
+  await page.goto(`${address}/plan${query}`, { waitUntil: 'networkidle' });
+  const typedBefore = await page.evaluate(() => {
+    const kept = Object.keys(sessionStorage).filter((key) => key.startsWith('hodman-kept-plan'));
+    kept.forEach((key) => sessionStorage.removeItem(key));
+    return kept.length > 0;
+  });
+  if (typedBefore) await page.reload({ waitUntil: 'networkidle' });
+}

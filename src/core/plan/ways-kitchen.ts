@@ -50,47 +50,71 @@ function fillingOf(container: Pick<Equipment, 'grams' | 'millilitres'>, { dishes
   return (container.millilitres * finished) / volume;
 }
 
-/** The containers of the household, and those that bind the plan. */
-export function containerRows(answer: PlanAnswer, typed: TypedBinding, ground: PlanGround): WayRow[] {
-  const read = readAmount(typed.size, ground.set, 'size', '');
-  const asked = typed.by === 'containers' && read.ok ? { name: 'containers', ...read.value } : undefined;
-  const own = ground.equipment.filter((thing) => thing.kind === 'container');
-  const same = (thing: Equipment) =>
-    asked !== undefined && ('grams' in asked ? thing.grams === asked.grams : thing.millilitres === asked.millilitres);
-  const kinds: (Pick<Equipment, 'name' | 'grams' | 'millilitres'> & { readonly count?: number })[] = [
-    ...own,
-    ...(asked && !own.some(same) ? [asked] : []),
-    ...(own.length === 0 && !asked ? [{ name: 'containers', grams: 450 }] : []),
-  ];
-  return kinds.flatMap((thing): WayRow[] => {
-    const filling = fillingOf(thing, answer);
-    if (filling === undefined) return [];
-    const { all, full, left } = containersOf(answer.bound.finished, filling);
-    const size = sizeOf(thing);
-    return [
-      {
-        key: `container-${thing.name}-${size}`,
-        label: `${thing.name} of ${size}`,
-        said: thing.count === undefined ? many(all, 'container') : `${all} of ${thing.count}`,
-        ...(all > full ? { note: `the last with ${writeGrams(left)}` } : {}),
-        ...(thing.count === undefined ? {} : { used: all / thing.count }),
-        over: thing.count !== undefined && all > thing.count,
-        binds: typed.by === 'containers' && typed.size.trim() === size,
-        bind: { by: 'containers', count: String(Math.max(1, all)), size },
-        why: {
-          title: `${many(all, 'container')} of ${size}`,
-          steps: [
-            { what: 'one filling', sum: writeGrams(filling) },
-            { what: 'finished food', sum: writeSum(answer.bound.finished) },
-            { what: 'full ones', sum: writeNumber(full, 0) },
-            { what: 'left for a short one', sum: writeGrams(left) },
-          ],
-          source: thing.grams === undefined ? 'By the cup of this food that you weighed.' : 'Arithmetic.',
-        },
-      },
-    ];
-  });
+/** A kind of container: one of the household's, or the one that is typed. */
+interface ContainerKind extends Pick<Equipment, 'name' | 'grams' | 'millilitres'> {
+  readonly count?: number;
+  /** The plan is bound by it. */
+  readonly binds: boolean;
 }
+
+function containerKinds(typed: TypedBinding, { equipment, set }: PlanGround): ContainerKind[] {
+  const read = readAmount(typed.size, set, 'size', '');
+  const asked = typed.by === 'containers' && read.ok ? read.value : undefined;
+  const own = equipment
+    .filter((thing) => thing.kind === 'container')
+    .map((thing) => ({
+      ...thing,
+      binds:
+        asked !== undefined &&
+        ('grams' in asked ? thing.grams === asked.grams : thing.millilitres === asked.millilitres),
+    }));
+  const typedKind = asked && { name: 'containers', ...asked, binds: true };
+  return [
+    ...own,
+    ...(typedKind && !own.some((thing) => thing.binds) ? [typedKind] : []),
+    ...(own.length === 0 && !typedKind ? [{ name: 'containers', grams: 450, binds: false }] : []),
+  ];
+}
+
+/** The containers of the household, and those that bind the plan. */
+export const containerRows = (answer: PlanAnswer, typed: TypedBinding, ground: PlanGround): WayRow[] =>
+  containerKinds(typed, ground).map((thing): WayRow => {
+    const size = sizeOf(thing);
+    const filling = fillingOf(thing, answer);
+    const row = { key: `container-${thing.name}-${size}`, label: `${thing.name} of ${size}`, binds: thing.binds };
+    if (filling === undefined)
+      return {
+        ...row,
+        said: 'not known yet',
+        note: 'weigh a cup of it once, on a dog’s page',
+        over: false,
+        bind: { by: 'containers', size },
+        why: {
+          title: 'How many, nobody can say yet',
+          steps: [{ what: 'one holds', sum: size }],
+          source: 'A volume becomes a weight only by a cup of this food that you weighed: never assumed.',
+        },
+      };
+    const { all, full, left } = containersOf(answer.bound.finished, filling);
+    return {
+      ...row,
+      said: thing.count === undefined ? many(all, 'container') : `${all} of ${thing.count}`,
+      ...(all > full ? { note: `the last with ${writeGrams(left)}` } : {}),
+      ...(thing.count === undefined ? {} : { used: all / thing.count }),
+      over: thing.count !== undefined && all > thing.count,
+      bind: { by: 'containers', count: String(Math.max(1, all)), size },
+      why: {
+        title: `${many(all, 'container')} of ${size}`,
+        steps: [
+          { what: 'one filling', sum: writeGrams(filling) },
+          { what: 'finished food', sum: writeSum(answer.bound.finished) },
+          { what: 'full ones', sum: writeNumber(full, 0) },
+          { what: 'left for a short one', sum: writeGrams(left) },
+        ],
+        source: thing.grams === undefined ? 'By the cup of this food that you weighed.' : 'Arithmetic.',
+      },
+    };
+  });
 
 /** What the freezer is asked for. */
 export function freezerRow({ keeping, bound }: PlanAnswer, typed: TypedBinding): WayRow {

@@ -3,8 +3,9 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import { useRouter } from 'next/navigation';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { isVessel } from '@/core/plan/equipment';
+import { writeDay } from '@/core/calendar/local-date';
 import { swapEffect } from '@/core/plan/dog-checks';
 import { writeMinutes } from '@/core/plan/stove';
 import { writeNumber } from '@/core/quantity/write';
@@ -34,8 +35,16 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
   const plan = usePlan(view, first);
   const hydrated = useHydrated();
   const { ground, entry, answer, standing, change } = plan;
-  const keep = useCommand(savePlan, 'plan', ({ planId }) => router.push(`/plan/${planId}`));
-  const start = useCommand(savePlan, 'start-plan', ({ batchIds }) => router.push(`/batches/${batchIds[0]}`));
+  const [kept, setKept] = useState(false);
+  const keep = useCommand(savePlan, 'plan', ({ planId }, { entry: stored }) => {
+    plan.forget(stored);
+    setKept(true);
+    if (planId !== view.keptId) router.push(`/plan/${planId}`);
+  });
+  const start = useCommand(savePlan, 'start-plan', ({ batchIds }, { entry: stored }) => {
+    plan.forget(stored);
+    router.push(`/batches/${batchIds[0]}`);
+  });
   const drop = useCommand(dropPlan, `drop-plan-${view.keptId ?? 0}`, () => router.push('/plan'));
   const seen = standing?.cautions.every((hazard) => entry.seen.includes(hazard.id)) ?? true;
   const effect = useMemo(
@@ -88,7 +97,9 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
                 <Why of={answer.value.stove.explanation} about="the time at the stove" />
               </span>
               {answer.value.keeping.bestUntil && (
-                <span className="caution">the last of it is past its best in the freezer</span>
+                <span className="caution">
+                  past its best in the freezer after {writeDay(answer.value.keeping.bestUntil)}
+                </span>
               )}
             </p>
           </div>
@@ -127,6 +138,7 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
             <Button variant="outlined" size="large" fullWidth disabled={blocked} onClick={() => keep.run(input)}>
               {view.keptId ? 'Keep it as it is now' : 'Keep the plan'}
             </Button>
+            <p role="status">{kept && !plan.typed && <span className="inOrder">Kept.</span>}</p>
             {view.keptId && (
               <div className={styles.acts}>
                 <LinkButton variant="text" href={`/plan/${view.keptId}/list`}>

@@ -68,6 +68,11 @@ export function Sentence({ plan, wrong }: { plan: ThePlan; wrong: string | undef
         onChange={(firstDay) => change({ firstDay })}
       />
       .
+      {plan.typed && (
+        <button type="button" className={styles.small} onClick={plan.startOver}>
+          start over
+        </button>
+      )}
     </div>
   );
 }
@@ -137,17 +142,14 @@ function DishHoles({ plan, place, several, wrong }: DishHolesProps) {
         value={dish.recipeId}
         wrong={wrong === 'recipeId'}
         options={ground.recipes.map((each) => ({ value: each.id, label: each.name }))}
-        onChange={(recipeId) => {
-          changeDish(place, {
-            ...plainDish(recipeId),
-            share: dish.share,
-            meals: dish.meals,
-            choices: {},
-            swaps: {},
-            vessels: {},
-          });
-          plan.bind({ dish: 0, line: 0 });
-        }}
+        onChange={(recipeId) =>
+          change({
+            dishes: entry.dishes.map((other, index) =>
+              index === place ? { ...plainDish(recipeId), share: dish.share, meals: dish.meals } : other,
+            ),
+            binding: { ...entry.binding, dish: 0, line: 0 },
+          })
+        }
       />
       {[...choicesOf(recipe?.written ?? [])].map(([choice, places]) => (
         <span key={choice}>
@@ -195,10 +197,12 @@ function DishHoles({ plan, place, several, wrong }: DishHolesProps) {
             type="button"
             className={styles.small}
             aria-label={`Leave out ${recipe?.name ?? 'this recipe'}`}
-            onClick={() => {
-              change({ dishes: entry.dishes.filter((_, index) => index !== place) });
-              plan.bind({ dish: 0, line: 0 });
-            }}
+            onClick={() =>
+              change({
+                dishes: entry.dishes.filter((_, index) => index !== place),
+                binding: { ...entry.binding, dish: 0, line: 0 },
+              })
+            }
           >
             ×
           </button>

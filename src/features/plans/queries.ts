@@ -30,6 +30,8 @@ export interface PlanRow {
 
 export interface PlanView {
   readonly ground: PlanGround;
+  /** Names the way that led here: what is typed is kept for each of its own. */
+  readonly slot: string;
   /** The kept plan that is changed. */
   readonly keptId: number | undefined;
   /** As it was typed: the kept one, or what is copied. */
@@ -61,6 +63,7 @@ export async function newPlanView(copyOf?: number): Promise<PlanView> {
   const ground = await groundOf(read, copied);
   return {
     ground,
+    slot: copyOf === undefined ? 'new' : `copy-${copyOf}`,
     keptId: undefined,
     entry: copied && { ...copied, cookDay: ground.today, firstDay: ground.tomorrow, seen: [] },
     items: [],
@@ -76,6 +79,7 @@ export async function openPlanView(id: number): Promise<PlanView | undefined> {
   if (!plan?.entry || !plan.open) return undefined;
   return {
     ground: await groundOf(read, plan.entry),
+    slot: `kept-${id}`,
     keptId: id,
     entry: plan.entry,
     items: await readPlanItems(db, id),

@@ -8,23 +8,26 @@ import { checkDogs } from '@/core/plan/dog-checks';
 import { plainPlan, type DishEntry, type PlanEntry } from '@/core/plan/plan-entry';
 import { standingAgainst } from '@/core/plan/stops';
 import { waysOf } from '@/core/plan/ways';
+import { useKept } from '@/ui/form/use-kept';
 import type { PlanView } from './queries';
 
 /** The typed plan and all that follows from it, while it is typed. */
 export function usePlan(view: PlanView, first: number | undefined) {
   const [foods, setFoods] = useState(view.ground.foods);
   const ground = useMemo(() => ({ ...view.ground, foods }), [view.ground, foods]);
-  const recipe = ground.recipes.find((each) => each.id === first) ?? ground.recipes[0];
-  const [entry, setEntry] = useState<PlanEntry>(
+  const initial = useMemo(
     () =>
       view.entry ??
       plainPlan(
-        recipe?.id ?? 1,
+        (ground.recipes.find((each) => each.id === first) ?? ground.recipes[0])?.id ?? 1,
         ground.dogs.map((dog) => dog.id),
         ground.tomorrow,
         { cookDay: ground.today },
       ),
+    [view.entry, ground, first],
   );
+  // What was typed stays over a reload, in a slot of its own for each way to come here.
+  const [entry, setEntry, forget] = useKept(`plan-${view.slot}-${first ?? ''}`, initial);
   const answer = useMemo(() => answerPlan(ground, entry), [ground, entry]);
   const standing = useMemo(() => (answer.ok ? standingAgainst(ground, answer.value) : undefined), [ground, answer]);
   const ways = useMemo(
@@ -34,7 +37,7 @@ export function usePlan(view: PlanView, first: number | undefined) {
   // The check of every nutrient of every dog may come a moment later than the figures.
   const settled = useDeferredValue(answer);
   const checks = useMemo(() => (settled.ok ? checkDogs(ground, settled.value) : []), [ground, settled]);
-  const change = (part: Partial<PlanEntry>) => setEntry((now) => ({ ...now, ...part }));
+  const change = (part: Partial<PlanEntry>) => setEntry({ ...entry, ...part });
   return {
     ground,
     entry,
@@ -42,13 +45,14 @@ export function usePlan(view: PlanView, first: number | undefined) {
     standing,
     ways,
     checks,
+    /** Something was typed that is not kept. */
+    typed: entry !== initial,
+    startOver: () => forget(entry),
+    forget,
     change,
-    bind: (part: Partial<TypedBinding>) => setEntry((now) => ({ ...now, binding: { ...now.binding, ...part } })),
+    bind: (part: Partial<TypedBinding>) => change({ binding: { ...entry.binding, ...part } }),
     changeDish: (place: number, part: Partial<DishEntry>) =>
-      setEntry((now) => ({
-        ...now,
-        dishes: now.dishes.map((dish, index) => (index === place ? { ...dish, ...part } : dish)),
-      })),
+      change({ dishes: entry.dishes.map((dish, index) => (index === place ? { ...dish, ...part } : dish)) }),
     bringFood: (food: KnownFood) => setFoods((now) => [...now.filter((each) => each.food.ndb !== food.food.ndb), food]),
   };
 }
