@@ -10,6 +10,7 @@ import type { TypedBinding } from './binding-entry';
 import { checkDogs } from './dog-checks';
 import type { PlanGround } from './ground';
 import { plainDish, plainPlan, type PlanEntry } from './plan-entry';
+import { stillHere } from './read-plan';
 import { standIns, substitute } from './substitute';
 import { takeOutBy } from './shopping';
 
@@ -216,4 +217,20 @@ test('a stock that covers every day leaves nothing to plan, and says so', () => 
   const entry = plainPlan(1, [1], TODAY, { lessStock: true });
   expect(answerPlan(ground, entry)).toMatchObject({ ok: false, problem: { field: 'recipeId' } });
   expect(answerPlan(ground, { ...entry, lessStock: false }).ok).toBe(true);
+});
+
+test('of an earlier plan what is not here any more, or does not fit, is left out', () => {
+  const ground = groundOf({ foods: [knownOf('23572')!] });
+  const dish = {
+    ...plainDish(2),
+    choices: { green: 3 },
+    swaps: { 0: '23572', 1: '23572', 9: '23572' },
+    vessels: { 0: 77 },
+  };
+  const earlier = plainPlan(1, [1, 2, 9], TODAY, { dishes: [dish, plainDish(99)] });
+  const here = stillHere(ground, earlier)!;
+  expect(here.dishes).toEqual([{ ...plainDish(2), choices: {}, swaps: { 0: '23572' }, vessels: {} }]);
+  expect(here.dogIds).toEqual([1, 2]);
+  expect(answerPlan(ground, here).ok).toBe(true);
+  expect(stillHere(ground, { ...earlier, dishes: [plainDish(99)] })).toBeUndefined();
 });

@@ -1,4 +1,3 @@
-import { addDays, type LocalDate } from '../calendar/local-date';
 import type { Explanation } from '../explanation';
 import { fine, type Outcome } from '../problem';
 import { grams, type Grams } from '../quantity/units';
@@ -45,7 +44,13 @@ export interface PlanAnswer {
   readonly dishes: readonly PlannedDish[];
   /** How far rounding moves it, taken or not, and the days that it then feeds. */
   readonly drift: Drift & { readonly days: number };
-  readonly finished: { readonly low: number; readonly high: number; readonly explanation: Explanation };
+  readonly finished: {
+    readonly low: number;
+    readonly high: number;
+    /** kcal in each g of it, all recipes together. */
+    readonly density: number;
+    readonly explanation: Explanation;
+  };
   readonly keeping: PlanKeeping;
   readonly stove: StoveTime;
   readonly shopping: readonly ShoppingItem[];
@@ -132,6 +137,7 @@ export function answerPlan(ground: PlanGround, entry: PlanEntry): Outcome<PlanAn
     finished: {
       low: total((dish) => dish.bound.figures.finishedLow),
       high: total((dish) => dish.bound.figures.finishedHigh),
+      density: total((dish) => dish.bound.figures.kcal) / bound.finished,
       explanation: explainFinished(dishes, bound),
     },
     keeping: keepingOf({
@@ -173,6 +179,3 @@ function explainFinished(dishes: readonly PlannedDish[], bound: Bound): Explanat
     source: [...new Set(dishes.map(({ read }) => `${read.name}: ${read.recipe.guess.source}`))].join('; ') + '.',
   };
 }
-
-/** The last feeding day of an answer. */
-export const lastFeedingDay = (answer: PlanAnswer): LocalDate => addDays(answer.read.firstDay, answer.days - 1);

@@ -1,10 +1,9 @@
 import { z } from 'zod';
 import { writeGrams, writeNumber } from '../quantity/write';
 
-export const VESSEL_KINDS = ['pot', 'pressure cooker', 'slow cooker', 'oven trays'] as const;
-export const DRYER_KINDS = ['dehydrator', 'freeze-dryer'] as const;
+const VESSEL_KINDS = ['pot', 'pressure cooker', 'slow cooker', 'oven trays'] as const;
+const DRYER_KINDS = ['dehydrator', 'freeze-dryer'] as const;
 export const EQUIPMENT_KINDS = [...VESSEL_KINDS, 'container', ...DRYER_KINDS] as const;
-export type VesselKind = (typeof VESSEL_KINDS)[number];
 export type EquipmentKind = (typeof EQUIPMENT_KINDS)[number];
 
 /**

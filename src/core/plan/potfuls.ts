@@ -10,7 +10,7 @@ function roomIn(dish: DishToBind, figures: Figures, place: number, loads: number
 }
 
 /** Whether a line is bound to the loads of a component: else their number changes nothing but the cook's work. */
-export const isBoundToLoads = (dish: DishToBind, place: number): boolean =>
+const isBoundToLoads = (dish: DishToBind, place: number): boolean =>
   (dish.parts.perLoad[place]?.bought ?? []).some((mass) => mass > 0);
 
 /**

@@ -12,7 +12,7 @@ import { fillLimit } from './loads';
 import type { PlanGround, PlannableComponent, PlannableDog, PlannableRecipe } from './ground';
 import { fridgeFeedingDays } from './keeping';
 import type { DishEntry, PlanEntry } from './plan-entry';
-import { withSwaps } from './substitute';
+import { substitute, withSwaps } from './substitute';
 import type { DishToBind, ToPlan } from './to-plan';
 import type { Binding } from './wanted';
 
@@ -177,4 +177,33 @@ export function readPlan(ground: PlanGround, entry: PlanEntry): Outcome<ReadPlan
     cookDay,
     firstDay,
   });
+}
+
+/**
+ * An earlier plan as far as it can still be typed: recipes, dogs, choices, swaps and vessels that are not here any more
+ * (or do not fit the recipe as it is now) are left out. Undefined where none of its recipes is here.
+ */
+export function stillHere(ground: PlanGround, entry: PlanEntry): PlanEntry | undefined {
+  const foods = foodsOf(ground);
+  const kept = <T>(record: Readonly<Record<string, T>> | undefined, fits: (key: string, value: T) => boolean) =>
+    Object.fromEntries(Object.entries(record ?? {}).filter(([key, value]) => fits(key, value)));
+  const dishes = entry.dishes.flatMap((dish) => {
+    const of = ground.recipes.find((recipe) => recipe.id === dish.recipeId);
+    if (!of) return [];
+    const known = choicesOf(of.written);
+    return [
+      {
+        ...dish,
+        choices: kept(dish.choices, (choice, line) => known.get(choice)?.includes(line) === true),
+        swaps: kept(dish.swaps, (place, key) => {
+          const by = foods.find((each) => each.food.ndb === key);
+          const line = of.written[Number(place)];
+          return by !== undefined && line !== undefined && substitute(line, by, ground.factors).ok;
+        }),
+        vessels: kept(dish.vessels, (_, id) => ground.equipment.some((thing) => thing.id === id)),
+      },
+    ];
+  });
+  if (dishes.length === 0) return undefined;
+  return { ...entry, dishes, dogIds: entry.dogIds.filter((id) => ground.dogs.some((dog) => dog.id === id)) };
 }

@@ -1,4 +1,3 @@
-import { addDays, type LocalDate } from '../calendar/local-date';
 import type { Explanation } from '../explanation';
 import { fine, refused, type Outcome } from '../problem';
 import { writeNumber } from '../quantity/write';
@@ -26,9 +25,6 @@ export function scaleOf(need: number, { perScale, fixed }: RecipeEnergy): Outcom
   if (need <= fixed) return refused('The lines by dog, day and load alone hold more than these dogs need.', 'recipeId');
   return fine((need - fixed) / perScale);
 }
-
-/** The last feeding day of a plan. */
-export const lastDay = (first: LocalDate, days: number): LocalDate => addDays(first, days - 1);
 
 /** Where the scale of one recipe of a plan comes from, dog by dog. `dish` is its place among the plan's recipes. */
 export function explainScale(

@@ -25,7 +25,7 @@ export interface Stopping {
  * What in the lines of a recipe stands against these dogs: foods on their avoid lists, never-foods, what waits for a
  * vet's note, and cautions. Source: data/hazards.json; the dogs' own lists.
  */
-export function whatStops(
+function whatStops(
   lines: ReturnType<typeof everyLine>,
   dogs: readonly GuardedDog[],
   hazards: readonly Hazard[],

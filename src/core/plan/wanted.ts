@@ -1,28 +1,18 @@
-import { z } from 'zod';
 import { fine, refused, type Outcome } from '../problem';
 import { potfulsOf } from './potfuls';
 import { LONGEST_PLAN_DAYS } from './scale';
 import { frozenRoom, type Bound, type ToPlan } from './to-plan';
 
-/** What a plan is bound by: the rest follows. */
-export const bindingSchema = z.discriminatedUnion('by', [
-  z.object({ by: z.literal('days'), days: z.number() }),
-  z.object({ by: z.literal('weight'), grams: z.number() }),
-  z.object({ by: z.literal('volume'), millilitres: z.number() }),
-  z.object({ by: z.literal('containers'), count: z.number(), grams: z.number() }),
-  z.object({ by: z.literal('cups'), count: z.number(), millilitres: z.number() }),
-  z.object({ by: z.literal('pieces'), count: z.number(), grams: z.number() }),
-  z.object({ by: z.literal('trays'), count: z.number(), grams: z.number() }),
-  z.object({
-    by: z.literal('at hand'),
-    dish: z.number().int().min(0),
-    line: z.number().int().min(0),
-    grams: z.number(),
-  }),
-  z.object({ by: z.literal('freezer'), millilitres: z.number() }),
-  z.object({ by: z.literal('potfuls'), count: z.number() }),
-]);
-export type Binding = Readonly<z.infer<typeof bindingSchema>>;
+/** What a plan is bound by: the rest follows. Weights of finished food, of a piece as it goes in raw, at hand as bought. */
+export type Binding =
+  | { readonly by: 'days'; readonly days: number }
+  | { readonly by: 'weight'; readonly grams: number }
+  | { readonly by: 'volume'; readonly millilitres: number }
+  | { readonly by: 'containers' | 'pieces' | 'trays'; readonly count: number; readonly grams: number }
+  | { readonly by: 'cups'; readonly count: number; readonly millilitres: number }
+  | { readonly by: 'at hand'; readonly dish: number; readonly line: number; readonly grams: number }
+  | { readonly by: 'freezer'; readonly millilitres: number }
+  | { readonly by: 'potfuls'; readonly count: number };
 
 /** What a binding fixes: a figure of the plan, and what it is to come to. */
 export interface Wanted {

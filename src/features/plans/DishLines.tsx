@@ -26,7 +26,7 @@ interface DishLinesProps {
 export function DishLines({ plan, dish, place, days }: DishLinesProps) {
   const { read, bound, takes, amounts } = dish;
   const { ground, changeDish } = plan;
-  const needs = plan.answer.ok ? plan.answer.value.needs : [];
+  const needs = plan.shown?.needs ?? [];
   const vessels = ground.equipment.filter(isVessel);
   const [swapping, setSwapping] = useState<number>();
   const swap = (line: number, key: string | undefined) => {

@@ -34,7 +34,7 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
   const router = useRouter();
   const plan = usePlan(view, first);
   const hydrated = useHydrated();
-  const { ground, entry, answer, standing, change } = plan;
+  const { ground, entry, answer, shown, standing, change } = plan;
   const [kept, setKept] = useState(false);
   const keep = useCommand(savePlan, 'plan', ({ planId }, { entry: stored }) => {
     plan.forget(stored);
@@ -74,59 +74,45 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
       {answer.ok && answer.value.unfilled.length > 0 && (
         <Caution>Not filled by this plan: {answer.value.unfilled.join(', ')}.</Caution>
       )}
-      {answer.ok && (
-        <div className={`twoColumns ${styles.below}`}>
+      {shown && (
+        <div className={`twoColumns ${styles.below} ${answer.ok ? '' : styles.stale}`} inert={!answer.ok}>
           <div className={`stack ${styles.top}`}>
             <Ways
               hasVessel={ground.equipment.some(isVessel)}
               rows={plan.ways}
-              hatch={answer.value.dishes[0]!.read.of.mark.hatch}
+              hatch={shown.dishes[0]!.read.of.mark.hatch}
               onBind={plan.bind}
             />
-            <Rounding answer={answer.value} taken={entry.rounded} onTake={(rounded) => change({ rounded })} />
+            <Rounding answer={shown} taken={entry.rounded} onTake={(rounded) => change({ rounded })} />
             <p className={styles.asides}>
               <span>
-                <b>{writeNumber(answer.value.bound.need / answer.value.bound.finished, 2)} kcal/g</b> expected
+                <b>{writeNumber(shown.finished.density, 2)} kcal/g</b> expected
               </span>
               <span>
-                at the stove{' '}
-                <b>{answer.value.stove.minutes === undefined ? 'unknown' : writeMinutes(answer.value.stove.minutes)}</b>
-                {answer.value.stove.unknown.length > 0 && (
-                  <span className="note"> no minutes at {answer.value.stove.unknown.join(', ')}</span>
+                at the stove <b>{shown.stove.minutes === undefined ? 'unknown' : writeMinutes(shown.stove.minutes)}</b>
+                {shown.stove.unknown.length > 0 && (
+                  <span className="note"> no minutes at {shown.stove.unknown.join(', ')}</span>
                 )}{' '}
-                <Why of={answer.value.stove.explanation} about="the time at the stove" />
+                <Why of={shown.stove.explanation} about="the time at the stove" />
               </span>
-              {answer.value.keeping.bestUntil && (
-                <span className="caution">
-                  past its best in the freezer after {writeDay(answer.value.keeping.bestUntil)}
-                </span>
+              {shown.keeping.bestUntil && (
+                <span className="caution">past its best in the freezer after {writeDay(shown.keeping.bestUntil)}</span>
               )}
             </p>
           </div>
           <div className={`stack ${styles.more}`}>
             <section aria-labelledby="goes-in">
               <h2 id="goes-in">What goes in</h2>
-              {answer.value.dishes.map((dish, place) => (
-                <DishLines
-                  key={dish.read.recipeId}
-                  plan={plan}
-                  dish={dish}
-                  place={place}
-                  days={answer.value.bound.days}
-                />
+              {shown.dishes.map((dish, place) => (
+                <DishLines key={dish.read.recipeId} plan={plan} dish={dish} place={place} days={shown.bound.days} />
               ))}
             </section>
-            <DogsInPlan
-              plan={plan}
-              answer={answer.value}
-              hatch={answer.value.dishes[0]!.read.of.mark.hatch}
-              effect={effect}
-            />
+            <DogsInPlan plan={plan} answer={shown} hatch={shown.dishes[0]!.read.of.mark.hatch} effect={effect} />
           </div>
           <div className={`stack ${styles.side}`}>
             <ShoppingList
-              items={answer.value.shopping}
-              cookDay={answer.value.read.cookDay}
+              items={shown.shopping}
+              cookDay={shown.read.cookDay}
               today={ground.today}
               planId={view.keptId}
               said={view.items}

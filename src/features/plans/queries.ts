@@ -3,6 +3,7 @@ import { writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-
 import { answerPlan } from '@/core/plan/answer';
 import type { PlanGround } from '@/core/plan/ground';
 import type { PlanEntry } from '@/core/plan/plan-entry';
+import { stillHere } from '@/core/plan/read-plan';
 import { scaledForKitchen } from '@/core/plan/rounding';
 import { shoppingList, type ShoppingItem } from '@/core/plan/shopping';
 import { waysOf } from '@/core/plan/ways';
@@ -61,11 +62,12 @@ export async function newPlanView(copyOf?: number): Promise<PlanView> {
   const { db } = read;
   const copied = copyOf === undefined ? undefined : (await readStoredPlan(db, copyOf))?.entry;
   const ground = await groundOf(read, copied);
+  const entry = copied && stillHere(ground, copied);
   return {
     ground,
     slot: copyOf === undefined ? 'new' : `copy-${copyOf}`,
     keptId: undefined,
-    entry: copied && { ...copied, cookDay: ground.today, firstDay: ground.tomorrow, seen: [] },
+    entry: entry && { ...entry, cookDay: ground.today, firstDay: ground.tomorrow, seen: [] },
     items: [],
     others: (await readPlans(db, OTHERS)).map(rowOf),
   };
@@ -77,11 +79,12 @@ export async function openPlanView(id: number): Promise<PlanView | undefined> {
   const { db } = read;
   const plan = await readStoredPlan(db, id);
   if (!plan?.entry || !plan.open) return undefined;
+  const ground = await groundOf(read, plan.entry);
   return {
-    ground: await groundOf(read, plan.entry),
+    ground,
     slot: `kept-${id}`,
     keptId: id,
-    entry: plan.entry,
+    entry: stillHere(ground, plan.entry),
     items: await readPlanItems(db, id),
     others: (await readPlans(db, OTHERS)).filter((other) => other.id !== id).map(rowOf),
   };

@@ -2,7 +2,7 @@
 
 import { useDeferredValue, useMemo, useState } from 'react';
 import type { KnownFood } from '@/core/food/food';
-import { answerPlan } from '@/core/plan/answer';
+import { answerPlan, type PlanAnswer } from '@/core/plan/answer';
 import type { TypedBinding } from '@/core/plan/binding-entry';
 import { checkDogs } from '@/core/plan/dog-checks';
 import { plainPlan, type DishEntry, type PlanEntry } from '@/core/plan/plan-entry';
@@ -30,10 +30,11 @@ export function usePlan(view: PlanView, first: number | undefined) {
   const [entry, setEntry, forget] = useKept(`plan-${view.slot}-${first ?? ''}`, initial);
   const answer = useMemo(() => answerPlan(ground, entry), [ground, entry]);
   const standing = useMemo(() => (answer.ok ? standingAgainst(ground, answer.value) : undefined), [ground, answer]);
-  const ways = useMemo(
-    () => (answer.ok ? waysOf(ground, answer.value, entry.binding) : []),
-    [ground, answer, entry.binding],
-  );
+  // While a hole cannot be read, what stood there last stays in sight, faint and not to be pressed.
+  const [last, setLast] = useState<PlanAnswer>();
+  if (answer.ok && answer.value !== last) setLast(answer.value);
+  const shown = answer.ok ? answer.value : last;
+  const ways = useMemo(() => (shown ? waysOf(ground, shown, entry.binding) : []), [ground, shown, entry.binding]);
   // The check of every nutrient of every dog may come a moment later than the figures.
   const settled = useDeferredValue(answer);
   const checks = useMemo(() => (settled.ok ? checkDogs(ground, settled.value) : []), [ground, settled]);
@@ -42,6 +43,7 @@ export function usePlan(view: PlanView, first: number | undefined) {
     ground,
     entry,
     answer,
+    shown,
     standing,
     ways,
     checks,
