@@ -1,4 +1,4 @@
-import { writeWeight, writeNumber } from '../quantity/write';
+import { capital, writeWeight, writeNumber } from '../quantity/write';
 import { kilocalories, type Kilocalories, type UnitSet } from '../quantity/units';
 import type { Explanation } from '../explanation';
 import type { Outcome } from '../problem';
@@ -252,5 +252,3 @@ export function methodFor(method: RationMethod, kcal: number): RationMethod {
   const keepsRange = method.kind === 'school' && method.school.kind === 'prescribed';
   return keepsRange ? { ...method, kcal } : { kind: 'kcal', kcal };
 }
-
-const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);

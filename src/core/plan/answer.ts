@@ -48,7 +48,7 @@ export interface PlanAnswer {
     readonly low: number;
     readonly high: number;
     /** kcal in each g of it, all recipes together. */
-    readonly density: number;
+    readonly density: { readonly perGram: number; readonly explanation: Explanation };
     readonly explanation: Explanation;
   };
   readonly keeping: PlanKeeping;
@@ -137,7 +137,10 @@ export function answerPlan(ground: PlanGround, entry: PlanEntry): Outcome<PlanAn
     finished: {
       low: total((dish) => dish.bound.figures.finishedLow),
       high: total((dish) => dish.bound.figures.finishedHigh),
-      density: total((dish) => dish.bound.figures.kcal) / bound.finished,
+      density: densityOf(
+        total((dish) => dish.bound.figures.kcal),
+        bound.finished,
+      ),
       explanation: explainFinished(dishes, bound),
     },
     keeping: keepingOf({
@@ -168,6 +171,18 @@ export function answerPlan(ground: PlanGround, entry: PlanEntry): Outcome<PlanAn
     unfilled: unfilledMeals(dogs, firstDay, plan.dishes),
   });
 }
+
+const densityOf = (kcal: number, finished: number): PlanAnswer['finished']['density'] => ({
+  perGram: kcal / finished,
+  explanation: {
+    title: `${writeNumber(kcal / finished, 4)} kcal/g expected`,
+    steps: [
+      { what: 'energy in the pot', sum: `${writeNumber(kcal, 0)} kcal` },
+      { what: 'finished food, as predicted', sum: `${writeNumber(finished, 0)} g` },
+    ],
+    source: 'A prediction: the weighed pot takes its place.',
+  },
+});
 
 function explainFinished(dishes: readonly PlannedDish[], bound: Bound): Explanation {
   return {

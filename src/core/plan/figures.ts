@@ -3,7 +3,7 @@ import { boughtAt, linesOfWeights, type At } from '../recipe/bases';
 import { batchLines } from '../recipe/recipe';
 import type { WrittenLine } from '../recipe/written';
 import { guessYield, type YieldGuess } from './predict';
-import { roomOf, type Room } from './volume';
+import { goesIntoVessel, roomOf } from './volume';
 
 /** What the amounts of a recipe's lines come to. */
 export interface Figures {
@@ -26,8 +26,8 @@ export interface Measured {
   readonly written: readonly WrittenLine[];
   readonly components: number;
   readonly guess: YieldGuess;
-  /** The room of each line, raw. */
-  readonly room: readonly Room[];
+  /** The room of each line, raw, in mL for each g. */
+  readonly room: readonly number[];
   readonly factors: EnergyFactors;
 }
 
@@ -50,12 +50,12 @@ export function figuresOf(recipe: Measured, bought: readonly number[]): Figures 
   const rooms = Array.from({ length: recipe.components }, () => 0);
   const weights = [...rooms];
   recipe.written.forEach((line, index) => {
-    if (line.moment !== 'cook' && line.moment !== 'off heat') return;
+    if (!goesIntoVessel(line)) return;
     const place = line.component ?? 0;
     // Peel and core come off before; bones go into the vessel and are strained out afterwards.
     const goesIn = bought[index]! * (line.strained ? 1 : 1 - line.refuse);
     weights[place]! += goesIn;
-    rooms[place]! += goesIn * recipe.room[index]!.mlPerGram;
+    rooms[place]! += goesIn * recipe.room[index]!;
   });
   const kept = (which: 'likely' | 'low' | 'high') =>
     lines.reduce((sum, line) => sum + line.grams * recipe.guess.lines[line.line]![which], 0);

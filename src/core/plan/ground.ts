@@ -21,6 +21,8 @@ export interface PlannableComponent {
 
 export interface PlannableRecipe {
   readonly id: number;
+  /** Its latest version: what a batch is cooked from. */
+  readonly versionId: number;
   readonly name: string;
   readonly mark: ProteinMark;
   readonly written: readonly (WrittenLine & { readonly quantity: Quantity })[];

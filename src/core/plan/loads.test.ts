@@ -68,12 +68,12 @@ test('oven trays are filled by weight, all at once', () => {
 
 // Common practice (handbook 4): a pound of ground meat is about two cups of 236.588 mL.
 test('ground meat takes two cups a pound', () => {
-  expect(roomOf(line('17343', 'muscle')).mlPerGram * 453.59237).toBeCloseTo(2 * 236.5882365, 3);
+  expect(roomOf(line('17343', 'muscle')) * 453.59237).toBeCloseTo(2 * 236.5882365, 3);
 });
 
 // USDA SR 24: a cup of chopped kale is 67 g; handbook 6 counts greens at a third of that room.
 test('greens stand high and collapse: a third of their room', () => {
-  expect(roomOf(line('11233', 'vegetable')).mlPerGram * 67).toBeCloseTo(236.5882365 / 3, 2);
+  expect(roomOf(line('11233', 'vegetable')) * 67).toBeCloseTo(236.5882365 / 3, 2);
 });
 
 test('dry grain swells, a boiled one and a root do not', () => {

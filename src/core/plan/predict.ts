@@ -1,7 +1,7 @@
 import { isWater } from '../food/food';
 import { ALONE, boughtAt } from '../recipe/bases';
 import type { WrittenLine } from '../recipe/written';
-import { isLeafy, swells } from './volume';
+import { goesIntoVessel, isLeafy, swells } from './volume';
 
 /** What is there at the end of each g that goes in: the likely part, and how low and high it may be. */
 export interface Kept {
@@ -35,25 +35,22 @@ const DRY: readonly (readonly [fits: (line: WrittenLine) => boolean, kept: Kept]
   [({ part }) => part === 'vegetable' || part === 'carbohydrate', { likely: 0.92, low: 0.9, high: 0.94 }],
 ];
 
-/** A line that goes into the vessel and is changed there. */
-const cooks = ({ moment }: WrittenLine) => moment === 'cook' || moment === 'off heat';
-
 function ofComponent(lines: readonly (WrittenLine & { readonly bought: number })[]): (line: WrittenLine) => Kept {
-  const cooked = lines.filter(cooks);
+  const cooked = lines.filter(goesIntoVessel);
   const water = cooked.filter((line) => isWater(line.source.food));
   const food = cooked.filter((line) => !isWater(line.source.food));
   if (water.length === 0) {
     return (line) =>
-      !cooks(line) || line.state === 'cooked' ? ALL : (DRY.find(([fits]) => fits(line))?.[1] ?? LIDDED);
+      !goesIntoVessel(line) || line.state === 'cooked' ? ALL : (DRY.find(([fits]) => fits(line))?.[1] ?? LIDDED);
   }
   const dry = food.reduce((sum, line) => sum + line.bought, 0);
   const all = dry + water.reduce((sum, line) => sum + line.bought, 0);
   if (food.length > 0 && food.every(swells) && all > 0) {
     const kept = (part: number) => Math.min(dry * part, all) / all;
     const own = { likely: kept(GRAIN.likely), low: kept(GRAIN.low), high: kept(GRAIN.high) };
-    return (line) => (cooks(line) ? own : ALL);
+    return (line) => (goesIntoVessel(line) ? own : ALL);
   }
-  return (line) => (cooks(line) ? LIDDED : ALL);
+  return (line) => (goesIntoVessel(line) ? LIDDED : ALL);
 }
 
 /**

@@ -56,7 +56,8 @@ export const foodsOf = (ground: PlanGround): KnownFood[] => [
   ...ground.foods,
 ];
 
-function readShare(text: string): Outcome<number> {
+/** A typed share: a number above 0. */
+export function readShare(text: string): Outcome<number> {
   const value = /^\d{1,4}([.,]\d{1,3})?$/.test(text.trim()) ? Number(text.trim().replace(',', '.')) : NaN;
   return value > 0 ? fine(value) : refused('A share above 0: 1 and 1 are half and half.', 'share');
 }

@@ -1,3 +1,4 @@
+import { capital } from '../quantity/write';
 import { avoidedIn, sayAvoided, stops, type Avoid } from '../dog/avoid';
 import type { Problem } from '../problem';
 import { everyLine } from '../recipe/bases';
@@ -59,8 +60,6 @@ function whatStops(
     cautions: found.filter((hazard) => hazard.level === 'caution'),
   };
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** What stands against a plan: whatever stops one of its recipes, and loads that cannot fit. */
 export function standingAgainst(ground: PlanGround, answer: PlanAnswer): Stopping {

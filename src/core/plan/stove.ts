@@ -44,7 +44,7 @@ export function stoveTime(components: readonly AtStove[]): StoveTime {
     minutes: known.length === 0 ? undefined : longest,
     unknown: components.filter((each) => each.minutes === undefined).map((each) => each.name),
     explanation: {
-      title: `${longest} min at the stove`,
+      title: known.length === 0 ? 'Nobody has written down how long it cooks' : `${longest} min at the stove`,
       steps: [...byVessel].map(([vessel, { minutes, sums }]) => ({
         what: vessel,
         sum: `${sums.join(' + ')} = ${minutes} min`,

@@ -85,6 +85,9 @@ export const writeSum = (mass: number): string => (mass >= 1000 ? `${(mass / 100
 export const writeSumIn = (mass: number, set: UnitSet): string =>
   set === 'us' ? writeMass(mass as Grams, set).text : writeSum(mass);
 
+/** Words as they begin a sentence. */
+export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
 /** A mass as it is typed for weighing out: whole g, tenths below 10 g, without the unit. */
 export const toWeigh = (mass: number): string => writeGrams(mass).replace(/ g$/, '');
 

@@ -1,3 +1,4 @@
+import { capital } from '../quantity/write';
 import { daysBetween, type LocalDate } from '../calendar/local-date';
 import {
   keepingDates,
@@ -166,5 +167,3 @@ function next(
     thawedOn: before.place === 'freezer' && now.place === 'fridge' ? movement.day : before.thawedOn,
   };
 }
-
-const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);

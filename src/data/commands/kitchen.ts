@@ -1,22 +1,20 @@
 import 'server-only';
 import { and, eq, isNull, max } from 'drizzle-orm';
+import { readAmount } from '@/core/plan/binding-entry';
 import { EXAMPLE_KITCHEN, readEquipment as readEntry } from '@/core/plan/equipment-entry';
 import type { EquipmentEntry } from '@/core/plan/equipment';
 import type { PlaceKind } from '@/core/preserve/shelf-life';
-import { readQuantity } from '@/core/quantity/read';
 import type { UnitSet } from '@/core/quantity/units';
 import { readEquipment } from '../repositories/equipment';
 import { equipment, place } from '../schema/household';
-import { Refusal, refuse, type Context } from './run';
+import { need, refuse, type Context } from './run';
 
 /** Sets down a vessel, container or dryer, new or corrected. */
 export async function saveEquipment(
   { tx, household }: Context,
   input: { id?: number; entry: EquipmentEntry },
 ): Promise<{ id: number }> {
-  const read = readEntry(input.entry, household.unitSet);
-  if (!read.ok) throw new Refusal(read.problem);
-  const row = { millilitres: null, grams: null, ...read.value };
+  const row = { millilitres: null, grams: null, ...need(readEntry(input.entry, household.unitSet)) };
   if (input.id === undefined) return (await tx.insert(equipment).values(row).returning({ id: equipment.id }))[0]!;
   const [kept] = await tx
     .update(equipment)
@@ -33,14 +31,10 @@ export async function removeEquipment({ tx, now }: Context, input: { id: number 
 
 /** How much a place holds: "60 L" in mL; nothing typed is not known. */
 function readRoom(size: string, set: UnitSet): number | null {
-  const text = size.trim();
-  if (text === '') return null;
-  const read = readQuantity(text, set);
-  if (!read.ok || read.value.kind !== 'volume' || !(read.value.millilitres > 0))
-    return refuse('How much does it hold? Write it like 60 L.', 'size');
-  if (read.value.millilitres > 2_000_000)
-    return refuse('That is more than any home freezer holds. Check the volume.', 'size');
-  return Math.round(read.value.millilitres);
+  if (size.trim() === '') return null;
+  const asked = 'How much does it hold? Write it like 60 L.';
+  const room = need(readAmount(size, set, 'size', asked));
+  return 'millilitres' in room ? Math.round(room.millilitres) : refuse(asked, 'size');
 }
 
 /** A place for packs, new or called and sized anew; its kind stays, for dates hang on it. */

@@ -117,6 +117,13 @@ test('rounded amounts and a swapped food are what is weighed out', async () => {
   expect(takes[0]!.bought % 5).toBeCloseTo(0, 9);
 });
 
+test('another recipe may take the place of a line, and is weighed out as itself', async () => {
+  const swaps = { 0: `R${ids.venison}` };
+  const { batchIds } = valueOf(await keep({ dishes: [{ ...plainDish(ids.goat), swaps }] }));
+  const { takes } = await readPlannedLines(house.db, house.reference, await batchOf(batchIds[0]!));
+  expect(takes[0]!.written.source.food.name).toBe('Venison');
+});
+
 test('the list is ticked, says where a thing is fetched from, and a tick is taken back', async () => {
   const { planId } = valueOf(await keep());
   const say = async (ticked: boolean, fetchedFrom: 'shop' | 'freezer') =>

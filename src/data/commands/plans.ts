@@ -9,7 +9,6 @@ import { sayHazard } from '@/core/recipe/hazards';
 import { batch, plan, planDog, planItem } from '../schema/batches';
 import { readPlanGround } from '../repositories/plan-ground';
 import { readStoredPlan } from '../repositories/plans';
-import { readLatestVersion } from '../repositories/recipes';
 import { need, Refusal, refuse, type Context } from './run';
 
 export interface PlanInput {
@@ -61,10 +60,9 @@ export async function savePlan(
   await tx.insert(planDog).values(answer.needs.map(({ dogId, byDay }) => ({ planId: id, dogId, kcal: sum(byDay) })));
   const batchIds: number[] = [];
   for (const [index, { read, bound, amounts }] of answer.dishes.entries()) {
-    const version = (await readLatestVersion(tx, context.reference, read.recipeId))!;
     const row = {
       planId: id,
-      versionId: version.id,
+      versionId: read.of.versionId,
       scale: bound.at.scale,
       choices: read.entry.choices ?? null,
       swaps: read.entry.swaps ?? null,

@@ -6,8 +6,8 @@ import { readSpan } from '@/core/quantity/reading';
 import { checkRecipe, isBlank, isWords, readLines } from '@/core/recipe/entry';
 import type { ComponentEntry, RecipeEntry } from '@/core/recipe/entry-schema';
 import { codeLetter } from '@/core/stock/code';
-import { readPantry } from '../repositories/pantry';
-import { readRecipeAsFood, readRecipesWithin } from '../repositories/recipes';
+import { readFoodsByKey } from '../repositories/foods';
+import { readRecipesWithin } from '../repositories/recipes';
 import { component, line, recipe, recipeVersion } from '../schema/recipes';
 import { need, Refusal, refuse, type Context } from './run';
 
@@ -91,21 +91,16 @@ async function foodsOf(
   { tx, reference }: Context,
   input: { id?: number; entry: RecipeEntry },
 ): Promise<ReadonlyMap<string, KnownFood>> {
-  const pantry = await readPantry(tx, reference);
-  const known = new Map<string, KnownFood>();
   for (const [index, { ndb }] of input.entry.lines.entries()) {
     const { kind, id } = foodKey(ndb);
-    if (kind === 'recipe' && !known.has(ndb)) {
-      if (input.id !== undefined && (await readRecipesWithin(tx, [id])).has(input.id))
-        refuse('This recipe would stand in itself. Choose another one.', `lines.${index}.ndb`);
-      const made = await readRecipeAsFood(tx, reference, id);
-      if (made) known.set(ndb, made);
-    } else {
-      const food = pantry.knownOf(ndb);
-      if (food) known.set(ndb, food);
-    }
+    if (kind === 'recipe' && input.id !== undefined && (await readRecipesWithin(tx, [id])).has(input.id))
+      refuse('This recipe would stand in itself. Choose another one.', `lines.${index}.ndb`);
   }
-  return known;
+  return readFoodsByKey(
+    tx,
+    reference,
+    input.entry.lines.map((each) => each.ndb),
+  );
 }
 
 function readComponent(entry: ComponentEntry, index: number, problems: Problem[]) {

@@ -3,6 +3,7 @@ import { asc, desc, eq, inArray, isNull } from 'drizzle-orm';
 import type { LocalDate } from '@/core/calendar/local-date';
 import { fillingAlone, type Filling } from '@/core/dog/filling';
 import type { PlanEntry } from '@/core/plan/plan-entry';
+import { readShare } from '@/core/plan/read-plan';
 import { solidsPerGram } from '@/core/nutrition/totals';
 import { weighYield, type Weighing, type WeighedYield } from '@/core/portion/yield';
 import { grams } from '@/core/quantity/units';
@@ -143,11 +144,11 @@ function atOf(
 function fillingOf(entry: PlanEntry | null, recipeId: number): Filling {
   const dish = entry?.dishes.findIndex((each) => each.recipeId === recipeId) ?? -1;
   if (!entry || dish < 0) return fillingAlone(recipeId);
-  const dishes = entry.dishes.map((each) => ({
-    recipeId: each.recipeId,
-    meals: each.meals,
-    share: Number(each.share.trim().replace(',', '.')),
-  }));
+  const dishes = entry.dishes.map(({ recipeId: id, meals, share }) => {
+    const read = readShare(share);
+    if (!read.ok) throw new Error(`a plan was kept with a share of ${share}`);
+    return { recipeId: id, meals, share: read.value };
+  });
   return { dishes, dish };
 }
 

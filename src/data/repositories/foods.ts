@@ -1,5 +1,5 @@
 import 'server-only';
-import type { KnownFood } from '@/core/food/food';
+import { foodKey, type KnownFood } from '@/core/food/food';
 import { matchFood } from '@/core/food/match';
 import type { UnitSet } from '@/core/quantity/units';
 import { MOST_LINES, readFreeLine } from '@/core/recipe/free-line';
@@ -74,4 +74,20 @@ export async function readFreeLines(
       };
     }),
   };
+}
+
+/** Foods, supplies and recipes by their keys; what is not here any more is left out. */
+export async function readFoodsByKey(
+  tx: Tx,
+  reference: Reference,
+  keys: Iterable<string>,
+): Promise<ReadonlyMap<string, KnownFood>> {
+  const pantry = await readPantry(tx, reference);
+  const known = new Map<string, KnownFood>();
+  for (const key of new Set(keys)) {
+    const { kind, id } = foodKey(key);
+    const food = kind === 'recipe' ? await readRecipeAsFood(tx, reference, id) : pantry.knownOf(key);
+    if (food) known.set(key, food);
+  }
+  return known;
 }

@@ -11,9 +11,9 @@ import type { Tx } from '../database';
 import type { Reference } from '../reference/reference';
 import { readAvoided } from './avoided';
 import { readDogs, type StoredDog } from './dogs';
+import { readFoodsByKey } from './foods';
 import { readEquipment } from './equipment';
 import { readPlaces, type Household } from './household';
-import { readPantry } from './pantry';
 import { readPots } from './pots';
 import { readLatestVersions } from './recipes';
 import { readStock, sourceOf, type StoredPack } from './stock';
@@ -63,7 +63,6 @@ export async function readPlanGround(here: Here, entry?: PlanEntry): Promise<Pla
     versions.map((version) => version.recipeId),
   );
   const stock = await readStock(tx);
-  const pantry = await readPantry(tx, reference);
   const freezers = (await readPlaces(tx)).filter((place) => place.kind === 'freezer');
   const sized = freezers.filter((place) => place.capacityMl !== null);
   const swapped = (entry?.dishes ?? []).flatMap((dish) => Object.values(dish.swaps ?? {}));
@@ -85,6 +84,7 @@ export async function readPlanGround(here: Here, entry?: PlanEntry): Promise<Pla
     ),
     recipes: versions.map((version) => ({
       id: version.recipeId,
+      versionId: version.id,
       name: version.name,
       mark: proteinMark(version.lines),
       written: version.written,
@@ -98,7 +98,7 @@ export async function readPlanGround(here: Here, entry?: PlanEntry): Promise<Pla
       capacity: sized.length > 0 ? sized.reduce((sum, place) => sum + place.capacityMl!, 0) : undefined,
       used: stock.filter((pack) => pack.placeKind === 'freezer').reduce((sum, pack) => sum + pack.grams, 0),
     },
-    foods: [...new Set(swapped)].flatMap((key) => pantry.knownOf(key) ?? []),
+    foods: [...(await readFoodsByKey(tx, reference, swapped)).values()],
     covered: await coveredBy(here, dogs, stock),
   };
 }

@@ -7,8 +7,8 @@ import type { WrittenLine } from '@/core/recipe/written';
 import type { Tx } from '../database';
 import type { Reference } from '../reference/reference';
 import type { StoredBatch } from './batches';
+import { readFoodsByKey } from './foods';
 import { readHousehold } from './household';
-import { readPantry } from './pantry';
 import { readVersions } from './recipes';
 
 export interface PlannedLines {
@@ -27,8 +27,8 @@ export interface PlannedLines {
 export async function readPlannedLines(tx: Tx, reference: Reference, batch: StoredBatch): Promise<PlannedLines> {
   const [version] = await readVersions(tx, reference, [batch.versionId]);
   const { energyFactors } = await readHousehold(tx);
-  const { knownOf } = await readPantry(tx, reference);
-  const swapped = withSwaps(version!.written, batch.swaps, knownOf, energyFactors);
+  const known = await readFoodsByKey(tx, reference, Object.values(batch.swaps ?? {}));
+  const swapped = withSwaps(version!.written, batch.swaps, (key) => known.get(key), energyFactors);
   if (!swapped.ok) throw new Error(`batch ${batch.id}: ${swapped.problem.message}`);
   const written = swapped.value;
   const bought = batch.amounts?.map(grams) ?? boughtAt(written, batch.at);

@@ -91,11 +91,10 @@ function Check({ check }: { check: DogCheck }) {
   return (
     <p className="note">
       {check.over.length > 0 && <span className="danger">too much {named(check.over)} · </span>}
-      {check.short.length > 0 ? (
-        <span className="caution">short of {named(check.short)}</span>
-      ) : (
-        <span className="inOrder">nothing known to be short</span>
-      )}
+      {check.short.length > 0 && <span className="caution">short of {named(check.short)}</span>}
+      {check.short.length > 0 && check.perhaps.length > 0 && ' · '}
+      {check.perhaps.length > 0 && <span className="caution">short as far as is known: {named(check.perhaps)}</span>}
+      {check.short.length + check.perhaps.length === 0 && <span className="inOrder">nothing known to be short</span>}
       {check.low.length > 0 && <span className="caution"> · on this ration low: {named(check.low)}</span>}
       {check.unknown.length > 0 && ` · unknown: ${named(check.unknown)}`} · {check.profile}
     </p>

@@ -2,10 +2,10 @@ import { sayThaw, thawOf } from '@/core/plan/shopping';
 import { writeGrams } from '@/core/quantity/write';
 import { Paper, PaperLines } from '@/ui/paper/Paper';
 import paper from '@/ui/paper/paper.module.css';
-import type { KeptPlan } from './queries';
+import type { KeptPlan, PlanRows } from './queries';
 
 /** A plan on one page: what to fetch, what goes in, what it comes to. */
-export function PlanOnPaper({ plan }: { plan: KeptPlan }) {
+export function PlanOnPaper({ plan, rows }: { plan: KeptPlan; rows: PlanRows }) {
   const fromFreezer = (key: string) =>
     plan.items.some((item) => item.foodKey === key && item.fetchedFrom === 'freezer');
   return (
@@ -49,11 +49,11 @@ export function PlanOnPaper({ plan }: { plan: KeptPlan }) {
             />
           </section>
         ))}
-        {plan.rows.length > 0 && (
+        {rows.length > 0 && (
           <section>
             <h2>What that comes to</h2>
             <ul>
-              {plan.rows.map((row) => (
+              {rows.map((row) => (
                 <li key={row.label}>
                   {row.label}: <b>{row.said}</b>
                   {row.note && ` ${row.note}`}

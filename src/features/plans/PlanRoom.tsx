@@ -86,7 +86,8 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
             <Rounding answer={shown} taken={entry.rounded} onTake={(rounded) => change({ rounded })} />
             <p className={styles.asides}>
               <span>
-                <b>{writeNumber(shown.finished.density, 2)} kcal/g</b> expected
+                <b>{writeNumber(shown.finished.density.perGram, 2)} kcal/g</b> expected{' '}
+                <Why of={shown.finished.density.explanation} about="the expected energy" />
               </span>
               <span>
                 at the stove <b>{shown.stove.minutes === undefined ? 'unknown' : writeMinutes(shown.stove.minutes)}</b>

@@ -108,8 +108,6 @@ export interface KeptPlan {
       readonly grams: number;
     }[];
   }[];
-  /** What the plan comes to, row by row: days, loads, containers, freezer. */
-  readonly rows: readonly { readonly label: string; readonly said: string; readonly note: string | undefined }[];
   readonly list: readonly ShoppingItem[];
   readonly items: readonly StoredPlanItem[];
 }
@@ -152,7 +150,6 @@ export async function keptPlan(id: number): Promise<KeptPlan | undefined> {
         })),
       };
     }),
-    rows: await rowsOf(read, plan),
     list: shoppingList(
       batches.flatMap(({ batch, planned }) =>
         planned.written.map((line, place) => ({ recipe: batch.recipeName, line, grams: planned.bought[place]! })),
@@ -163,9 +160,13 @@ export async function keptPlan(id: number): Promise<KeptPlan | undefined> {
   };
 }
 
-/** What a plan comes to, looked at from the day on which it was to be cooked. */
-async function rowsOf(read: Reading, plan: StoredPlan): Promise<KeptPlan['rows']> {
-  if (!plan.entry || !plan.open) return [];
+export type PlanRows = readonly { readonly label: string; readonly said: string; readonly note: string | undefined }[];
+
+/** What an open plan comes to, row by row, looked at from the day on which it was to be cooked: for paper. */
+export async function planRows(id: number): Promise<PlanRows> {
+  const read = await reading();
+  const plan = await readStoredPlan(read.db, id);
+  if (!plan?.entry || !plan.open) return [];
   const today = plan.cookDay < read.today ? plan.cookDay : read.today;
   const ground = await groundOf({ ...read, today }, plan.entry);
   const answer = answerPlan(ground, plan.entry);

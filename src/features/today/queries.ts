@@ -3,7 +3,7 @@ import { addDays, clockIn, daysBetween, writeDay, writeDayInFull, type LocalDate
 import { dayEnergy, type DayEnergy } from '@/core/dog/day-energy';
 import { mealsOn, nextMeal, type DayMeal } from '@/core/dog/meals';
 import { isGrowing, vetCaution } from '@/core/dog/stage';
-import { writeDose, writeGrams } from '@/core/quantity/write';
+import { capital, writeDose, writeGrams } from '@/core/quantity/write';
 import type { ProteinMark } from '@/core/recipe/protein';
 import { coverOf, type Cover } from '@/core/stock/cover';
 import { drawMeal, fitFor, inOrderOfUse, type Drawn } from '@/core/stock/draw';
@@ -333,5 +333,3 @@ function watchDogs(dogs: readonly StoredDog[], today: StoredPack['since']): Toda
     ];
   });
 }
-
-const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
