@@ -14,7 +14,9 @@ const { balance } = await import('../bench/balance.mjs');
 
 const { planKeystroke, planRecompute } = await import('../bench/plan.mjs');
 
-const computed = [...(await balance()), ...(await planRecompute())];
+const { linesRead } = await import('../bench/lines-read.mjs');
+
+const computed = [...(await balance()), ...(await planRecompute()), ...linesRead()];
 
 const port = await new Promise((resolve) => {
   const probe = createServer();

@@ -8,6 +8,8 @@ export interface Food {
   readonly name: string;
   readonly group: string;
   readonly per100: Composition;
+  /** Bone is in it whose minerals nobody has measured: its calcium and phosphorus are unknown. */
+  readonly bone?: true;
 }
 
 /** A household measure of one food: `amount` of `unit` weigh `grams`. */
@@ -15,6 +17,14 @@ export interface FoodMeasure {
   readonly amount: number;
   readonly unit: string;
   readonly grams: number;
+  /** Weighed in this kitchen, or printed on its label. */
+  readonly own?: true;
+  /** The cook's words that it is for: a cherry tomato is no tomato, though one row is of both. */
+  readonly said?: string;
+  /** Whether the weight is with the bone or without it, where the piece has one. */
+  readonly bone?: 'in' | 'out';
+  /** g that are printed on a can of it, where the weight is what is left when it is drained. */
+  readonly net?: number;
   /** What one of it holds in mL, where it is this kitchen's own cup or spoon; the table's are US customary. */
   readonly millilitres?: number;
 }

@@ -14,6 +14,7 @@ export const capOfLabel = (label: Pick<Label, 'mostPerKg' | 'measureGrams'>) =>
 
 /** A supply in a recipe of which a dog gets more than the label allows. */
 export interface OverLabel {
+  readonly dogId: number;
   readonly name: string;
   readonly dog: string;
   readonly measure: string;
@@ -29,7 +30,7 @@ export interface OverLabel {
 export function overLabels(
   lines: readonly { readonly grams: number; readonly food: Pick<Food, 'ndb' | 'name' | 'group'> }[],
   kcal: number,
-  dogs: readonly { readonly name: string; readonly kg: number; readonly kcal: number }[],
+  dogs: readonly { readonly id: number; readonly name: string; readonly kg: number; readonly kcal: number }[],
   labels: ReadonlyMap<string, Pick<Label, 'measure' | 'measureGrams' | 'mostPerKg'>>,
 ): OverLabel[] {
   if (!(kcal > 0)) return [];
@@ -44,7 +45,7 @@ export function overLabels(
     const { measure, measureGrams, mostPerKg: most } = label;
     return dogs.flatMap((dog): OverLabel[] => {
       const given = ((mass / measureGrams) * (dog.kcal / kcal)) / dog.kg;
-      return given > most * (1 + 1e-9) ? [{ name, dog: dog.name, measure, given, most }] : [];
+      return given > most * (1 + 1e-9) ? [{ dogId: dog.id, name, dog: dog.name, measure, given, most }] : [];
     });
   });
 }

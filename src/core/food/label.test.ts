@@ -120,7 +120,7 @@ test('a label as typed is read, and typed again it is the same', () => {
   const { food, measures } = supplyAsFood({ id: 7, ...read.value }, 'metric');
   expect(food).toMatchObject({ ndb: 'L7', per100: { iodine_ug: 50_000 } });
   // A metric household's spoon holds 5 mL (common practice): its label's spoon is that one.
-  expect(measures).toEqual([{ amount: 1, unit: 'tsp', grams: 3, millilitres: 5 }]);
+  expect(measures).toEqual([{ amount: 1, unit: 'tsp', grams: 3, millilitres: 5, own: true }]);
 });
 
 test('every field that cannot be is said at once', () => {
@@ -144,10 +144,10 @@ test('every field that cannot be is said at once', () => {
 test('more than a label allows for the weight of the dog is said with both figures', () => {
   const labels = new Map([['L1', { measure: 'tsp', measureGrams: 3, mostPerKg: 0.03 }]]);
   const food = { ndb: 'L1', name: 'Kelp', group: 'Supplement' };
-  const dogs = [{ name: 'Otto', kg: 10, kcal: 500 }];
+  const dogs = [{ id: 1, name: 'Otto', kg: 10, kcal: 500 }];
   // 6 g are 2 tsp in 2000 kcal: at 500 kcal a day half a tsp for 10 kg, 0.05 a kg.
   const over = overLabels([{ food, grams: 6 }], 2000, dogs, labels);
-  expect(over).toEqual([{ name: 'Kelp', dog: 'Otto', measure: 'tsp', given: 0.05, most: 0.03 }]);
+  expect(over).toEqual([{ dogId: 1, name: 'Kelp', dog: 'Otto', measure: 'tsp', given: 0.05, most: 0.03 }]);
   expect(overLabels([{ food, grams: 3.6 }], 2000, dogs, labels)).toEqual([]);
   // NRC 2006: at 130 kcal per kg^0.75, 1000 kcal feed 15.2 kg.
   expect(capOfLabel({ measureGrams: 3, mostPerKg: 0.03 })).toBeCloseTo(0.09 * 15.18, 2);

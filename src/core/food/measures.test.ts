@@ -15,7 +15,7 @@ function resolve(text: string, ndb: string) {
 test.each([
   ['1 cup', '11124', 128], // carrot: the first, "cup chopped"
   ['2 large', '01123', 100], // a large egg is 50 g
-  ['2', '01123', 88], // a bare egg is a medium one, 44 g
+  ['2', '01123', 100], // a bare egg is a large one, 50 g
   ['1 1/2 cups', '20005', 300], // pearled barley, 200 g a cup
   ['1 tbsp', '04582', 14], // canola oil: a tablespoon is 14 g
   ['1 cup', '14411', 236.5882365], // water is 1 g/mL

@@ -9,6 +9,7 @@ import {
   type UnitSet,
   type VolumeUnit,
 } from '../quantity/units';
+import { foldWords } from './fold';
 import { isWater, type Food, type FoodMeasure } from './food';
 
 /** Grams of one mL of a food, and the measure that says so. */
@@ -21,6 +22,8 @@ export interface Density {
 export interface Resolved {
   readonly grams: Grams;
   readonly how: string;
+  /** Whether the weight of a counted piece is with its bone; unsaid where it was weighed. */
+  readonly bone?: 'in' | 'out';
 }
 
 /** No home kitchen cooks more of one thing at once; above it an amount is taken for a slip (common practice, no source). */
@@ -76,32 +79,91 @@ function firstDensity(measures: readonly FoodMeasure[], units: typeof TABLE_VOLU
 /** A measure that this kitchen weighed, or that a label counts in: its cup and spoon are the household's own. */
 export function ownMeasure(unit: string, grams: number, set: UnitSet): FoodMeasure {
   const spoon = TABLE_VOLUMES.find(([, , name]) => name === unit);
-  return { amount: 1, unit, grams, ...(spoon ? { millilitres: volumeOf(spoon[2], set) } : {}) };
+  return { amount: 1, unit, grams, own: true, ...(spoon ? { millilitres: volumeOf(spoon[2], set) } : {}) };
 }
 
 const SIZES = ['extra large', 'large', 'medium', 'small', 'jumbo'];
-/** Other words for a stalk of celery. */
-const STALKS = new Set(['stick', 'rib']);
-const ANY_PIECE = new Set(['whole', 'piece', 'egg', 'fruit', 'root', '']);
+/** Other words for a piece. */
+const SAME_PIECE: Readonly<Record<string, readonly string[]>> = {
+  stick: ['stalk'],
+  rib: ['stalk'],
+  tin: ['can'],
+  pack: ['package', 'packet'],
+  packet: ['package'],
+  box: ['package'],
+  fillet: ['each'],
+  ball: ['each'],
+  bunch: ['head'],
+};
+const ANY_PIECE = new Set(['whole', 'piece', 'egg', 'fruit', 'root', 'breast', 'thigh', 'liver', 'wing', '']);
+
+const holds = (line: ReadonlySet<string>, said: string) => foldWords(said).every((word) => line.has(word));
+
+/** The count that the words name; the longest name wins, and without one the first whose thing is named at all. */
+function counted(unit: string, measures: readonly FoodMeasure[], words: string): FoodMeasure | undefined {
+  const own = measures.filter((measure) => measure.said !== undefined && measure.unit === unit);
+  const line = new Set([...foldWords(words), ...foldWords(unit)]);
+  const named = own
+    .filter((measure) => holds(line, measure.said!))
+    .sort((a, b) => foldWords(b.said!).length - foldWords(a.said!).length);
+  return named[0] ?? own.find((measure) => line.has(foldWords(measure.said!).at(-1)!));
+}
 
 /** The table's measure for a counted word: "large" finds "large (7-1/4" …)" and "Potato large (3" …)". */
-function pieceMeasure(word: string, measures: readonly FoodMeasure[]): FoodMeasure | undefined {
+function pieceMeasure(
+  { word, size }: { readonly word: string; readonly size?: string },
+  measures: readonly FoodMeasure[],
+  words: string,
+): FoodMeasure | undefined {
   const usable = measures.filter(
-    (measure) => tellsRawAmount(measure) && !TABLE_VOLUMES.some(([unit]) => unit.test(measure.unit)),
+    (measure) =>
+      measure.said === undefined && tellsRawAmount(measure) && !TABLE_VOLUMES.some(([unit]) => unit.test(measure.unit)),
   );
   const leading = (measure: FoodMeasure) => measure.unit.toLowerCase().split(/[,(]/)[0]!.trim();
   // "stalk, large" and "stalk, medium": a stalk of no size is a middling one.
-  const named = (name: string) =>
-    usable.find((measure) => leading(measure) === name && /\bmedium\b/i.test(measure.unit)) ??
+  const named = (name: string, wanted = 'medium') =>
+    usable.find((measure) => leading(measure) === name && new RegExp(`\\b${wanted}\\b`, 'i').test(measure.unit)) ??
     usable.find((measure) => leading(measure) === name) ??
     usable.find((measure) => leading(measure).endsWith(` ${name}`) && !/slice|strip/.test(leading(measure))) ??
     usable.find((measure) => leading(measure).startsWith(`${name} `));
-  if (word !== '' && word !== 'whole') {
-    const match = named(word) ?? (STALKS.has(word) ? named('stalk') : undefined);
-    if (match || !ANY_PIECE.has(word)) return match;
+  if (size !== undefined) {
+    const sized = usable.find(
+      (measure) => leading(measure) === `${size} ${word}` || leading(measure) === `${word} ${size}`,
+    );
+    const bySize = usable.find(
+      (measure) => leading(measure) === word && new RegExp(`\\b${size}\\b`, 'i').test(measure.unit),
+    );
+    const found = sized ?? bySize ?? counted(`${size} ${word}`, measures, words);
+    if (found || size !== 'medium') return found;
   }
-  // A bare count means a middling piece: by its size word, or by the food's own name ("beet (2" dia)").
+  if (SIZES.includes(word)) {
+    // Of some foods the size belongs to the name of the piece: an egg of no size is a large one.
+    const spoken = counted('each', measures, `${word} ${words}`);
+    const whole = usable.find(
+      (measure) =>
+        /^(head|fruit|root|bulb|squash|melon|pepper)$/.test(leading(measure)) &&
+        new RegExp(`\\b${word}\\b`, 'i').test(measure.unit),
+    );
+    return named(word) ?? whole ?? (word === 'medium' || spoken?.said?.startsWith(word) === true ? spoken : undefined);
+  }
+  if (word !== '' && word !== 'whole') {
+    const units = [word, ...(SAME_PIECE[word] ?? [])];
+    for (const unit of units) {
+      const match = usable.find(
+        (measure) => leading(measure) === unit && measure.millilitres === undefined && isOwn(measure),
+      );
+      if (match) return match;
+    }
+    for (const unit of units) {
+      const match = counted(unit, measures, words) ?? (unit === 'each' ? undefined : named(unit));
+      if (match) return match;
+    }
+    if (!ANY_PIECE.has(word)) return undefined;
+  }
+  // A bare count: what this kitchen weighed, the list of what one weighs, then a middling piece of the table.
   return (
+    usable.find((measure) => measure.unit === 'whole' && isOwn(measure)) ??
+    counted('each', measures, words) ??
     named('medium') ??
     usable.find(
       (measure) =>
@@ -111,14 +173,36 @@ function pieceMeasure(word: string, measures: readonly FoodMeasure[]): FoodMeasu
   );
 }
 
+/** Measures that were weighed here stand before those of the list and of the table. */
+const isOwn = (measure: FoodMeasure) => measure.own === true;
+
+/** "1 carrot", "1 can of canned tuna", "1 cup chopped". */
+const sayMeasure = ({ amount, unit, said }: FoodMeasure) =>
+  said === undefined ? `${amount} ${unit}` : unit === 'each' ? `1 ${said}` : `1 ${unit} of ${said}`;
+
 const listMeasures = (measures: readonly FoodMeasure[]) =>
   measures
     .filter(tellsRawAmount)
     .slice(0, 4)
-    .map((measure) => `${measure.amount} ${measure.unit} (${measure.grams} g)`)
+    .map((measure) => `${sayMeasure(measure)} (${measure.grams} g)`)
     .join(', ');
 
-const ownWords = (text: string) => new Set(text.toLowerCase().match(/[a-z]{4,}/g) ?? []);
+/** Words for the same cut. */
+const SAME_CUT: readonly (readonly string[])[] = [
+  ['grated', 'shredded'],
+  ['chopped', 'diced', 'cubed', 'cubes', 'pieces'],
+  ['sliced', 'slices'],
+  ['mashed', 'pureed', 'puree'],
+];
+
+function ownWords(text: string): ReadonlySet<string> {
+  const said =
+    text
+      .toLowerCase()
+      .replace(/é/g, 'e')
+      .match(/[a-z]{4,}/g) ?? [];
+  return new Set(said.map((word) => SAME_CUT.find((same) => same.includes(word))?.[0] ?? word));
+}
 
 /**
  * The measures with those first that the cook's words speak of: a cup of carrots, grated, is not a cup chopped.
@@ -138,8 +222,13 @@ export function preferring(measures: readonly FoodMeasure[], words: string): rea
  * for which the food has no measure, and an amount that no home kitchen cooks.
  * Source: USDA SR 24 household measures; never a cup taken as 236 g.
  */
-export function resolveGrams(quantity: Quantity, food: Food, measures: readonly FoodMeasure[]): Outcome<Resolved> {
-  const found = find(quantity, food, measures);
+export function resolveGrams(
+  quantity: Quantity,
+  food: Food,
+  measures: readonly FoodMeasure[],
+  words = '',
+): Outcome<Resolved> {
+  const found = find(quantity, food, preferring(measures, words), words);
   if (found.ok && found.value.grams > LARGEST_LINE_G) {
     return refused(
       `That is ${Math.round(found.value.grams / 1000)} kg, more than a home kitchen cooks at once. Check the amount.`,
@@ -150,15 +239,27 @@ export function resolveGrams(quantity: Quantity, food: Food, measures: readonly 
   return found;
 }
 
-function find(quantity: Quantity, food: Food, measures: readonly FoodMeasure[]): Outcome<Resolved> {
-  if (quantity.kind === 'mass') return fine({ grams: grams(quantity.grams), how: 'weighed' });
+/** What is left of cans whose printed weight is with their liquid, when the cook drains them. */
+function drained(quantity: Quantity & { kind: 'mass' }, measures: readonly FoodMeasure[], words: string) {
+  const can = measures.find((measure) => measure.unit === 'can' && measure.net !== undefined);
+  const poured = /\bdrain/i.test(words) && (quantity.container === 'can' || quantity.container === 'tin');
+  if (!can || !poured) return undefined;
+  return {
+    grams: grams((quantity.grams * can.grams) / can.net!),
+    how: `drained: ${can.grams} g are left of ${can.net} g`,
+  };
+}
+
+function find(quantity: Quantity, food: Food, measures: readonly FoodMeasure[], words: string): Outcome<Resolved> {
+  if (quantity.kind === 'mass')
+    return fine(drained(quantity, measures, words) ?? { grams: grams(quantity.grams), how: 'weighed' });
   if (quantity.kind === 'volume') {
     const density = densityOf(food, measures, quantity.unit);
     if (!density)
       return refused(`There is no cup or spoon of “${food.name}” in the food table. Write a weight (g, oz or lb).`);
     return fine({ grams: grams(quantity.millilitres * density.gramsPerMl), how: density.from });
   }
-  const measure = pieceMeasure(quantity.word, measures);
+  const measure = pieceMeasure(quantity, measures, `${words} ${food.name}`);
   if (!measure) {
     const known = listMeasures(measures);
     const asked = quantity.word === '' ? 'A bare number' : `“${quantity.word}”`;
@@ -168,6 +269,7 @@ function find(quantity: Quantity, food: Food, measures: readonly FoodMeasure[]):
   }
   return fine({
     grams: grams((quantity.count * measure.grams) / measure.amount),
-    how: `${measure.amount} ${measure.unit} is ${measure.grams} g`,
+    how: `${sayMeasure(measure)} is ${measure.grams} g`,
+    ...(measure.bone === undefined ? {} : { bone: measure.bone }),
   });
 }

@@ -1,4 +1,4 @@
-import { testFoodWords, testFoods } from '../../../tests/fixtures/reference-files';
+import { testFoods, testWords } from '../../../tests/fixtures/reference-files';
 import { indexFoods } from './search';
 
 // Source of the pairs: our own reading of the table's names (USDA SR 24); what a cook means is common practice, no source.
@@ -39,7 +39,7 @@ const PAIRS: readonly [query: string, ndb: readonly string[]][] = [
   ['brown rice', ['20036', '20040']],
   ['oats', ['20038', '08120']],
   ['spinach', ['11457']],
-  ['pumpkin', ['11422']],
+  ['pumpkin', ['11422', '11424']],
   ['green beans', ['11052']],
   ['broccoli', ['11090']],
   ['blueberries', ['09050']],
@@ -55,11 +55,22 @@ const PAIRS: readonly [query: string, ndb: readonly string[]][] = [
 
 describe('searching the food table', () => {
   const foods = testFoods();
-  const index = indexFoods(foods, testFoodWords());
+  const index = indexFoods(foods, testWords(foods));
 
   test.each(PAIRS)('%s comes in the top three', (query, expected) => {
     const found = index.search(query, 3).map((food) => `${food.ndb} ${food.name}`);
     expect(found.filter((name) => expected.includes(name.slice(0, 5))).length > 0 || found).toBe(true);
+  });
+
+  // What a cook means first: common practice, no source.
+  test.each([
+    ['rice', ['20044', '20036', '20045', '20037']],
+    ['egg', ['01123']],
+    ['vegetable oil', ['04044']],
+    ['fish', ['15015', '15236', '15261', '15088', '15046']],
+    ['liver', ['13325', '05027', '10110', '17199', '05177']],
+  ])('%s offers its likely rows before all others', (query, first) => {
+    expect(index.search(query, first.length).map((food) => food.ndb)).toEqual(first);
   });
 
   test('a slip of one letter still finds the food', () => {

@@ -2,9 +2,10 @@ import { isWater } from '../food/food';
 import type { Explanation } from '../explanation';
 import { writeNumber } from '../quantity/write';
 import { READINGS, RETINOL, type Reading } from './balance-readings';
-import { energyOf, type EnergyFactors } from './energy';
+import { energyKnown, energyOf, type EnergyFactors } from './energy';
 import type { Portioned } from './totals';
 import type { Limit, Profile, Profiles } from './profiles';
+import { ENOUGH, judge, judgeRatio, rankOf, type Judged, type Toward, type Verdict } from './verdict';
 
 /** A line of a recipe as the balance looks at it. */
 export interface BalancedLine extends Portioned {
@@ -23,8 +24,8 @@ export interface BalanceRow {
   readonly againstMost?: number;
   /** The part of the food's weight that has a value, from 0 to 1. */
   readonly coverage: number;
-  /** short: under the least though nearly all is known; perhaps: under it as far as is known. */
-  readonly verdict: 'over' | 'short' | 'perhaps' | 'unknown' | 'met';
+  readonly verdict: Verdict;
+  readonly toward: Toward | undefined;
   /** How far from the least: 1 is just met. */
   readonly ofLeast: number | undefined;
   /** Which lines bring it, most first. */
@@ -33,30 +34,29 @@ export interface BalanceRow {
   readonly standIn: string | undefined;
 }
 
-/** A proportion that a profile asks for. */
-export interface RatioRow {
+/** A proportion of two nutrients, as well known as the less known of the two. */
+export interface RatioRow extends Judged {
   readonly name: string;
   readonly value: number | undefined;
+  readonly coverage: number;
   readonly least: number | undefined;
   readonly most: number | undefined;
-  readonly verdict: 'over' | 'short' | 'unknown' | 'met';
 }
 
 export interface Balance {
   /** Worst first. */
   readonly rows: readonly BalanceRow[];
-  readonly calciumToPhosphorus: number | undefined;
-  readonly zincToCopper: number | undefined;
+  readonly calciumToPhosphorus: RatioRow;
+  readonly zincToCopper: RatioRow;
+  /** Bone is in it whose minerals nobody has measured: calcium, phosphorus and their ratio are unknown. */
+  readonly boneIn: boolean;
+  /** Foods of which a macronutrient is unknown, so that the energy is at least what is said. */
+  readonly energyUnknown: readonly string[];
   /** The profile's proportions; undefined where one side is unknown. */
   readonly ratios: readonly RatioRow[];
   readonly kcal: number;
   readonly explanation: Explanation;
 }
-
-/** What floating point may lose is no shortage. */
-const HAIR = 1e-9;
-/** From this coverage on a shortage is said plainly; below it only as far as is known. */
-const NEARLY_ALL = 0.95;
 
 interface Summed {
   readonly amount: number | undefined;
@@ -80,7 +80,7 @@ function sumOf(lines: readonly BalancedLine[], read: Reading['of'], perKcal: num
   }
   const coverage = mass === 0 ? 0 : covered / mass;
   // A pinch of a pure substance that surely holds none says nothing about the rest.
-  const told = covered > 0 && (amount > 0 || coverage >= NEARLY_ALL);
+  const told = covered > 0 && (amount > 0 || coverage >= ENOUGH);
   return {
     amount: told ? amount : undefined,
     coverage,
@@ -88,7 +88,14 @@ function sumOf(lines: readonly BalancedLine[], read: Reading['of'], perKcal: num
   };
 }
 
-const RANK = { over: 0, short: 1, perhaps: 2, unknown: 3, met: 4 } as const;
+/** What bone would bring, and nobody has measured. */
+const IN_BONE: ReadonlySet<string> = new Set(['calcium', 'phosphorus']);
+const UNKNOWN: Summed = { amount: undefined, coverage: 0, lines: [] };
+/** What is usual, where no profile says it: zinc to copper about 10 (common practice, no source). */
+const USUAL: readonly [name: 'calcium' | 'zinc', to: string, label: string, least?: number, most?: number][] = [
+  ['calcium', 'phosphorus', 'Ca : P', 1, 2],
+  ['zinc', 'copper', 'Zn : Cu'],
+];
 
 /**
  * A recipe against a nutrient profile, per 1000 kcal, worst first.
@@ -107,14 +114,30 @@ export function balanceOf(
   const lines = eaten.filter((line) => !isWater(line.food));
   const kcal = energyOf(lines, factors);
   const perKcal = kcal / 1000;
+  const energy = energyKnown(lines, factors);
+  const boneIn = lines.some(({ food }) => food.bone === true);
+  const sum = (name: string): Summed => {
+    const reading = READINGS[name];
+    return reading && kcal > 0 && !(boneIn && IN_BONE.has(name)) ? sumOf(lines, reading.of, perKcal) : UNKNOWN;
+  };
+  const ratioOf = ({ name, of, to, least, most }: NonNullable<Profile['ratios']>[number]): RatioRow => {
+    const judged = judgeRatio({ least, most }, sum(of), sum(to));
+    return { name, least, most, ...judged, value: judged.value };
+  };
+  const usual = ([of, to, name, least, most]: (typeof USUAL)[number]) => ratioOf({ name, of, to, least, most });
   const row = ({ name, unit }: Profiles['nutrients'][number]): BalanceRow[] => {
     const limit: Limit | undefined = profile.limits[name];
     if (!limit) return [];
     const reading = READINGS[name];
-    const summed: Summed =
-      reading && kcal > 0 ? sumOf(lines, reading.of, perKcal) : { amount: undefined, coverage: 0, lines: [] };
-    // Carotene does not count against the maximum of vitamin A.
-    const counted = name === 'vitamin A' && kcal > 0 ? sumOf(lines, RETINOL, perKcal).amount : summed.amount;
+    const summed = sum(name);
+    // Carotene does not count against the maximum of vitamin A; where retinol is unknown all of it may be retinol.
+    const against =
+      name === 'vitamin A' && kcal > 0
+        ? {
+            ...sumOf(lines, RETINOL, perKcal),
+            atWorst: sumOf(lines, (food) => RETINOL(food) ?? READINGS['vitamin A']!.of(food), perKcal).amount,
+          }
+        : summed;
     return [
       {
         name,
@@ -122,26 +145,21 @@ export function balanceOf(
         least: limit.least,
         most: limit.most,
         ...summed,
-        ...(name === 'vitamin A' && counted !== undefined ? { againstMost: counted } : {}),
+        ...(name === 'vitamin A' && against.amount !== undefined ? { againstMost: against.amount } : {}),
         ofLeast: summed.amount !== undefined && limit.least !== undefined ? summed.amount / limit.least : undefined,
-        verdict: verdictOf(summed, counted, limit),
-        standIn: reading?.standIn,
+        ...judge(limit, summed, energy.coverage, against),
+        standIn: boneIn && IN_BONE.has(name) ? 'bone is in it, and the table holds no bone mineral' : reading?.standIn,
       },
     ];
   };
   const rows = nutrients.flatMap(row);
-  const amount = (name: string) => rows.find((each) => each.name === name)?.amount;
-  const ratio = (a: number | undefined, b: number | undefined) =>
-    a !== undefined && b !== undefined && b > 0 ? a / b : undefined;
   return {
-    rows: rows.sort((a, b) => RANK[a.verdict] - RANK[b.verdict] || (a.ofLeast ?? 9) - (b.ofLeast ?? 9)),
-    calciumToPhosphorus: ratio(amount('calcium'), amount('phosphorus')),
-    zincToCopper: ratio(amount('zinc'), amount('copper')),
-    ratios: (profile.ratios ?? []).map(({ name, of, to, least, most }) => {
-      const side = (nutrient: string) => (kcal > 0 ? sumOf(lines, READINGS[nutrient]!.of, perKcal).amount : undefined);
-      const value = ratio(side(of), side(to));
-      return { name, value, least, most, verdict: ratioVerdict(value, least, most) };
-    }),
+    rows: rows.sort((a, b) => rankOf(a) - rankOf(b) || (a.ofLeast ?? 9) - (b.ofLeast ?? 9)),
+    calciumToPhosphorus: usual(USUAL[0]!),
+    zincToCopper: usual(USUAL[1]!),
+    boneIn,
+    energyUnknown: energy.unknown,
+    ratios: (profile.ratios ?? []).map(ratioOf),
     kcal,
     explanation: {
       title: `Against ${profile.name}`,
@@ -152,18 +170,6 @@ export function balanceOf(
       source: `${profile.source}. Composition: USDA SR 24. What heat takes of thiamin and other vitamins is not computed.`,
     },
   };
-}
-
-function ratioVerdict(value: number | undefined, least = 0, most = Infinity): RatioRow['verdict'] {
-  if (value === undefined) return 'unknown';
-  return value < least * (1 - HAIR) ? 'short' : value > most * (1 + HAIR) ? 'over' : 'met';
-}
-
-function verdictOf(summed: Summed, counted: number | undefined, { least, most }: Limit): BalanceRow['verdict'] {
-  if (most !== undefined && counted !== undefined && counted > most * (1 + HAIR)) return 'over';
-  if (summed.amount === undefined) return 'unknown';
-  if (least === undefined || summed.amount >= least * (1 - HAIR)) return 'met';
-  return summed.coverage >= NEARLY_ALL ? 'short' : 'perhaps';
 }
 
 /**

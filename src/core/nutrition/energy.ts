@@ -59,3 +59,34 @@ export function energyOf(lines: readonly Portioned[], factors: EnergyFactors): K
   const macros = macrosOf(lines);
   return kilocalories(macros.protein * perGram[0] + macros.fat * perGram[1] + macros.nfe * perGram[2]);
 }
+
+/** Below this part of the whole energy an unknown line is no matter: a pinch of a supplement (ours, no source). */
+const NO_MATTER = 0.005;
+/** No food holds more kcal in a g than fat. */
+const RICHEST = 9;
+
+/** Whether the energy of a mixture is known, or only at least what the known lines bring. */
+export interface EnergyKnown {
+  /** The part of the weight whose macronutrients are known, from 0 to 1. */
+  readonly coverage: number;
+  /** Names of the foods of which one is unknown and that may matter; empty where the energy is known. */
+  readonly unknown: readonly string[];
+}
+
+/**
+ * Which lines lack protein, fat or carbohydrate (by the table's factors: its own kcal), as far as they could bring half
+ * a percent of the energy. Fibre that was not measured counts as none, which makes the energy too large, not too small.
+ * Source: ours (common practice, no source); 9 kcal/g as the richest a food can be.
+ */
+export function energyKnown(lines: readonly Portioned[], factors: EnergyFactors): EnergyKnown {
+  const columns =
+    factors === 'table' ? (['energy_kcal'] as const) : (['protein_g', 'fat_g', 'carbohydrate_g'] as const);
+  const lacking = lines.filter(({ food }) => columns.some((column) => food.per100[column] === undefined));
+  const mass = lines.reduce((sum, line) => sum + line.grams, 0);
+  const unknown = lacking.reduce((sum, line) => sum + line.grams, 0);
+  if (unknown * RICHEST <= energyOf(lines, factors) * NO_MATTER && unknown < mass) return { coverage: 1, unknown: [] };
+  return {
+    coverage: mass === 0 ? 0 : 1 - unknown / mass,
+    unknown: [...new Set(lacking.map(({ food }) => food.name ?? food.group))],
+  };
+}

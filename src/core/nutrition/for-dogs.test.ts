@@ -29,6 +29,7 @@ const row = (name: string, amount: number, againstMost?: number) => ({
   ...(againstMost === undefined ? {} : { againstMost }),
   coverage: 1,
   verdict: 'met' as const,
+  toward: 'met' as const,
   ofLeast: undefined,
   lines: [],
   standIn: undefined,
@@ -44,9 +45,13 @@ test('a dog at 1.2 × RER gets 65 % of what just meets NRC’s allowance; one at
   expect(lowAtRation(just, nrc, [dog({})])).toEqual([]);
 });
 
-test('what is short per 1000 kcal already is said there, and pups have their own profile', () => {
+test('what is short per 1000 kcal is short on a low ration all the more, and pups have their own profile', () => {
   const short = { rows: [row('calcium', 0.5)] };
-  expect(lowAtRation(short, nrc, [dog({ kcal: 200 })])).toEqual([]);
+  expect(lowAtRation(short, nrc, [dog({ kcal: 1.2 * restingEnergy(grams(10_000)) })])[0]!.part).toBeCloseTo(
+    (0.5 * 1.2 * 70) / 130,
+    6,
+  );
+  expect(lowAtRation({ rows: [{ ...row('calcium', 0.5), coverage: 0.6 }] }, nrc, [dog({})])[0]!.perhaps).toBe(true);
   expect(lowAtRation({ rows: [row('calcium', 1)] }, nrc, [dog({ kcal: 200, growing: true })])).toEqual([]);
 });
 

@@ -1,8 +1,9 @@
 import { lifeStage } from '../dog/stage';
-import { balanceOf } from '../nutrition/balance';
-import { lowAtRation, tooMuchForPups } from '../nutrition/for-dogs';
+import { balanceOf, type BalanceRow } from '../nutrition/balance';
+import { lowAtRation, overSafe, tooMuchForPups, type TooMuchForPup } from '../nutrition/for-dogs';
 import { rotationLines } from '../nutrition/rotation';
 import type { ProfileId } from '../nutrition/profiles';
+import { writeNumber } from '../quantity/write';
 import { linesOfWeights } from '../recipe/bases';
 import { namedDog } from '../recipe/preview';
 import { answerPlan, type PlanAnswer } from './answer';
@@ -14,13 +15,22 @@ export interface DogCheck {
   readonly dogId: number;
   readonly name: string;
   readonly profile: string;
+  /** Too much, with the table that says so where it is not the profile. */
   readonly over: readonly string[];
+  /** Too much as far as is known. */
+  readonly perhapsOver: readonly string[];
   readonly short: readonly string[];
   /** Short as far as the table knows. */
   readonly perhaps: readonly string[];
   readonly unknown: readonly string[];
   /** Enough per 1000 kcal, too little because the dog eats little. */
   readonly low: readonly string[];
+  /** Calcium so far from what a growing or nursing dog needs that it must be seen before anything is cooked. */
+  readonly serious: string | undefined;
+  /** A shortage of calcium for such a dog that is not as bad: said at the top. */
+  readonly growth: string | undefined;
+  /** Foods of which a macronutrient is unknown: every figure per 1000 kcal is at most. */
+  readonly energyUnknown: readonly string[];
 }
 
 const profileFor = (stage: ReturnType<typeof lifeStage>['kind']): ProfileId =>
@@ -50,20 +60,65 @@ export function checkDogs(ground: PlanGround, answer: PlanAnswer): DogCheck[] {
     const profile = profileOf(profileFor(kind));
     const balance = balanceOf(eaten, nutrients, profile, ground.factors);
     const named = namedDog(dog, firstDay);
-    const of = (verdict: (typeof balance.rows)[number]['verdict']) =>
-      balance.rows.filter((row) => row.verdict === verdict).map((row) => row.name);
+    const of = (verdict: BalanceRow['verdict'], toward?: BalanceRow['toward']) =>
+      balance.rows
+        .filter((row) => row.verdict === verdict && (toward === undefined || row.toward === toward))
+        .map((row) => row.name);
+    const nrc = balanceOf(eaten, nutrients, profileOf('nrc-adult'), ground.factors);
+    // A pup has limits of its own; the others are asked for what NRC calls safe besides their profile.
+    const safe = named.growing ? [] : overSafe(nrc).filter(({ nutrient }) => !of('over').includes(nutrient));
+    const bySafe = (verdict: 'over' | 'perhaps') =>
+      safe.filter((each) => each.verdict === verdict).map(({ nutrient }) => `${nutrient} (NRC’s safe upper limit)`);
+    const pupOver = tooMuchForPups(balance, pups, [named]);
+    const needsCalcium = kind === 'pup' || kind === 'lactation';
     return {
       dogId: dog.id,
       name: dog.name,
       profile: profile.name,
-      over: [...new Set([...of('over'), ...tooMuchForPups(balance, pups, [named]).map((each) => each.nutrient)])],
+      over: [...new Set([...of('over'), ...pupOver.map((each) => each.nutrient), ...bySafe('over')])],
+      perhapsOver: [...of('perhaps', 'over'), ...bySafe('perhaps')],
       short: of('short'),
-      perhaps: of('perhaps'),
+      perhaps: of('perhaps', 'short'),
       unknown: of('unknown'),
-      low: lowAtRation(balance, profileOf('nrc-adult'), [named]).map((each) => each.nutrient),
+      low: lowAtRation(nrc, profileOf('nrc-adult'), [named]).map(
+        (each) => `${each.nutrient}${each.perhaps ? ' (perhaps)' : ''}`,
+      ),
+      ...(needsCalcium
+        ? calciumFor(balance.rows, kind === 'pup' ? 'grows' : 'nurses', pupOver)
+        : { serious: undefined, growth: undefined }),
+      energyUnknown: balance.energyUnknown,
     };
   });
 }
+
+/** Under this part of the least a shortage of calcium is serious (ours, no source). */
+const SERIOUS = 0.5;
+
+/** What is to be said of calcium to a dog that grows or nurses: over a most or under half of the least is serious. */
+function calciumFor(
+  rows: readonly BalanceRow[],
+  does: 'grows' | 'nurses',
+  pupOver: readonly TooMuchForPup[],
+): Pick<DogCheck, 'serious' | 'growth'> {
+  const row = rows.find(({ name }) => name === 'calcium');
+  const most = pupOver.find(({ nutrient }) => nutrient === 'calcium')?.most ?? row?.most;
+  const figure = (value: number) => `${writeNumber(value, 2)} g`;
+  if (!row || row.least === undefined) return { serious: undefined, growth: undefined };
+  if (row.amount === undefined)
+    return { serious: undefined, growth: `${does}, and how much calcium is in it is unknown.` };
+  const has = `${does}: ${figure(row.amount)} of calcium in 1000 kcal`;
+  if (most !== undefined && row.amount > most)
+    return { serious: `${has}, at most ${figure(most)} is safe.`, growth: undefined };
+  if (row.toward !== 'short') return { serious: undefined, growth: undefined };
+  const said = `${has}${row.verdict === 'perhaps' ? ', as far as is known' : ''}, at least ${figure(row.least)} is needed.`;
+  return row.amount < row.least * SERIOUS ? { serious: said, growth: undefined } : { serious: undefined, growth: said };
+}
+
+/** What must be seen before a plan is kept: calcium that is far off for a dog that grows or nurses. */
+export const seriousIn = (checks: readonly DogCheck[]): { id: string; name: string; why: string }[] =>
+  checks.flatMap(({ dogId, name, serious }) =>
+    serious === undefined ? [] : [{ id: `calcium-${dogId}`, name, why: serious }],
+  );
 
 /** The dogs for whom a plan is the same, nutrient by nutrient: said once for all of them. */
 export function alike(checks: readonly DogCheck[]): readonly (readonly DogCheck[])[] {

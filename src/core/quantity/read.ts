@@ -6,7 +6,7 @@ import { massOf, volumeOf, type MassUnit, type UnitSet, type VolumeUnit } from '
 type Unit =
   | { readonly kind: 'mass'; readonly unit: MassUnit }
   | { readonly kind: 'volume'; readonly unit: VolumeUnit }
-  | { readonly kind: 'count'; readonly word: string };
+  | { readonly kind: 'count'; readonly word: string; readonly size?: string };
 
 const mass = (unit: MassUnit, words: string) => words.split(' ').map((word) => [word, { kind: 'mass', unit }] as const);
 const volume = (unit: VolumeUnit, words: string) =>
@@ -41,14 +41,35 @@ const UNITS: ReadonlyMap<string, Unit> = new Map<string, Unit>([
   ...volume('pinch', 'pinch pinches'),
   ...volume('dash', 'dash dashes'),
   ...volume('drop', 'drop drops'),
+  ...['pkg', 'pkgs', 'pkt', 'pkts'].map((word) => [word, { kind: 'count', word: 'package' }] as const),
   ...count(
     'squirt splash handful scoop stalk head bunch large medium small jumbo whole clove slice piece fillet leaf egg ' +
       'breast thigh liver wing ear root fruit bag can tin jar box pack package packet carton container spear sprig capsule ' +
-      'softgel tablet pump sachet stick rib',
+      'softgel tablet pump sachet stick rib knob thumb dollop drizzle glug sprinkle patty sheet wedge block bulb ' +
+      'pat floret ball cube link chop punnet tub bottle',
   ),
 ]);
 
-const CONTAINERS = new Set(['bag', 'can', 'tin', 'jar', 'box', 'pack', 'package', 'packet', 'carton', 'container']);
+/** Sizes that stand before a piece: "a small head". */
+const SIZES = new Set(['large', 'medium', 'small', 'jumbo', 'extra large', 'big']);
+/** How full a spoon is: a level one is meant by all (common practice, no source). */
+const FILLS = new Set(['heaping', 'heaped', 'level', 'rounded', 'scant', 'packed', 'generous', 'good', 'full']);
+const ABOUT = new Set(['about', 'approximately', 'approx', 'around', 'roughly', 'ca']);
+const CONTAINERS: ReadonlySet<string> = new Set([
+  'bag',
+  'can',
+  'tin',
+  'jar',
+  'box',
+  'pack',
+  'package',
+  'packet',
+  'carton',
+  'container',
+  'punnet',
+  'tub',
+  'bottle',
+]);
 const EXAMPLES = 'Write it like 350 g, 2 lb, 1 1/2 cups or 2 large.';
 
 interface Span {
@@ -96,8 +117,25 @@ class Reader {
       if (part !== undefined && part < 1) value += part;
       else this.at = start;
     }
+    if (this.peekWord() === 'and' && this.tokens[this.at + 1]?.type === 'number') {
+      const start = this.at;
+      this.at++;
+      const part = this.plainNumber();
+      if (part !== undefined && part < 1 && Number.isInteger(value)) value += part;
+      else this.at = start;
+    }
     if (this.takeWord('dozen')) value *= 12;
+    if (this.takeWord('couple', 'pair')) value *= 2;
+    if (value <= 1) this.takeWord('a', 'an');
+    if (value < 1 || this.peekWord() === 'of') this.takeOf();
     return value;
+  }
+
+  /** "half of a", "a couple of". */
+  private takeOf() {
+    if (this.peekWord() !== 'of') return;
+    this.at++;
+    this.takeWord('a', 'an');
   }
 
   private plainNumber(): number | undefined {
@@ -118,10 +156,10 @@ class Reader {
     const direct = fractions[word];
     if (direct !== undefined) {
       this.at++;
-      if (this.peekWord() === 'a' || this.peekWord() === 'of') this.at++;
+      this.takeWord('a', 'an', 'of');
       return direct;
     }
-    if (word === 'dozen') return 1;
+    if (word === 'dozen' || word === 'couple') return 1;
     const spelled = numberWord(word);
     if (spelled === undefined) return undefined;
     this.at++;
@@ -131,7 +169,27 @@ class Reader {
     return spelled * following;
   }
 
+  /** A unit with the size that stands before it. */
   unit(): Outcome<Unit | undefined> {
+    while (FILLS.has(this.peekWord() ?? '')) this.at++;
+    const unit = this.oneUnit();
+    if (!unit.ok || unit.value?.kind !== 'count' || !SIZES.has(unit.value.word)) return unit;
+    const piece = UNITS.get(this.peekWord() ?? '');
+    if (piece?.kind !== 'count' || SIZES.has(piece.word)) return unit;
+    this.at++;
+    return fine({ ...piece, size: unit.value.word });
+  }
+
+  startsContainer(): boolean {
+    const unit = UNITS.get(this.peekWord() ?? '');
+    return unit?.kind === 'count' && CONTAINERS.has(unit.word);
+  }
+
+  get nextIsNumber(): boolean {
+    return this.tokens[this.at]?.type === 'number';
+  }
+
+  private oneUnit(): Outcome<Unit | undefined> {
     const word = this.peekWord();
     if (word === undefined) return fine(undefined);
     if ((word === 'fl' || word === 'fluid') && /^(oz|ounces?)$/.test(this.peekWord(1) ?? '')) {
@@ -168,15 +226,63 @@ function toQuantity(span: Span, unit: Unit | undefined, set: UnitSet): Quantity 
       unit: unit.unit,
     };
   }
-  return { kind: 'count', count: middle, low: span.low, high: span.high, word: unit?.word ?? '' };
+  return {
+    kind: 'count',
+    count: middle,
+    low: span.low,
+    high: span.high,
+    word: unit?.word ?? '',
+    ...(unit?.size === undefined ? {} : { size: unit.size }),
+  };
 }
 
+/** A weight or a volume that is printed on a container: "15 oz" of "2 (15 oz) cans", "5-lb" of "a 5-lb bag". */
+function readPrinted(reader: Reader, set: UnitSet): Outcome<Quantity> {
+  const amount = reader.number();
+  reader.takeMark('-');
+  const unit = reader.unit();
+  if (amount === undefined || !unit.ok || unit.value === undefined || unit.value.kind === 'count')
+    return refused(`What is printed on it? Write it like 2 (15 oz) cans.`);
+  return fine(toQuantity({ low: amount, high: amount }, unit.value, set));
+}
+
+/** So many containers with their printed amount; the container's word is the last. */
+function inContainers(count: number, printed: Outcome<Quantity>, reader: Reader): Outcome<Quantity> {
+  if (!printed.ok) return printed;
+  reader.takeMark('-');
+  const unit = reader.unit();
+  if (!unit.ok) return unit;
+  const container = unit.value?.kind === 'count' ? unit.value.word : undefined;
+  if (container === undefined || !CONTAINERS.has(container))
+    return refused(`Two numbers side by side are no amount. ${EXAMPLES}`);
+  const whole = times(printed.value, count);
+  return fine(whole.kind === 'mass' ? { ...whole, container } : whole);
+}
+
+const singularContainer = (word: string) => {
+  const unit = UNITS.get(word);
+  return unit?.kind === 'count' ? unit.word : word;
+};
+
 function readTerm(reader: Reader, set: UnitSet): Outcome<Quantity> {
+  if (reader.takeWord(...ABOUT)) reader.takeWord('about');
   const low = reader.number();
   if (low === undefined) return refused(`An amount begins with a number. ${EXAMPLES}`);
   let unit = reader.unit();
   if (!unit.ok) return unit;
   let high = low;
+  if (unit.value === undefined && reader.nextIsNumber) return inContainers(low, readPrinted(reader, set), reader);
+  if (unit.value === undefined && reader.takeMark('(')) {
+    const printed = readPrinted(reader, set);
+    if (printed.ok && !reader.takeMark(')')) return refused(`The bracket is not closed. Write it like 2 (15 oz) cans.`);
+    return inContainers(low, printed, reader);
+  }
+  // "15 oz can": the weight is what is printed on it.
+  if (unit.value?.kind === 'mass' && reader.startsContainer()) {
+    const container = reader.takeWord()!;
+    const quantity = toQuantity({ low, high }, unit.value, set);
+    return fine(quantity.kind === 'mass' ? { ...quantity, container: singularContainer(container) } : quantity);
+  }
   if (reader.takeMark('-') || reader.takeWord('to')) {
     const upper = reader.number();
     if (upper === undefined) return refused(`The range has no upper end. Write it like 6-9 oz.`);
@@ -190,7 +296,8 @@ function readTerm(reader: Reader, set: UnitSet): Outcome<Quantity> {
     const inside = readTerm(reader, set);
     if (!inside.ok) return inside;
     if (!reader.takeMark(')')) return refused(`The bracket is not closed. Write it like half a bag (16 oz).`);
-    return fine(times(inside.value, (low + high) / 2));
+    const whole = times(inside.value, (low + high) / 2);
+    return fine(whole.kind === 'mass' ? { ...whole, container: unit.value.word } : whole);
   }
   return fine(toQuantity({ low, high }, unit.value, set));
 }

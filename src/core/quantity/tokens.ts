@@ -1,4 +1,4 @@
-import Fraction from 'fraction.js';
+import { numericQuantity } from 'numeric-quantity';
 import { fine, refused, type Outcome } from '../problem';
 
 export type Token =
@@ -21,6 +21,18 @@ const NUMBER_WORDS: Readonly<Record<string, number>> = {
   ten: 10,
   eleven: 11,
   twelve: 12,
+  thirteen: 13,
+  fourteen: 14,
+  fifteen: 15,
+  sixteen: 16,
+  seventeen: 17,
+  eighteen: 18,
+  nineteen: 19,
+  twenty: 20,
+  thirty: 30,
+  forty: 40,
+  fifty: 50,
+  hundred: 100,
 };
 
 /** The value of a number word such as "three", or undefined. */
@@ -30,17 +42,30 @@ export const numberWord = (text: string): number | undefined => NUMBER_WORDS[tex
 export function normalise(text: string): string {
   return (
     text
+      // A capital T is a tablespoon, a small one a teaspoon: said before the letters are lowered.
+      .replace(/(?<=^|[\s\d¼-¾⅐-⅞])T(?:\.|(?=\s|$))/g, ' tbsp ')
+      .replace(/(?<=^|[\s\d¼-¾⅐-⅞])t(?:\.|(?=\s|$))/g, ' tsp ')
+      .replace(/(?<=\d)\s*#/g, ' lb ')
+      .replace(/(?<=\d)\s*[x×]\s*(?=\d)/g, ' of ')
+      .replace(/~/g, ' about ')
       .replace(/[¼-¾⅐-⅞]/g, (glyph) => ` ${glyph.normalize('NFKC').replace('⁄', '/')}`)
       .replace(/⁄/g, '/')
       .replace(/[–—−‒]/g, '-')
       .replace(/&/g, ' + ')
       .toLowerCase()
       .replace(/\s+/g, ' ')
+      // "2-1/2 cups" is two and a half, and no range.
+      .replace(/(?<![/\d])(\d+)-(\d+\/\d+)/g, '$1 $2')
+      .replace(/\bone-half\b/g, '1/2')
+      .replace(/\bextra-large\b/g, 'extra large')
       // Thousands as we write them: 16 899.
       .replace(/(\d) (?=\d{3}(?!\d))/g, '$1')
       .trim()
   );
 }
+
+/** A fraction is not rounded. */
+const EXACT = { round: false } as const;
 
 const NUMBER = /^(?:(\d+)\s+(\d+)\s*\/\s*(\d+)|(\d+)\s*\/\s*(\d+)|(\d{1,3}(?:,\d{3})+(?:\.\d+)?)|(\d*[.,]\d+|\d+))/;
 
@@ -54,8 +79,8 @@ function readNumber(text: string): Outcome<{ value: number; length: number }> | 
     return refused(`"${whole}" is not an amount: nothing can be divided by 0.`);
   }
   let value: number;
-  if (mixedWhole !== undefined) value = new Fraction(`${mixedWhole} ${mixedTop}/${mixedBottom}`).valueOf();
-  else if (top !== undefined) value = new Fraction(`${top}/${bottom}`).valueOf();
+  if (mixedWhole !== undefined) value = numericQuantity(`${mixedWhole} ${mixedTop}/${mixedBottom}`, EXACT);
+  else if (top !== undefined) value = numericQuantity(`${top}/${bottom}`, EXACT);
   else if (thousands !== undefined && !thousands.startsWith('0')) value = Number(thousands.replace(/,/g, ''));
   else value = Number((thousands ?? plain ?? '').replace(',', '.'));
   return fine({ value, length: whole.length });

@@ -78,6 +78,12 @@ export function writeWeight(mass: Grams, set: UnitSet): string {
 
 const trim = (value: number, decimals: number) => String(Number(value.toFixed(decimals)));
 
+/** Energy in kcal as it is shown: whole, one decimal under 100; the figure without its unit. */
+export const writeKcal = (kcal: number): string => writeNumber(kcal, Math.abs(kcal) < 99.95 ? 1 : 0);
+
+/** Energy density in kcal/g, to two decimals. */
+export const writeDensity = (perGram: number): string => perGram.toFixed(2);
+
 /** A large mass in kg to 10 g, a small one in g: for sums, not for weighing. */
 export const writeSum = (mass: number): string => (mass >= 1000 ? `${(mass / 1000).toFixed(2)} kg` : writeGrams(mass));
 

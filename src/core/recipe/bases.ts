@@ -3,7 +3,7 @@ import { grams, type Grams } from '../quantity/units';
 import { isWater } from '../food/food';
 import { splitBone } from './bone';
 import { ANIMAL, type WeighedLine } from './recipe';
-import type { WrittenLine } from './written';
+import { partOf, type WrittenLine } from './written';
 
 /** What the lines of a recipe are reckoned for. */
 export interface At {
@@ -75,7 +75,12 @@ export function boughtAt(lines: readonly WrittenLine[], at: At): Grams[] {
     ({ basis }) => basis === 'line',
     ({ per }) => (per?.line === undefined ? 0 : (bought[per.line] ?? 0) / per.amount),
   );
-  const animal = lines.reduce((sum, line, index) => (ANIMAL.has(line.part) ? sum + stays(index) : sum), 0);
+  // The meat of a bone-in line counts without its bone.
+  const animal = lines.reduce(
+    (sum, line, index) =>
+      ANIMAL.has(line.part) && !(line.strained && line.bone) ? sum + stays(index) * (1 - (line.bone?.share ?? 0)) : sum,
+    0,
+  );
   fill(
     ({ basis }) => basis === 'animal protein',
     ({ per }) => animal / per!.amount,
@@ -103,7 +108,7 @@ function staysOf(line: WrittenLine, index: number, bought: Grams): ReckonedLine[
       bought,
       line: index,
     };
-    return line.part === 'bone' && !line.strained ? splitBone(own) : [own];
+    return partOf(line) === 'bone' && !line.strained ? splitBone(own, line.bone?.share) : [own];
   }
   return made.lines.map((own) => ({
     ...own,
@@ -160,7 +165,7 @@ export const everyLine = (
     if (choices !== undefined && !taken(lines, index, choices)) return [];
     const outer = { strained: line.strained, moment: line.moment, line: index };
     if (!line.source.made)
-      return [{ ...outer, food: line.source.food, part: line.part, preparation: line.preparation }];
+      return [{ ...outer, food: line.source.food, part: partOf(line), preparation: line.preparation }];
     return line.source.made.lines.map((own) => ({ ...outer, food: own.food, part: own.part }));
   });
 

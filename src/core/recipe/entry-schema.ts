@@ -3,6 +3,17 @@ import { BASES, MOMENTS, PARTS } from './recipe';
 import { STATES } from './written';
 import { MOST_LINES } from './free-line';
 
+const lineAskSchema = z.object({
+  question: z.string().max(300),
+  /** The cook's words that it is about: an answer is remembered as what this household means by them. */
+  words: z.string().max(200),
+  choices: z
+    .array(z.object({ ndb: z.string().max(10), label: z.string().max(300), amount: z.string().max(40).optional() }))
+    .max(8),
+});
+/** What a line asks about its food before it counts. */
+export type LineAsk = z.infer<typeof lineAskSchema>;
+
 /** A line as typed: every amount in the cook's own words. */
 export const lineEntrySchema = z.object({
   amount: z.string().max(200),
@@ -26,8 +37,12 @@ export const lineEntrySchema = z.object({
   component: z.number().int().min(0).max(20).optional(),
   /** Kept as words: never counted. */
   words: z.boolean().optional(),
-  /** Its food was found by a part of its words only, and nobody has looked at it yet; never stored. */
-  unsure: z.boolean().optional(),
+  /** Percent of its weight that is bone, where the cook says so: 0 is boned. */
+  bone: z.string().max(20).optional(),
+  /** Its food is asked about, and it does not count until somebody has answered; never stored. */
+  ask: lineAskSchema.optional(),
+  /** What the list of words says of it; never stored. */
+  aside: z.string().max(300).optional(),
 });
 export type LineEntry = z.infer<typeof lineEntrySchema>;
 

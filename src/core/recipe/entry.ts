@@ -1,12 +1,13 @@
-import { preferring, resolveGrams, type Resolved } from '../food/measures';
+import { resolveGrams, type Resolved } from '../food/measures';
 import type { Food, FoodMeasure, KnownFood } from '../food/food';
 import { fine, refused, type Outcome } from '../problem';
 import type { Quantity } from '../quantity/quantity';
 import { readQuantity } from '../quantity/read';
-import type { UnitSet } from '../quantity/units';
+import { grams, type UnitSet } from '../quantity/units';
+import { boneIn } from './bone';
 import type { LineEntry } from './entry-schema';
 import { batchLines, type Basis, type WeighedLine } from './recipe';
-import { stateOf, type Per, type WrittenLine } from './written';
+import { stateOf, type BoneOfLine, type Per, type WrittenLine } from './written';
 
 /**
  * An amount of a food as typed, read into a quantity and grams; refused in words at the field `amount`. The cook's
@@ -21,7 +22,7 @@ export function readLineAmount(
 ): Outcome<Resolved & { readonly quantity: Quantity }> {
   const quantity = readQuantity(amount, set);
   if (!quantity.ok) return refused(quantity.problem.message, 'amount');
-  const resolved = resolveGrams(quantity.value, food, preferring(measures, words));
+  const resolved = resolveGrams(quantity.value, food, measures, words);
   if (!resolved.ok) return refused(resolved.problem.message, 'amount');
   return fine({ ...resolved.value, quantity: quantity.value });
 }
@@ -64,6 +65,22 @@ function readRefuse(entry: LineEntry): Outcome<number> {
   return fine(percent / 100);
 }
 
+/**
+ * Bone in a typed line: what the cook says of it, else what the words say. Undefined where there is none; a share that
+ * is neither known nor said stays unknown.
+ */
+function readBone(entry: LineEntry, known: KnownFood): Outcome<BoneOfLine | undefined> {
+  const text = (entry.bone ?? '').replace('%', '').replace(',', '.').trim();
+  if (text !== '') {
+    const percent = Number(text);
+    return Number.isFinite(percent) && percent >= 0 && percent < 100
+      ? fine({ share: percent / 100 })
+      : refused('A percentage from 0 (boned) to 99.', 'bone');
+  }
+  const bone = boneIn(entry.preparation ?? '', known.food);
+  return fine(bone && (bone.share === undefined ? {} : { share: bone.share }));
+}
+
 export interface ReadLine {
   readonly line: WrittenLine;
   readonly quantity: Quantity;
@@ -82,6 +99,7 @@ export function readLine(
   set: UnitSet,
 ): Outcome<ReadLine> {
   if (!known) return refused('Choose a food from the table.', 'ndb');
+  if (entry.ask) return refused(entry.ask.question, 'ndb');
   const preparation = entry.preparation?.trim() ?? '';
   const amount = readLineAmount(entry.amount, known.food, known.measures, set, preparation);
   if (!amount.ok) return amount;
@@ -89,12 +107,16 @@ export function readLine(
   if (!per.ok) return per;
   const refuse = readRefuse(entry);
   if (!refuse.ok) return refuse;
+  const bone = readBone(entry, known);
+  if (!bone.ok) return bone;
+  // A piece that the table weighs without its bone is bought with it: the meat stays what it is.
+  const share = amount.value.bone === 'out' ? (bone.value?.share ?? 0) : 0;
   return fine({
     quantity: amount.value.quantity,
     how: amount.value.how,
     line: {
       text: [entry.amount.trim(), preparation || known.food.name].join(' '),
-      grams: amount.value.grams,
+      grams: grams(amount.value.grams / (1 - share)),
       source: known,
       part: entry.part,
       moment: entry.moment,
@@ -102,6 +124,7 @@ export function readLine(
       ...(per.value && { per: per.value }),
       refuse: refuse.value,
       strained: entry.strained ?? false,
+      ...(bone.value && { bone: bone.value }),
       state: entry.state ?? stateOf(known.food.name),
       ...(entry.choice?.trim() && { choice: entry.choice.trim() }),
       ...(preparation && { preparation }),

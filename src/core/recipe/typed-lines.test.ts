@@ -34,11 +34,11 @@ const SHEET: readonly [typed: string, ndb: string, grams: number][] = [
   ['3', '11124', 183],
   ['1 small', '11124', 50],
   ['1 dozen', '11124', 732],
-  // eggs: large 50 g, medium 44 g, extra large 56 g
+  // eggs: large 50 g, medium 44 g, extra large 56 g; an egg of no size is a large one (data/kitchen-counts.csv)
   ['2 large', '01123', 100],
   ['1 extra large', '01123', 56],
-  ['2 dozen', '01123', 1056],
-  ['2 eggs', '01123', 88],
+  ['2 dozen', '01123', 1200],
+  ['2 eggs', '01123', 100],
   // canola oil: tbsp 14 g, tsp 4.5 g, cup 218 g
   ['1 tbsp', '04582', 14],
   ['1 tablespoon', '04582', 14],

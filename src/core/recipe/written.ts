@@ -16,6 +16,11 @@ export interface Per {
 }
 
 /** A line as the recipe says it: its weight for one unit of its basis, before any dog or day is known. */
+/** Bone in a line: its share of the weight as bought, absent where nobody knows it; 0 where it was boned. */
+export interface BoneOfLine {
+  readonly share?: number;
+}
+
 export interface WrittenLine {
   readonly text: string;
   /** As bought, in g, for one unit of the basis. */
@@ -28,6 +33,7 @@ export interface WrittenLine {
   /** The share that does not stay in the food: peel, core, bone; of a strained-out line all but what the cook states. */
   readonly refuse: number;
   readonly strained: boolean;
+  readonly bone?: BoneOfLine;
   readonly state: State;
   /** Lines with the same word are choices; one of them counts. */
   readonly choice?: string;
@@ -35,6 +41,10 @@ export interface WrittenLine {
   /** The place of the component that it is cooked in, from 0; the first where nothing is said. */
   readonly component?: number;
 }
+
+/** What a line is in the shape of a recipe and to what hurts: with bone in it, bone. */
+export const partOf = (line: Pick<WrittenLine, 'part' | 'bone'>): Part =>
+  line.bone && line.bone.share !== 0 ? 'bone' : line.part;
 
 /** A plain line of the batch: nothing thrown away, nothing bound to a dog. */
 export const PLAIN = {

@@ -21,7 +21,7 @@ export async function saveHousehold(context: Context, entry: HouseholdEntry): Pr
   if (Number.isNaN(new TZDate(2026, 0, 1, entry.timeZone).getTime())) {
     refuse('This time zone is not known. Write it like Europe/Oslo.', 'timeZone');
   }
-  await changeHousehold(context.tx, entry);
+  await changeHousehold(context.tx, { ...entry, unitsSaid: true });
   // The dates in force of what is in the fridge follow the new rule at once; the labels keep what they said.
   if (entry.fridgeDays !== context.household.fridgeDays)
     await refoldStock({ ...context, household: { ...context.household, ...entry } });

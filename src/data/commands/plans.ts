@@ -2,6 +2,7 @@ import 'server-only';
 import { and, eq, inArray, isNull } from 'drizzle-orm';
 import { sum } from '@/core/plan/scale';
 import { answerPlan } from '@/core/plan/answer';
+import { checkDogs, seriousIn } from '@/core/plan/dog-checks';
 import type { PlanEntry } from '@/core/plan/plan-entry';
 import type { FetchedFrom } from '@/core/plan/shopping';
 import { standingAgainst } from '@/core/plan/stops';
@@ -37,6 +38,8 @@ export async function savePlan(
   if (stops.length > 0) throw new Refusal(...stops);
   for (const hazard of cautions)
     if (!entry.seen.includes(hazard.id)) refuse(`Look first at ${sayHazard(hazard)}`, 'seen');
+  for (const { id, name, why } of seriousIn(checkDogs(ground, answer)))
+    if (!entry.seen.includes(id)) refuse(`Look first: ${name} ${why}`, 'seen');
 
   const values = {
     firstDay: answer.read.firstDay,

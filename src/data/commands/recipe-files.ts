@@ -184,9 +184,8 @@ async function takeFromElsewhere(context: Context, read: ReturnType<typeof readJ
     ...(components ? { components } : {}),
   };
   const unread = entry.lines.flatMap((line) => (line.words ? [`kept as words, not counted: ${line.preparation}`] : []));
-  const unsure = entry.lines.flatMap((line) => (line.unsure ? [`look at it again: ${line.preparation}`] : []));
   const over = rest === '' ? [] : [`${rest.split('\n').length} lines more than ${MOST_LINES} were left out`];
-  return attempt(context, entry, [...read.left, ...unread, ...unsure, ...over]);
+  return attempt(context, entry, [...read.left, ...unread, ...over]);
 }
 
 /** A found line, or only its words where its amount cannot be turned into grams. */

@@ -76,6 +76,9 @@ export async function saveRecipe(
           basis: own?.line.basis ?? ('batch' as const),
           refuse: own?.line.refuse ?? 0,
           strained: own?.line.strained ?? false,
+          bone: own?.line.bone
+            ? { ...own.line.bone, ...(typed.bone?.trim() ? { typed: typed.bone.trim() } : {}) }
+            : null,
           state: own?.line.state ?? ('raw' as const),
           per: own?.line.per ?? null,
           choice: own?.line.choice ?? null,

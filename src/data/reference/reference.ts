@@ -5,6 +5,9 @@ import Papa from 'papaparse';
 import { z } from 'zod';
 import type { Food, FoodMeasure } from '@/core/food/food';
 import { readFoodRow, type FoodRow } from '@/core/food/rows';
+import { indexPhrases, readPhrase, type KitchenWords, type PhraseRow } from '@/core/food/kitchen-words';
+import { foldWords } from '@/core/food/fold';
+import { readCount, type CountRow } from '@/core/food/counts';
 import { indexFoods, type FoodIndex } from '@/core/food/search';
 import { hazardSchema, type Hazard } from '@/core/recipe/hazards';
 import { LABEL_ONLY, NUTRIENTS } from '@/core/nutrition/nutrients';
@@ -18,6 +21,7 @@ export interface Reference {
   readonly foods: ReadonlyMap<string, Food>;
   readonly measures: ReadonlyMap<string, readonly FoodMeasure[]>;
   readonly index: FoodIndex;
+  readonly words: KitchenWords;
   readonly shelfLives: ShelfLives;
   readonly hazards: readonly Hazard[];
   readonly profiles: Profiles;
@@ -81,13 +85,20 @@ export function loadReference(): Reference {
     list.push({ amount: Number(row.amount), unit: row.unit, grams: Number(row.grams) });
     measures.set(row.ndb, list);
   }
+  // What one of a thing weighs goes before the table's own pieces.
+  for (const { ndb, measure } of readCsv<CountRow>('kitchen-counts.csv').map(readCount).reverse())
+    measures.set(ndb, [measure, ...(measures.get(ndb) ?? [])]);
   for (const { ndb, tspGrams } of supplements) {
     if (tspGrams !== undefined) measures.set(ndb, [{ amount: 1, unit: 'tsp', grams: tspGrams }]);
   }
-  const { words } = z.object({ words: z.record(z.string(), z.string()) }).parse(JSON.parse(read('food-words.json')));
+  const words = indexPhrases(
+    readCsv<PhraseRow>('kitchen-words.csv').map(readPhrase),
+    foods.flatMap(({ name }) => foldWords(name)),
+  );
   return {
     foods: new Map(foods.map((food) => [food.ndb, food])),
     measures,
+    words,
     index: indexFoods(foods, words),
     shelfLives: shelfLivesSchema.parse(JSON.parse(read('shelf-lives.json'))),
     additions: candidates,

@@ -1,21 +1,15 @@
 import 'server-only';
 import { foodKey, type KnownFood } from '@/core/food/food';
-import { matchFood } from '@/core/food/match';
 import type { UnitSet } from '@/core/quantity/units';
-import { MOST_LINES, readFreeLine } from '@/core/recipe/free-line';
-import type { LineEntry } from '@/core/recipe/entry-schema';
-import type { FoundLine, FoundLines } from '@/core/recipe/found-line';
-import { guessPart } from '@/core/recipe/part-of-food';
-import { stateOf } from '@/core/recipe/written';
+import { foldWords } from '@/core/food/fold';
+import { MOST_LINES } from '@/core/recipe/free-line';
+import { readFoundLine, type FoundLines, type LineReader } from '@/core/recipe/found-line';
 import type { Tx } from '../database';
 import type { Reference } from '../reference/reference';
-import { readPantry, readRecipeNames } from './pantry';
+import { readMeanings, readPantry, readRecipeNames } from './pantry';
 import { readRecipeAsFood } from './recipes';
 
 const spaced = (text: string) => ` ${text.toLowerCase()}`;
-
-/** Letters and figures between single spaces, so that a name is found as whole words: a supply "C" is not in carrots. */
-const wholeWords = (text: string) => ` ${(text.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? []).join(' ')} `;
 
 /** What is asked for begins a word of the name. */
 const names = (name: string, query: string) => spaced(name).includes(spaced(query.trim()));
@@ -35,8 +29,6 @@ export async function searchFoods(tx: Tx, reference: Reference, query: string, l
   return [...own, ...table].slice(0, limit);
 }
 
-const WORDS: LineEntry = { amount: '', ndb: '', preparation: '', part: 'herb', moment: 'cook', words: true };
-
 /** Reads lines as they stand in a notebook, each against the supplies by name and the food table. */
 export async function readFreeLines(
   tx: Tx,
@@ -45,34 +37,31 @@ export async function readFreeLines(
   text: string,
   most = MOST_LINES,
 ): Promise<FoundLines> {
-  const pantry = await readPantry(tx, reference);
   const all = text.split(/\r?\n/).filter((line) => line.trim() !== '');
+  const reader = await lineReader(tx, reference, set, all.slice(0, most));
+  return { rest: all.slice(most).join('\n'), lines: all.slice(0, most).map((line) => readFoundLine(line, reader)) };
+}
+
+/** What this kitchen reads lines with; a recipe is looked up only where a line may name it. */
+async function lineReader(tx: Tx, reference: Reference, set: UnitSet, lines: readonly string[]): Promise<LineReader> {
+  const pantry = await readPantry(tx, reference, set);
+  const said = new Set(lines.flatMap(foldWords));
+  const recipes = (await readRecipeNames(tx)).filter(({ name }) => foldWords(name).some((word) => said.has(word)));
+  const made = new Map<string, KnownFood>();
+  for (const { id } of recipes) {
+    const known = await readRecipeAsFood(tx, reference, id);
+    if (known) made.set(`R${id}`, known);
+  }
   return {
-    rest: all.slice(most).join('\n'),
-    lines: all.slice(0, most).map((line): FoundLine => {
-      const free = readFreeLine(line, set);
-      const text = line.trim().slice(0, 300);
-      const words = { text, entry: { ...WORDS, preparation: text }, known: undefined };
-      if (!free || free.food === '') return words;
-      const asked = wholeWords(`${free.food} ${free.preparation}`);
-      const supply = pantry.supplies.find((each) => !each.archived && asked.includes(wholeWords(each.name)));
-      const match = supply ? undefined : matchFood(free.food, free.preparation, reference.index);
-      const known = pantry.knownOf(supply ? `L${supply.id}` : (match?.food.ndb ?? ''));
-      if (!known) return words;
-      return {
-        text,
-        entry: {
-          amount: free.amount,
-          ndb: known.food.ndb,
-          preparation: [free.food, free.preparation].filter(Boolean).join(', '),
-          part: guessPart(known.food),
-          moment: supply ? 'stir-in' : 'cook',
-          ...(stateOf(known.food.name) === 'cooked' ? { state: 'cooked' as const } : {}),
-          ...(match && !match.sure ? { unsure: true } : {}),
-        },
-        known,
-      };
-    }),
+    set,
+    words: reference.words,
+    index: reference.index,
+    own: await readMeanings(tx),
+    named: [
+      ...pantry.supplies.filter(({ archived }) => !archived).map(({ id, name }) => ({ key: `L${id}`, name })),
+      ...recipes.map(({ id, name }) => ({ key: `R${id}`, name })),
+    ],
+    knownOf: (key) => made.get(key) ?? pantry.knownOf(key),
   };
 }
 

@@ -3,10 +3,12 @@ import { asc, eq, isNull } from 'drizzle-orm';
 import type { FoodMeasure, KnownFood } from '@/core/food/food';
 import { supplyAsFood, type Label } from '@/core/food/label';
 import { ownMeasure as weighedHere } from '@/core/food/measures';
+import type { Phrase } from '@/core/food/kitchen-words';
+import type { UnitSet } from '@/core/quantity/units';
 import type { Tx } from '../database';
 import type { Reference } from '../reference/reference';
 import { readHousehold } from './household';
-import { additionSetting, ownMeasure, recipe, supply } from '../schema/recipes';
+import { additionSetting, meaning, ownMeasure, recipe, supply } from '../schema/recipes';
 
 export interface StoredSupply {
   readonly id: number;
@@ -23,14 +25,15 @@ export interface Pantry {
   readonly ownMeasures: readonly { readonly foodKey: string; readonly unit: string; readonly grams: number }[];
 }
 
-export async function readPantry(tx: Tx, reference: Reference): Promise<Pantry> {
+/** `set` is whose spoons and cups its own measures are; without one the household's. */
+export async function readPantry(tx: Tx, reference: Reference, set?: UnitSet): Promise<Pantry> {
   const supplies = (await tx.select().from(supply).orderBy(asc(supply.id))).map(({ id, name, label, archivedAt }) => ({
     id,
     name,
     label,
     archived: archivedAt !== null,
   }));
-  const { unitSet } = await readHousehold(tx);
+  const unitSet = set ?? (await readHousehold(tx)).unitSet;
   const own = await tx.select().from(ownMeasure).orderBy(asc(ownMeasure.foodKey), asc(ownMeasure.unit));
   const bought = new Map(supplies.map((each) => [`L${each.id}`, supplyAsFood(each, unitSet)]));
   const weighed = new Map<string, FoodMeasure[]>();
@@ -47,6 +50,16 @@ export async function readPantry(tx: Tx, reference: Reference): Promise<Pantry> 
     },
   };
 }
+
+/** What this household means by its own words, as phrases that go before all others. */
+export const readMeanings = async (tx: Tx): Promise<Phrase[]> =>
+  (await tx.select().from(meaning).orderBy(asc(meaning.words))).map(({ words, foodKey }) => ({
+    words,
+    ndb: foodKey,
+    ask: [],
+    note: '',
+    own: true,
+  }));
 
 /** The recipes that may be lines of another one, by name. */
 export const readRecipeNames = (tx: Tx): Promise<{ id: number; name: string }[]> =>

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import { check, doublePrecision, integer, jsonb, pgTable, serial, text, timestamp } from 'drizzle-orm/pg-core';
+import { boolean, check, doublePrecision, integer, jsonb, pgTable, serial, text, timestamp } from 'drizzle-orm/pg-core';
 import type { EnergyFactors } from '../../core/nutrition/energy';
 import type { EquipmentKind } from '../../core/plan/equipment';
 import type { PlaceKind } from '../../core/preserve/shelf-life';
@@ -11,6 +11,8 @@ export const household = pgTable(
   {
     id: integer('id').primaryKey().default(1),
     unitSet: text('unit_set').$type<UnitSet>().notNull(),
+    /** Whether the household has said its units, or they are only a beginning. */
+    unitsSaid: boolean('units_said').notNull().default(false),
     energyFactors: text('energy_factors').$type<EnergyFactors>().notNull(),
     timeZone: text('time_zone').notNull(),
     fridgeDays: integer('fridge_days').notNull(),

@@ -16,7 +16,7 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { Quantity } from '../../core/quantity/quantity';
 import type { Basis, Moment, Part } from '../../core/recipe/recipe';
-import type { Per, State } from '../../core/recipe/written';
+import type { BoneOfLine, Per, State } from '../../core/recipe/written';
 import type { Preview } from '../../core/recipe/entry-schema';
 import type { Label } from '../../core/food/label';
 
@@ -85,6 +85,18 @@ export const supply = pgTable(
   (table) => [check('supply_is_named', sql`length(${table.name}) > 0`)],
 );
 
+/** What this household means by its own words: "rice" is white rice here. */
+export const meaning = pgTable(
+  'meaning',
+  {
+    /** Lower case, singular, as the reader compares words. */
+    words: text('words').primaryKey(),
+    foodKey: text('food_key').notNull(),
+    createdAt: timestamp('created_at', { withTimezone: true }).notNull(),
+  },
+  (table) => [check('meaning_has_words', sql`length(${table.words}) > 0`)],
+);
+
 /** What one measure of a food weighs in this kitchen: "a handful of parsley is 12 g". */
 export const ownMeasure = pgTable(
   'own_measure',
@@ -135,6 +147,8 @@ export const line = pgTable(
     /** The part that does not stay in the food: peel, core, bone, or what is strained out. */
     refuse: doublePrecision('refuse').notNull().default(0),
     strained: boolean('strained').notNull().default(false),
+    /** Bone in it, with its share of the weight where one is known; share 0 is boned by the cook. */
+    bone: jsonb('bone').$type<BoneOfLine & { readonly typed?: string }>(),
     state: text('state').$type<State>().notNull().default('raw'),
     /** What one unit of its basis is: so many g of another line, of animal protein, of finished food; so many kg. */
     per: jsonb('per').$type<Per>(),

@@ -13,6 +13,7 @@ import { useShortcutsOn } from '@/ui/shortcuts';
 import { saveHousehold } from './actions';
 import styles from './household.module.css';
 import { Kitchen } from './Kitchen';
+import { Meanings } from './Meanings';
 import type { HouseholdView } from './queries';
 
 const FACTORS = (['4-9-4', 'modified', 'table'] as const).map((value) => ({
@@ -22,7 +23,7 @@ const FACTORS = (['4-9-4', 'modified', 'table'] as const).map((value) => ({
 
 /** The settings that hold for everything, and those of this screen alone. */
 export function Household({ view }: { view: HouseholdView }) {
-  const { kitchen, ...settings } = view;
+  const { kitchen, meanings, ...settings } = view;
   const [entry, setEntry] = useState(settings);
   const [kept, setKept] = useState(false);
   const save = useCommand(saveHousehold, 'household', () => setKept(true));
@@ -106,6 +107,7 @@ export function Household({ view }: { view: HouseholdView }) {
         </section>
       </div>
       <Kitchen kitchen={kitchen} />
+      <Meanings meanings={meanings} />
     </div>
   );
 }

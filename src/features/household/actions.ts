@@ -1,12 +1,23 @@
 'use server';
 
 import { saveHousehold as save } from '@/data/commands/household';
+import * as meanings from '@/data/commands/meanings';
 import * as kitchen from '@/data/commands/kitchen';
 import { houseAction } from '@/data/house-action';
-import { equipmentIdSchema, equipmentSchema, householdSchema, nothingSchema, placeSchema } from './schema';
+import {
+  equipmentIdSchema,
+  equipmentSchema,
+  householdSchema,
+  meaningSchema,
+  meaningWordsSchema,
+  nothingSchema,
+  placeSchema,
+} from './schema';
 
 export const saveHousehold = houseAction('save household', householdSchema, save);
 export const saveEquipment = houseAction('save equipment', equipmentSchema, kitchen.saveEquipment);
 export const removeEquipment = houseAction('remove equipment', equipmentIdSchema, kitchen.removeEquipment);
 export const savePlace = houseAction('save place', placeSchema, kitchen.savePlace);
 export const beginKitchen = houseAction('begin kitchen', nothingSchema, kitchen.beginKitchen);
+export const saveMeaning = houseAction('save meaning', meaningSchema, meanings.saveMeaning);
+export const forgetMeaning = houseAction('forget meaning', meaningWordsSchema, meanings.forgetMeaning);

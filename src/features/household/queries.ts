@@ -2,12 +2,24 @@ import 'server-only';
 import type { Equipment } from '@/core/plan/equipment';
 import { reading } from '@/data/reading';
 import { readEquipment } from '@/data/repositories/equipment';
+import { readFoodsByKey } from '@/data/repositories/foods';
+import { readMeanings } from '@/data/repositories/pantry';
 import { readPlaces, type Place } from '@/data/repositories/household';
 
 export async function householdView() {
-  const { db, household } = await reading();
+  const { db, household, reference } = await reading();
   const { unitSet, energyFactors, fridgeDays, timeZone } = household;
-  return { unitSet, energyFactors, fridgeDays, timeZone, kitchen: await kitchenView(db) };
+  const own = await readMeanings(db);
+  const known = await readFoodsByKey(
+    db,
+    reference,
+    own.flatMap(({ ndb }) => ndb ?? []),
+  );
+  const meanings = own.flatMap(({ words, ndb }) => {
+    const food = known.get(ndb ?? '');
+    return food ? [{ words, known: food }] : [];
+  });
+  return { unitSet, energyFactors, fridgeDays, timeZone, meanings, kitchen: await kitchenView(db) };
 }
 
 /** What limits a plan: the places with their size, and the things of the kitchen. */

@@ -19,3 +19,5 @@ export const placeSchema = z.object({
   size: z.string().max(30),
 });
 export const nothingSchema = z.object({});
+export const meaningSchema = z.object({ words: z.string().max(200), key: z.string().max(10) });
+export const meaningWordsSchema = z.object({ words: z.string().max(200) });

@@ -91,11 +91,15 @@ function Check({ check }: { check: DogCheck }) {
   return (
     <p className="note">
       {check.over.length > 0 && <span className="danger">too much {named(check.over)} · </span>}
+      {check.perhapsOver.length > 0 && <span className="danger">perhaps too much {named(check.perhapsOver)} · </span>}
       {check.short.length > 0 && <span className="caution">short of {named(check.short)}</span>}
       {check.short.length > 0 && check.perhaps.length > 0 && ' · '}
-      {check.perhaps.length > 0 && <span className="caution">short as far as is known: {named(check.perhaps)}</span>}
+      {check.perhaps.length > 0 && <span className="caution">perhaps short of {named(check.perhaps)}</span>}
       {check.short.length + check.perhaps.length === 0 && <span className="inOrder">nothing known to be short</span>}
       {check.low.length > 0 && <span className="caution"> · on this ration low: {named(check.low)}</span>}
+      {check.energyUnknown.length > 0 && (
+        <span className="caution"> · at the most, for the energy of {named(check.energyUnknown)} is unknown</span>
+      )}
       {check.unknown.length > 0 && ` · unknown: ${named(check.unknown)}`} · {check.profile}
     </p>
   );

@@ -6,7 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { isVessel } from '@/core/plan/equipment';
 import { writeDay } from '@/core/calendar/local-date';
-import { swapEffect } from '@/core/plan/dog-checks';
+import { seriousIn, swapEffect } from '@/core/plan/dog-checks';
 import { writeMinutes } from '@/core/plan/stove';
 import { writeNumber } from '@/core/quantity/write';
 import type { Hazard } from '@/core/recipe/hazards';
@@ -46,7 +46,9 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
     router.push(`/batches/${batchIds[0]}`);
   });
   const drop = useCommand(dropPlan, `drop-plan-${view.keptId ?? 0}`, () => router.push('/plan'));
-  const seen = standing?.cautions.every((hazard) => entry.seen.includes(hazard.id)) ?? true;
+  const serious = seriousIn(plan.checks.filter((check) => entry.dogIds.includes(check.dogId)));
+  const cautions = [...serious, ...(standing?.cautions ?? [])];
+  const seen = cautions.every((caution) => entry.seen.includes(caution.id));
   const effect = useMemo(
     () => (answer.ok ? swapEffect(ground, entry, answer.value) : undefined),
     [ground, entry, answer],
@@ -68,6 +70,17 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
       <h1 className="away">{view.keptId ? 'A kept plan' : 'Plan a batch'}</h1>
       <Sentence plan={plan} wrong={answer.ok ? undefined : answer.problem.field} />
       <Problems problems={problems} />
+      {plan.checks.map(({ dogId, name, serious: far, growth }) => {
+        const said = far ?? growth;
+        return (
+          said !== undefined &&
+          entry.dogIds.includes(dogId) && (
+            <p key={dogId} className={far ? `danger ${styles.serious}` : 'caution'} role="status">
+              <b>{name}</b> {said} A vet or a nutritionist first.
+            </p>
+          )
+        );
+      })}
       {standing?.warns.map((warning) => (
         <Caution key={warning}>{warning}</Caution>
       ))}
@@ -118,7 +131,7 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
               planId={view.keptId}
               said={view.items}
             />
-            <Cautions cautions={standing?.cautions ?? []} seen={seen} onSeen={(ids) => change({ seen: ids })} />
+            <Cautions cautions={cautions} seen={seen} onSeen={(ids) => change({ seen: ids })} />
             <Button variant="contained" size="large" fullWidth disabled={blocked} onClick={() => start.run(input)}>
               Start cook day
             </Button>
@@ -168,7 +181,7 @@ function Cautions({
   seen,
   onSeen,
 }: {
-  cautions: readonly Hazard[];
+  cautions: readonly Pick<Hazard, 'id' | 'name' | 'why'>[];
   seen: boolean;
   onSeen: (ids: string[]) => void;
 }) {

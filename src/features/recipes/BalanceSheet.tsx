@@ -4,8 +4,10 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { balanceOf, type BalanceRow } from '@/core/nutrition/balance';
 import type { EnergyFactors } from '@/core/nutrition/energy';
+import { sayVerdict } from '@/core/nutrition/verdict';
 import type { ProfileId, Profiles } from '@/core/nutrition/profiles';
 import { grams, type UnitSet } from '@/core/quantity/units';
+import { countOf, plural } from '@/core/quantity/count-words';
 import { writeNumber } from '@/core/quantity/write';
 import type { WeighedLine } from '@/core/recipe/recipe';
 import { BALANCE_SCALE, balancePlace } from '@/ui/charts/balance-scale';
@@ -20,13 +22,6 @@ import styles from './recipes.module.css';
 
 const WIDTH = 240;
 const FIRST = 8;
-const SAID: Readonly<Record<BalanceRow['verdict'], string>> = {
-  over: 'too much',
-  short: 'short',
-  perhaps: 'short, as far as is known',
-  unknown: 'unknown',
-  met: 'met',
-};
 
 const figure = (value: number) => writeNumber(value, value < 0.1 ? 4 : value < 10 ? 2 : value < 100 ? 1 : 0);
 
@@ -41,12 +36,13 @@ interface BalanceSheetProps {
   labels: readonly (readonly [string, Label])[];
   currency: string;
   /** Takes a proposed addition as a line; without it nothing is proposed. */
-  onTake?: (addition: KnownAddition, mass: number) => void;
+  onTake?: (taken: readonly { readonly addition: KnownAddition; readonly grams: number }[]) => void;
+  onUndo?: (() => void) | undefined;
 }
 
 /** The recipe against a nutrient profile, worst first: each nutrient a mark between its least and its most. */
 export function BalanceSheet(props: BalanceSheetProps) {
-  const { lines, factors, profiles, uncounted, additions, set, dogs, labels, currency, onTake } = props;
+  const { lines, factors, profiles, uncounted, additions, set, dogs, labels, currency, onTake, onUndo } = props;
   const [id, setId] = useState<ProfileId>('aafco-adult');
   const [all, setAll] = useState(false);
   const [open, setOpen] = useState<string>();
@@ -60,8 +56,12 @@ export function BalanceSheet(props: BalanceSheetProps) {
   }));
   const after =
     proposed.length === 0 ? undefined : balanceOf([...lines, ...withProposed], profiles.nutrients, profile, factors);
-  const short = balance.rows.filter((row) => row.verdict === 'short' || row.verdict === 'perhaps').length;
-  const over = balance.rows.filter((row) => row.verdict === 'over').length;
+  const nrcProfile = profiles.profiles.find((each) => each.id === 'nrc-adult')!;
+  const nrc = profile === nrcProfile ? balance : balanceOf(lines, profiles.nutrients, nrcProfile, factors);
+  const count = (verdict: BalanceRow['verdict'], toward: BalanceRow['toward']) =>
+    balance.rows.filter((row) => row.verdict === verdict && row.toward === toward).length;
+  const [short, maybeShort] = [count('short', 'short'), count('perhaps', 'short')];
+  const [over, maybeOver] = [count('over', 'over'), count('perhaps', 'over')];
   const unknown = balance.rows.filter((row) => row.verdict === 'unknown').length;
   const shown = all ? balance.rows : balance.rows.slice(0, FIRST);
   return (
@@ -81,10 +81,26 @@ export function BalanceSheet(props: BalanceSheetProps) {
       </div>
       <p>
         {over > 0 && <b className="danger">{over} too much, </b>}
-        <b>{short} short</b>, {unknown} unknown of {balance.rows.length}{' '}
-        <Why of={balance.explanation} about="the balance" />
+        {maybeOver > 0 && <span className="danger">{maybeOver} perhaps too much, </span>}
+        <b>{short} short</b>, {maybeShort > 0 && `${maybeShort} perhaps, `}
+        {unknown} unknown of {balance.rows.length} <Why of={balance.explanation} about="the balance" />
       </p>
-      {uncounted > 0 && <p className="caution">{uncounted} lines are not counted yet.</p>}
+      {uncounted > 0 && (
+        <p className="caution">
+          {countOf(uncounted, 'line')} {plural(uncounted, 'is')} not counted yet.
+        </p>
+      )}
+      {balance.energyUnknown.length > 0 && (
+        <p className="caution">
+          Every figure is at most that much: the energy of {balance.energyUnknown.join(', ')} is unknown. Enter its
+          label.
+        </p>
+      )}
+      {balance.boneIn && (
+        <p className="caution">
+          Bone is in it, and the table holds no bone mineral: calcium, phosphorus and their proportion are unknown.
+        </p>
+      )}
       <ul className={styles.balance} aria-label="Nutrients, worst first">
         {shown.map((row) => (
           <li key={row.name}>
@@ -96,9 +112,9 @@ export function BalanceSheet(props: BalanceSheetProps) {
             >
               <span>{row.name}</span>
               <Mark row={row} after={after?.rows.find((each) => each.name === row.name)?.amount} />
-              <span className={row.verdict === 'over' ? 'danger' : row.verdict === 'short' ? 'caution' : 'soft'}>
+              <span className={row.toward === 'over' ? 'danger' : row.verdict === 'short' ? 'caution' : 'soft'}>
                 {row.amount === undefined ? 'unknown' : `${figure(row.amount)} ${row.unit}`}
-                <span className="away">, {SAID[row.verdict]}</span>
+                <span className="away">, {sayVerdict(row)}</span>
               </span>
             </button>
             {open === row.name && <Supply row={row} />}
@@ -110,22 +126,27 @@ export function BalanceSheet(props: BalanceSheetProps) {
           {all ? 'only the worst' : `all ${balance.rows.length}`}
         </Button>
         <p className="note">
-          {balance.calciumToPhosphorus !== undefined && `Ca : P ${writeNumber(balance.calciumToPhosphorus, 2)} : 1 · `}
-          {balance.zincToCopper !== undefined &&
-            `Zn : Cu ${writeNumber(balance.zincToCopper, 1)} : 1 (about 10 is usual) · `}
+          {[balance.calciumToPhosphorus, balance.zincToCopper].map((ratio) => (
+            <span key={ratio.name}>
+              {ratio.name} {ratio.value === undefined ? 'unknown' : `${writeNumber(ratio.value, 1)} : 1`}
+              {ratio.verdict === 'perhaps' && ' as far as is known'}
+              {ratio.name === 'Zn : Cu' && ' (about 10 is usual)'} ·{' '}
+            </span>
+          ))}
           per 1000 kcal
         </p>
       </div>
       {balance.ratios.map(
         (ratio) =>
-          (ratio.verdict === 'short' || ratio.verdict === 'over') && (
+          (ratio.toward === 'short' || ratio.toward === 'over') && (
             <p key={ratio.name} className="caution">
-              {ratio.name} is {writeNumber(ratio.value!, 2)} : 1,{' '}
-              {ratio.verdict === 'short' ? `at least ${ratio.least} : 1` : `at most ${ratio.most} : 1`} is asked for.
+              {ratio.name} is {ratio.verdict === 'perhaps' ? 'perhaps ' : ''}
+              {writeNumber(ratio.value!, 2)} : 1,{' '}
+              {ratio.toward === 'short' ? `at least ${ratio.least} : 1` : `at most ${ratio.most} : 1`} is asked for.
             </p>
           ),
       )}
-      <DogChecks balance={balance} profiles={profiles} dogs={dogs} lines={lines} labels={labels} />
+      <DogChecks balance={balance} nrc={nrc} profiles={profiles} dogs={dogs} lines={lines} labels={labels} />
       {proposed.length > 0 && <p className="note">Ring: with what is proposed.</p>}
       {onTake && (
         <Proposals
@@ -138,12 +159,16 @@ export function BalanceSheet(props: BalanceSheetProps) {
           set={set}
           onProposed={setProposed}
           onTake={onTake}
+          onUndo={onUndo}
           currency={currency}
         />
       )}
     </section>
   );
 }
+
+/** Open marks: only as far as is known. */
+const PERHAPS = { over: 'var(--beet)', short: 'var(--honey)', met: 'var(--kale)' } as const;
 
 function Mark({ row, after }: { row: BalanceRow; after: number | undefined }) {
   const least = BALANCE_SCALE.least * WIDTH;
@@ -153,6 +178,7 @@ function Mark({ row, after }: { row: BalanceRow; after: number | undefined }) {
     row.amount === undefined || floor === undefined ? undefined : balancePlace(row.amount, floor, row.most) * WIDTH;
   const then = after === undefined || floor === undefined ? undefined : balancePlace(after, floor, row.most) * WIDTH;
   const fine = row.verdict === 'met';
+  const perhaps = row.verdict === 'perhaps';
   return (
     <svg viewBox={`-8 0 ${WIDTH + 16} 20`} className={styles.scale} aria-hidden>
       <rect x={least} y="6" width={most - least} height="8" fill="var(--kale)" opacity="0.22" />
@@ -165,8 +191,8 @@ function Mark({ row, after }: { row: BalanceRow; after: number | undefined }) {
         ) : (
           <path
             d={`M${x} 2l8 8l-8 8l-8 -8Z`}
-            fill={row.verdict === 'over' ? 'var(--beet)' : row.verdict === 'short' ? 'var(--honey)' : 'none'}
-            stroke={row.verdict === 'perhaps' ? 'var(--honey)' : 'none'}
+            fill={perhaps ? 'none' : row.toward === 'over' ? 'var(--beet)' : 'var(--honey)'}
+            stroke={perhaps ? PERHAPS[row.toward ?? 'short'] : 'none'}
             strokeWidth="2"
           />
         ))}
@@ -187,7 +213,7 @@ function Supply({ row }: { row: BalanceRow }) {
   return (
     <div className={styles.supply}>
       <p>
-        {SAID[row.verdict]}: {row.amount === undefined ? 'no line has a value' : `${figure(row.amount)} ${row.unit}`}
+        {sayVerdict(row)}: {row.amount === undefined ? 'no line has a value' : `${figure(row.amount)} ${row.unit}`}
         {row.least !== undefined && `, at least ${figure(row.least)}`}
         {row.most !== undefined && `, at most ${figure(row.most)} ${row.unit}`}
       </p>

@@ -1,7 +1,7 @@
 import type { Label } from '@/core/food/label';
 import { overLabels } from '@/core/food/label-limits';
 import type { Balance } from '@/core/nutrition/balance';
-import { lowAtRation, tooMuchForPups } from '@/core/nutrition/for-dogs';
+import { lowAtRation, overSafe, tooMuchForPups } from '@/core/nutrition/for-dogs';
 import type { Profiles } from '@/core/nutrition/profiles';
 import { writeNumber } from '@/core/quantity/write';
 import type { NamedDog } from '@/core/recipe/preview';
@@ -13,6 +13,8 @@ const percentBelow = (part: number) => Math.floor(part * 100);
 
 interface DogChecksProps {
   balance: Balance;
+  /** The same food against NRC's adult profile, whichever is shown. */
+  nrc: Balance;
   profiles: Profiles;
   dogs: readonly NamedDog[];
   lines: readonly WeighedLine[];
@@ -20,19 +22,20 @@ interface DogChecksProps {
 }
 
 /** What the recipe comes to for these dogs: too much for a pup, over a label, too little on a low ration. */
-export function DogChecks({ balance, profiles, dogs, lines, labels }: DogChecksProps) {
+export function DogChecks({ balance, nrc, profiles, dogs, lines, labels }: DogChecksProps) {
   const pups = tooMuchForPups(balance, profiles.pups, dogs);
   const over = overLabels(lines, balance.kcal, dogs, new Map(labels));
+  const safe = balance.rows === nrc.rows ? [] : overSafe(nrc);
   const low = lowAtRation(
-    balance,
+    nrc,
     profiles.profiles.find((each) => each.id === 'nrc-adult')!,
     dogs,
   );
-  if (pups.length + over.length + low.length === 0) return null;
+  if (pups.length + over.length + low.length + safe.length === 0) return null;
   return (
     <div className="stack" role="status">
       {pups.map((each) => (
-        <p key={`${each.dog}-${each.nutrient}`} className="danger">
+        <p key={`${each.dogId}-${each.nutrient}`} className="danger">
           <b>
             {each.dog} is growing: {writeNumber(each.amount, 2)} {each.unit} of {each.nutrient} in 1000 kcal, at most{' '}
             {writeNumber(each.most, 2)} {each.unit}.
@@ -40,8 +43,18 @@ export function DogChecks({ balance, profiles, dogs, lines, labels }: DogChecksP
           <span className="note">{each.source}</span>
         </p>
       ))}
+      {safe.map((each) => (
+        <p key={each.nutrient} className="danger">
+          <b>
+            {each.verdict === 'perhaps' ? 'Perhaps too much' : 'Too much'} {each.nutrient}
+            {each.amount !== undefined && `: ${writeNumber(each.amount, 2)} ${each.unit} in 1000 kcal`}, at most{' '}
+            {writeNumber(each.most, 2)} {each.unit}.
+          </b>{' '}
+          <span className="note">NRC 2006, safe upper limit, from memory</span>
+        </p>
+      ))}
       {over.map((each) => (
-        <p key={`${each.dog}-${each.name}`} className="danger">
+        <p key={`${each.dogId}-${each.name}`} className="danger">
           <b>
             {each.name}: {each.dog} gets {writeNumber(each.given, 3)} {each.measure} for each kg and day, its label
             allows {writeNumber(each.most, 3)}.
@@ -49,21 +62,21 @@ export function DogChecks({ balance, profiles, dogs, lines, labels }: DogChecksP
         </p>
       ))}
       {dogs.map((dog) => {
-        const own = low.filter((each) => each.dog === dog.name);
+        const own = low.filter((each) => each.dogId === dog.id);
         if (own.length === 0) return null;
         return (
           <p key={dog.id} className="caution">
             {dog.name} eats {writeNumber(dog.kcal, 0)} kcal a day, so little that{' '}
             {own
               .slice(0, 3)
-              .map((each) => `${each.nutrient} (${percentBelow(each.part)} %)`)
+              .map((each) => `${each.perhaps ? 'perhaps ' : ''}${each.nutrient} (${percentBelow(each.part)} %)`)
               .join(', ')}
             {own.length > 3 && ` and ${own.length - 3} more`} fall short of NRC’s allowance for its size.{' '}
             <Why
               of={{
                 title: `On ${dog.name}’s ration`,
                 steps: own.map((each) => ({
-                  what: `${each.nutrient}, ${percentBelow(each.part)} %`,
+                  what: `${each.nutrient}, ${percentBelow(each.part)} %${each.perhaps ? ' as far as is known' : ''}`,
                   sum: each.sum,
                 })),
                 source:

@@ -5,10 +5,10 @@ import Link from 'next/link';
 import { useEffect, useRef, useState } from 'react';
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import type { Profile, Profiles } from '@/core/nutrition/profiles';
-import { capFor, type Proposed } from '@/core/nutrition/propose';
+import { capFor, type Objective, type Proposed, type Relaxation } from '@/core/nutrition/propose';
 import { densityOf } from '@/core/food/measures';
 import { millilitres, type UnitSet } from '@/core/quantity/units';
-import { weighableUp, writeGrams, writeMoney, writeNumber, writeVolume } from '@/core/quantity/write';
+import { writeGrams, writeMoney, writeNumber, writeVolume } from '@/core/quantity/write';
 import type { WeighedLine } from '@/core/recipe/recipe';
 import { Choice } from '@/ui/form/Choice';
 import { askForAdditions } from '@/workers/propose.client';
@@ -25,7 +25,9 @@ interface ProposalsProps {
   currency: string;
   /** What is proposed at the moment, for the drawing. */
   onProposed: (proposed: readonly { readonly addition: KnownAddition; readonly grams: number }[]) => void;
-  onTake: (addition: KnownAddition, mass: number) => void;
+  onTake: (taken: readonly { readonly addition: KnownAddition; readonly grams: number }[]) => void;
+  /** Takes back what was taken last; undefined where nothing can be. */
+  onUndo: (() => void) | undefined;
 }
 
 /** The same in cups and spoons, where the table knows how heavy they are. */
@@ -34,31 +36,50 @@ function inSpoons({ food, measures }: KnownAddition, mass: number, set: UnitSet)
   return density ? `${writeVolume(millilitres(mass / density.gramsPerMl), set).text} · ` : '';
 }
 
+/** "calcium 3 % under, vitamin D 1 % over" */
+const sayRelaxed = (limits: readonly Relaxation[]) =>
+  limits
+    .map(
+      ({ name, side, by }) =>
+        `${name} ${by < 0.01 ? 'under 1' : writeNumber(by * 100, 0)} % ${side === 'least' ? 'short' : 'too much'}`,
+    )
+    .join(', ');
+
+/** What a level teaspoon of it weighs, of things that are spooned: supplements, oils, powders. */
+function tspOf({ food, measures }: Pick<KnownAddition, 'food' | 'measures'>): { tspGrams?: number } {
+  const spooned = measures.find(({ unit, amount }) => /^(tsp|teaspoon)\b/i.test(unit) && amount > 0);
+  const dry = /^(Supplement|Fats and oils|Spices and herbs)$/.test(food.group);
+  return spooned && dry ? { tspGrams: spooned.grams / spooned.amount } : {};
+}
+
 type State = 'idle' | 'working' | 'failed' | Proposed;
 
 /** What would close the gaps, at least in weight: worked out aside, taken line by line. */
 export function Proposals(props: ProposalsProps) {
-  const { lines, factors, nutrients, profile, additions, set, currency, onProposed, onTake } = props;
-  const [least, setLeast] = useState<'weight' | 'cost'>('weight');
+  const { lines, factors, nutrients, profile, additions, set, currency, onProposed, onTake, onUndo } = props;
+  const [least, setLeast] = useState<Objective>('fewest');
+  const [taken, setTaken] = useState(false);
   const [state, setState] = useState<State>('idle');
   const running = useRef<{ readonly stop: () => void }>(undefined);
   useEffect(() => () => running.current?.stop(), []);
   const named = (answer: Proposed) =>
     answer.additions.flatMap(({ ndb, grams: mass }) => {
       const addition = additions.find((each) => each.food.ndb === ndb);
-      return addition ? [{ addition, grams: weighableUp(mass) }] : [];
+      return addition ? [{ addition, grams: mass as number }] : [];
     });
   const allowed = additions.filter((addition) => addition.allowed);
   const wanted = least === 'cost' ? allowed.filter((addition) => addition.price !== undefined) : allowed;
   const ask = () => {
-    const candidates = wanted.map(({ food, cap, price }) => ({
+    const candidates = wanted.map(({ food, measures, cap, price }) => ({
       food,
       cap: capFor(lines, cap, factors),
       ...(least === 'cost' ? { price } : {}),
+      ...tspOf({ food, measures }),
     }));
+    setTaken(false);
     setState('working');
     running.current = askForAdditions(
-      [lines, candidates, nutrients, profile, factors],
+      [lines, candidates, nutrients, profile, factors, least],
       (answer) => {
         setState(answer);
         onProposed(named(answer));
@@ -87,11 +108,12 @@ export function Proposals(props: ProposalsProps) {
           {state === 'idle' || state === 'failed' ? 'What would close the gaps?' : 'Work it out again'}
         </Button>
         <Choice
-          label="With the least"
+          label="With"
           value={least}
           options={[
-            { value: 'weight' as const, label: 'weight' },
-            { value: 'cost' as const, label: 'cost' },
+            { value: 'fewest' as const, label: 'the fewest things' },
+            { value: 'weight' as const, label: 'the least weight' },
+            { value: 'cost' as const, label: 'the least cost' },
           ]}
           onChange={setLeast}
         />
@@ -107,17 +129,23 @@ export function Proposals(props: ProposalsProps) {
         <section aria-label="Proposed additions" className="stack">
           {state.conflicts.length > 0 && (
             <p className="caution">
-              Not all can be held together. The least that must give way:{' '}
-              {state.conflicts
-                .map(
-                  ({ name, side, by }) =>
-                    `${name} ${writeNumber(by * 100, 0)} % ${side === 'least' ? 'under' : 'over'}`,
-                )
-                .join(', ')}
-              .
+              Not all can be held together. The least that must give way: {sayRelaxed(state.conflicts)}.
             </p>
           )}
-          {state.additions.length === 0 && <p>Nothing has to be added.</p>}
+          {state.missed.length > 0 && (
+            <p className="caution">Measured as they stand here, these miss a little: {sayRelaxed(state.missed)}.</p>
+          )}
+          {state.ended && (
+            <p className="note">The search was ended before it was through: there may be a better answer.</p>
+          )}
+          {state.boneIn && (
+            <p className="caution">
+              Bone is in it whose minerals nobody knows: nothing is proposed for calcium or phosphorus.
+            </p>
+          )}
+          {state.additions.length === 0 && (
+            <p>{taken ? 'Taken: they stand among the lines.' : 'Nothing has to be added.'}</p>
+          )}
           <ul className="rows">
             {named(state).map(({ addition, grams: mass }) => (
               <li key={addition.food.ndb} className={styles.proposed}>
@@ -134,7 +162,8 @@ export function Proposals(props: ProposalsProps) {
                   size="small"
                   aria-label={`Take ${addition.food.name}`}
                   onClick={() => {
-                    onTake(addition, mass);
+                    onTake([{ addition, grams: mass }]);
+                    setTaken(true);
                     const rest = {
                       ...state,
                       additions: state.additions.filter((each) => each.ndb !== addition.food.ndb),
@@ -148,6 +177,34 @@ export function Proposals(props: ProposalsProps) {
               </li>
             ))}
           </ul>
+          <div className={styles.small}>
+            {state.additions.length > 1 && (
+              <Button
+                variant="contained"
+                onClick={() => {
+                  onTake(named(state));
+                  setTaken(true);
+                  setState({ ...state, additions: [] });
+                  onProposed([]);
+                }}
+              >
+                Take all {state.additions.length}
+              </Button>
+            )}
+            {taken && onUndo && (
+              <Button
+                variant="text"
+                onClick={() => {
+                  onUndo();
+                  setTaken(false);
+                  setState('idle');
+                  onProposed([]);
+                }}
+              >
+                take back what was taken
+              </Button>
+            )}
+          </div>
           {state.dropped.length > 0 && (
             <p className={styles.dropped}>
               Nothing here supplies {state.dropped.join(', ')}: that comes from a label. Show a vet or a nutritionist

@@ -3,7 +3,8 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { writeGrams } from '@/core/quantity/write';
+import { useEffect, useRef, useState } from 'react';
+import { toWeigh } from '@/core/quantity/write';
 import { isBlank } from '@/core/recipe/entry';
 import type { LineEntry } from '@/core/recipe/entry-schema';
 import { MOST_LINES } from '@/core/recipe/free-line';
@@ -18,7 +19,7 @@ import type { KnownAddition, RecipeForm } from './queries';
 import styles from './recipes.module.css';
 import { ForWhom } from './sheet/ForWhom';
 import { LineList } from './sheet/LineList';
-import { NotebookField } from './sheet/NotebookField';
+import { NotebookField, type NotebookHandle } from './sheet/NotebookField';
 import { EMPTY, useSheetForm } from './sheet/use-sheet-form';
 import { Totals } from './Totals';
 
@@ -26,7 +27,7 @@ import { Totals } from './Totals';
 export function RecipeSheet({ form: given }: { form: RecipeForm }) {
   const router = useRouter();
   const hydrated = useHydrated();
-  const { sheet, draft, undo, save, reckoned, uncounted, onSubmit } = useSheetForm(given, () =>
+  const { sheet, draft, undo, save, reckoned, uncounted, missing, submit } = useSheetForm(given, () =>
     router.push('/recipes'),
   );
   const { form, entry, learn } = sheet;
@@ -42,21 +43,47 @@ export function RecipeSheet({ form: given }: { form: RecipeForm }) {
       shouldDirty: true,
     });
   };
-  const take = (addition: KnownAddition, mass: number) => {
-    learn(addition);
-    put([
-      {
-        amount: writeGrams(mass),
+  const take = (taken: readonly { readonly addition: KnownAddition; readonly grams: number }[]) => {
+    learn(...taken.map(({ addition }) => addition));
+    put(
+      taken.map(({ addition, grams: mass }) => ({
+        amount: `${toWeigh(mass)} g`,
         ndb: addition.food.ndb,
         preparation: '',
         part: guessPart(addition.food),
         moment: addition.moment,
-      },
-    ]);
+      })),
+    );
   };
 
+  // Lines that are typed and unread are read first; what they asked is shown before anything is kept.
+  const notebook = useRef<NotebookHandle>(null);
+  const [keeping, setKeeping] = useState(false);
+  const keep = async () => {
+    if (notebook.current?.hasText() && !(await notebook.current.read())) return;
+    setKeeping(true);
+  };
+  const latest = useRef(submit);
+  useEffect(() => {
+    latest.current = submit;
+  });
+  useEffect(() => {
+    if (!keeping) return;
+    latest.current();
+    // The press is answered once, with the lines as they now stand.
+    const done = setTimeout(() => setKeeping(false), 0);
+    return () => clearTimeout(done);
+  }, [keeping]);
+
   return (
-    <form className="page" noValidate onSubmit={(event) => void onSubmit(event)}>
+    <form
+      className="page"
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        void keep();
+      }}
+    >
       <h1 className="away">{given.id === undefined ? 'A new recipe' : given.entry.name}</h1>
       <div className={styles.columns}>
         <div className="stack">
@@ -83,9 +110,14 @@ export function RecipeSheet({ form: given }: { form: RecipeForm }) {
           {lines.length < MOST_LINES && (
             <NotebookField
               room={MOST_LINES - lines.length}
+              handle={notebook}
               first={lines.every(isBlank)}
               onFound={(found) => {
-                learn(...found.lines.flatMap(({ known }) => known ?? []));
+                learn(
+                  ...found.lines.flatMap(({ known, choices }) =>
+                    [known ?? [], choices.map((each) => each.known)].flat(),
+                  ),
+                );
                 put(found.lines.map((line) => line.entry));
               }}
             />
@@ -119,6 +151,11 @@ export function RecipeSheet({ form: given }: { form: RecipeForm }) {
             <Button type="submit" variant="contained" size="large" disabled={!hydrated || save.pending}>
               {given.id === undefined ? 'Keep this recipe' : `Keep as version ${(given.version ?? 0) + 1}`}
             </Button>
+            {missing && (
+              <p className="caution" role="alert">
+                {missing}
+              </p>
+            )}
           </div>
         </div>
         <div className="stack">
@@ -149,6 +186,7 @@ export function RecipeSheet({ form: given }: { form: RecipeForm }) {
                 labels={given.labels}
                 currency={given.currency}
                 onTake={take}
+                onUndo={undo.undo}
               />
             </>
           )}

@@ -1,7 +1,9 @@
 'use client';
 
 import type { EnergyFactors } from '@/core/nutrition/energy';
-import { writeGrams } from '@/core/quantity/write';
+import Link from 'next/link';
+import { countOf, plural } from '@/core/quantity/count-words';
+import { writeGrams, writeKcal, writeNumber } from '@/core/quantity/write';
 import type { KnownFood } from '@/core/food/food';
 import { proteinMark } from '@/core/recipe/protein';
 import type { NamedShape } from '@/core/recipe/shape';
@@ -45,19 +47,27 @@ export function Totals({
       <div>
         <h2 id="totals">What it comes to</h2>
         <p>
-          <span className="figure">{Math.round(sheet.kcal)}</span> kcal{' '}
+          {sheet.energyUnknown.length > 0 && 'at least '}
+          <span className="figure">{writeKcal(sheet.kcal)}</span> kcal{' '}
           <Why of={sheet.explanation} about="the energy of this recipe" />
         </p>
         <p className="soft">
           {sheet.kcalPer100 === undefined
             ? 'no food yet'
-            : `${sheet.kcalPer100.toFixed(1)} kcal per 100 g of what goes in`}
+            : `${sheet.energyUnknown.length > 0 ? 'at least ' : ''}${writeKcal(sheet.kcalPer100)} kcal per 100 g of what goes in`}
           {poured > 0 && `, without the ${writeGrams(poured)} of water poured on`}
         </p>
       </div>
       {uncounted > 0 && (
         <Caution>
-          {uncounted} {uncounted === 1 ? 'line is' : 'lines are'} not counted yet.
+          {countOf(uncounted, 'line')} {plural(uncounted, 'is')} not counted yet.
+        </Caution>
+      )}
+      {sheet.energyUnknown.length > 0 && (
+        <Caution>
+          The energy of {sheet.energyUnknown.join(', ')} is unknown, so there is at least this much. Enter{' '}
+          {sheet.energyUnknown.length === 1 ? 'its label' : 'their labels'} under{' '}
+          <Link href="/recipes/supplies">supplies</Link>.
         </Caution>
       )}
       <Shape
@@ -75,8 +85,8 @@ export function Totals({
         <tbody>
           <Sum
             name="goes in"
-            value={`${sheet.food.toFixed(sheet.food % 1 === 0 ? 0 : 1)} g`}
-            note={poured > 0 ? `${sheet.inPot.toFixed(0)} g in the pot with the water` : ''}
+            value={writeGrams(sheet.food)}
+            note={poured > 0 ? `${writeGrams(sheet.inPot)} in the pot with the water` : ''}
           />
           <KnownSum name="protein" known={sheet.protein} />
           <KnownSum name="fat" known={sheet.fat} />
@@ -95,11 +105,11 @@ function KnownSum({ name, known }: { name: string; known: Known | undefined }) {
   return (
     <Sum
       name={name}
-      value={`${known.amount.toFixed(2)} g`}
+      value={writeGrams(known.amount)}
       note={
         whole
           ? ''
-          : `at least; ${known.coverage > 0.99 ? 'over 99' : (known.coverage * 100).toFixed(0)} % of the weight has a value`
+          : `at least; ${known.coverage > 0.99 ? 'over 99' : writeNumber(known.coverage * 100, 0)} % of the weight has a value`
       }
     />
   );

@@ -11,9 +11,11 @@ import { isBlank } from '@/core/recipe/entry';
 import { hazardsIn, sayHazard } from '@/core/recipe/hazards';
 import { measureAsked } from '@/core/recipe/measure-asked';
 import { guessPart } from '@/core/recipe/part-of-food';
-import { sayWhatGoes, stateOf } from '@/core/recipe/written';
+import { partOf, sayWhatGoes, stateOf } from '@/core/recipe/written';
 import { Field } from '@/ui/form/Field';
 import { FoodField } from '@/ui/food/FoodField';
+import { AskBone } from './AskBone';
+import { AskFood } from './AskFood';
 import styles from '../recipes.module.css';
 import { LineMore, sayBasis } from './LineMore';
 import type { SheetForm } from './use-sheet-form';
@@ -46,11 +48,11 @@ export function LineRow({ id, index, sheet, onRemove }: LineRowProps) {
   );
   if (line.words === true) {
     return (
-      <li ref={setNodeRef} style={place} className={styles.line}>
+      <li ref={setNodeRef} style={place} className={styles.line} data-line={index}>
         {handle}
         <div className={styles.asWords}>
           <p>{line.preparation}</p>
-          <p className="caution">Kept as words, not counted.</p>
+          <p className="caution">Kept as words, not counted{line.aside ? `: ${line.aside}` : ''}.</p>
         </div>
         <Button
           variant="text"
@@ -63,7 +65,7 @@ export function LineRow({ id, index, sheet, onRemove }: LineRowProps) {
       </li>
     );
   }
-  const food = known.get(line.ndb);
+  const food = line.ask ? undefined : known.get(line.ndb);
   const read = reading.each[index];
   const shown = tried && !isBlank(line);
   const touched = form.formState.touchedFields.lines?.[index]?.amount === true || shown;
@@ -72,13 +74,14 @@ export function LineRow({ id, index, sheet, onRemove }: LineRowProps) {
     field === name && read && !read.ok ? read.problem.message : food ? undefined : problemAt(`lines.${index}.${name}`);
   const amountProblem = food && (touched || line.amount !== '') ? message('amount') : undefined;
   const unit = field === 'amount' ? measureAsked(line.amount, food?.food, set) : undefined;
-  const foodProblem = !food && (shown || problemAt(`lines.${index}.ndb`)) ? 'Choose a food from the table.' : undefined;
+  const foodProblem =
+    !food && !line.ask && (shown || problemAt(`lines.${index}.ndb`)) ? 'Choose a food from the table.' : undefined;
   const hurts = hazardsIn(
     [
       {
         ndb: line.ndb,
         words: line.preparation ?? '',
-        part: line.part,
+        part: read?.ok ? partOf(read.value.line) : line.part,
         moment: line.moment,
         strained: line.strained ?? false,
       },
@@ -90,7 +93,7 @@ export function LineRow({ id, index, sheet, onRemove }: LineRowProps) {
     food && line.state !== undefined && line.state !== stateOf(food.food.name) ? line.state : undefined;
 
   return (
-    <li ref={setNodeRef} style={place} className={styles.line}>
+    <li ref={setNodeRef} style={place} className={styles.line} data-line={index}>
       {handle}
       <Field
         label={`Amount of line ${number}`}
@@ -112,23 +115,13 @@ export function LineRow({ id, index, sheet, onRemove }: LineRowProps) {
               form.setValue(`lines.${index}.part`, guessPart(chosen.food));
               form.setValue(`lines.${index}.state`, stateOf(chosen.food.name));
             }
-            form.setValue(`lines.${index}.unsure`, false);
+            form.setValue(`lines.${index}.ask`, undefined);
             form.setValue(`lines.${index}.ndb`, chosen?.food.ndb ?? '', { shouldDirty: true });
           }}
         />
-        {line.unsure === true && (
-          <p className={styles.unsure} role="status">
-            <span>Is this the food you mean?</span>
-            <Button
-              variant="outlined"
-              size="small"
-              aria-label={`Yes, ${food?.food.name}`}
-              onClick={() => form.setValue(`lines.${index}.unsure`, false, { shouldDirty: true })}
-            >
-              yes
-            </Button>
-          </p>
-        )}
+        {line.ask && <AskFood ask={line.ask} number={number} onChoose={(choice) => sheet.answer(index, choice)} />}
+        {food && <AskBone sheet={sheet} index={index} known={food} />}
+        {line.aside && food && <p className="note">{line.aside}</p>}
         {unit && food && <WeighOnce known={food} unit={unit} set={set} why={amountProblem} onWeighed={learn} />}
         <div className={styles.small}>
           <input
@@ -161,7 +154,7 @@ export function LineRow({ id, index, sheet, onRemove }: LineRowProps) {
           </p>
         )}
         {more && <LineMore index={index} sheet={sheet} problem={message} />}
-        {!more && field !== undefined && field !== 'amount' && field !== 'ndb' && (
+        {!more && field !== undefined && field !== 'amount' && field !== 'ndb' && field !== 'bone' && (
           <p className="danger">{read && !read.ok && read.problem.message}</p>
         )}
       </div>

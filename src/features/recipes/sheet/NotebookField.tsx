@@ -1,7 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useId, useState } from 'react';
+import { useId, useImperativeHandle, useRef, useState, type Ref } from 'react';
 import { MOST_LINES } from '@/core/recipe/free-line';
 import type { FoundLines } from '@/core/recipe/found-line';
 import styles from '../recipes.module.css';
@@ -12,43 +12,71 @@ interface NotebookFieldProps {
   /** A recipe without a line yet asks for the whole page of a notebook. */
   first: boolean;
   onFound: (found: FoundLines) => void;
+  /** Lets the sheet read what still stands here before it is kept. */
+  handle?: Ref<NotebookHandle>;
+}
+
+export interface NotebookHandle {
+  /** Reads what is typed and unread; false where there was no answer. */
+  readonly read: () => Promise<boolean>;
+  readonly hasText: () => boolean;
 }
 
 const EXAMPLE = '2 1/2 lb goat shoulder, cubed\n1 1/2 cups pearl barley, dry\n2 large carrots, grated';
 
 /** Lines as they stand in a notebook: typed or pasted, each becomes an amount, a food and a note. */
-export function NotebookField({ room, first, onFound }: NotebookFieldProps) {
+export function NotebookField({ room, first, onFound, handle }: NotebookFieldProps) {
   const id = useId();
   const [text, setText] = useState('');
   const [state, setState] = useState<'idle' | 'reading' | 'silent'>('idle');
   const [said, setSaid] = useState('');
+  const field = useRef<HTMLTextAreaElement>(null);
+  const reading = useRef<Promise<boolean>>(undefined);
   const lines = text.split(/\r?\n/).filter((line) => line.trim() !== '').length;
 
-  const read = async () => {
-    if (lines === 0) return;
+  const ask = async (asked: string): Promise<boolean> => {
     setState('reading');
     try {
       const response = await fetch('/api/lines', {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ text: text.slice(0, 1_000_000), room }),
+        body: JSON.stringify({ text: asked.slice(0, 1_000_000), room }),
       });
       if (!response.ok) throw new Error(String(response.status));
       const found = (await response.json()) as FoundLines;
       onFound(found);
-      setText(found.rest);
+      // What was typed while the answer was on its way stays behind it.
+      setText((now) =>
+        [found.rest, now.startsWith(asked) ? now.slice(asked.length).replace(/^\s*\n/, '') : now]
+          .filter(Boolean)
+          .join('\n'),
+      );
       setSaid(sayFound(found));
       setState('idle');
+      return true;
     } catch {
       setState('silent');
+      return false;
     }
   };
+  /** A second press while an answer is on its way waits for it. */
+  const read = (): Promise<boolean> => {
+    const typed = field.current?.value ?? '';
+    if (reading.current) return reading.current;
+    if (typed.trim() === '') return Promise.resolve(true);
+    reading.current = ask(typed).finally(() => {
+      reading.current = undefined;
+    });
+    return reading.current;
+  };
+  useImperativeHandle(handle, () => ({ read, hasText: () => (field.current?.value ?? '').trim() !== '' }));
 
   return (
     <div className={styles.notebook}>
       <label htmlFor={id}>{first ? 'Paste it as it stands in your notebook' : 'More lines, as you write them'}</label>
       <textarea
         id={id}
+        ref={field}
         rows={first ? 6 : Math.min(8, Math.max(1, lines))}
         placeholder={first ? EXAMPLE : '6–9 oz kale, chopped'}
         value={text}
@@ -76,9 +104,11 @@ export function NotebookField({ room, first, onFound }: NotebookFieldProps) {
 
 function sayFound({ lines, rest }: FoundLines): string {
   const words = lines.filter((line) => line.entry.words).length;
+  const asked = lines.filter((line) => line.entry.ask).length;
   const left = rest === '' ? 0 : rest.split('\n').length;
   return [
-    `${lines.length - words} of ${lines.length} ${lines.length === 1 ? 'line' : 'lines'} read`,
+    `${lines.length - words - asked} of ${lines.length} ${lines.length === 1 ? 'line' : 'lines'} read`,
+    asked > 0 ? `${asked} ${asked === 1 ? 'asks' : 'ask'} which food is meant` : '',
     words > 0 ? `${words} kept as words, not counted` : '',
     left > 0 ? `${left} left here: a recipe has at most ${MOST_LINES} lines` : '',
   ]

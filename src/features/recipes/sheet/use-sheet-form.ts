@@ -7,15 +7,18 @@ import type { KnownFood } from '@/core/food/food';
 import type { UnitSet } from '@/core/quantity/units';
 import { atPreview, boughtAt, linesAt, type ReckonedLine } from '@/core/recipe/bases';
 import { isBlank, readLines, type ReadEntry } from '@/core/recipe/entry';
-import { recipeEntrySchema, type LineEntry, type RecipeEntry } from '@/core/recipe/entry-schema';
+import { recipeEntrySchema, type LineAsk, type LineEntry, type RecipeEntry } from '@/core/recipe/entry-schema';
 import type { Hazard } from '@/core/recipe/hazards';
 import { previewOf, USUAL_DAYS } from '@/core/recipe/preview';
 import type { Basis } from '@/core/recipe/recipe';
+import { guessPart } from '@/core/recipe/part-of-food';
 import { withoutBlank } from '@/core/recipe/rearrange';
+import { stateOf } from '@/core/recipe/written';
 import { useCommand } from '@/ui/form/use-command';
 import { useDraft } from '@/ui/form/use-draft';
-import { saveRecipe } from '../actions';
+import { saveMeaning, saveRecipe } from '../actions';
 import type { RecipeForm } from '../queries';
+import { firstMissing, goTo } from './first-missing';
 import { useKnownFoods } from './use-known-foods';
 import { useUndo } from './use-undo';
 
@@ -38,6 +41,8 @@ export interface SheetForm {
   /** Called before lines are put in, taken out or matched anew: an undo then takes back just that. */
   readonly mark: () => void;
   readonly problemAt: (field: string) => string | undefined;
+  /** Takes one of the foods that a line asks about; the household means it by these words from now on. */
+  readonly answer: (index: number, choice: LineAsk['choices'][number]) => void;
 }
 
 /** A recipe while it is written: its draft, what core reads of it, what it comes to, and the way to keep it. */
@@ -48,10 +53,12 @@ export function useSheetForm(given: RecipeForm, onKept: () => void) {
   const draft = useDraft(form, slot);
   const undo = useUndo(form);
   const [tried, setTried] = useState(false);
+  const [missing, setMissing] = useState<string>();
   const save = useCommand(saveRecipe, slot, () => {
     draft.forget();
     onKept();
   });
+  const meaning = useCommand(saveMeaning, `meaning-${slot}`);
   const entry = useWatch({ control: form.control }) as RecipeEntry;
   const lines = entry.lines ?? [];
   const reading = readLines(lines, (key) => known.get(key), given.set);
@@ -62,11 +69,36 @@ export function useSheetForm(given: RecipeForm, onKept: () => void) {
   const reckoned: readonly ReckonedLine[] = linesAt(reading.written, at);
   const uncounted = lines.filter((line, index) => !isBlank(line) && !reading.each[index]?.ok).length;
 
+  const answer: SheetForm['answer'] = (index, choice) => {
+    undo.mark();
+    const asked = lines[index]?.ask?.words;
+    // Its own amount is only this line's; the same words elsewhere on the sheet are answered with it.
+    const meant = choice.amount === undefined && asked !== undefined && asked !== '';
+    const chosen = known.get(choice.ndb);
+    lines.forEach((line, at) => {
+      if (at !== index && !(meant && line.ask?.words === asked)) return;
+      form.setValue(`lines.${at}.ask`, undefined);
+      form.setValue(`lines.${at}.ndb`, choice.ndb, { shouldDirty: true });
+      if (choice.amount !== undefined) form.setValue(`lines.${at}.amount`, choice.amount);
+      if (!chosen) return;
+      form.setValue(`lines.${at}.part`, guessPart(chosen.food));
+      form.setValue(`lines.${at}.state`, stateOf(chosen.food.name));
+    });
+    if (meant) meaning.run({ words: asked, key: choice.ndb });
+  };
+
   // Blank lines are paper, not lines: they are not sent, and the rest keeps its place.
   const submit = (values: RecipeEntry) => {
     setTried(true);
     const kept = withoutBlank(values.lines);
     if (kept.length < values.lines.length) form.setValue('lines', kept);
+    const missing = firstMissing({ ...values, lines: kept }, (key) => known.get(key), given.set);
+    setMissing(missing?.said);
+    if (missing) {
+      // After the sheet has shown what is missing, so that the field is there to be gone to.
+      setTimeout(() => goTo(missing), 0);
+      return;
+    }
     const forDogs = reading.written.some(({ basis }) => BY_DOG.has(basis));
     save.run({
       id: given.id,
@@ -91,6 +123,7 @@ export function useSheetForm(given: RecipeForm, onKept: () => void) {
     tried,
     mark: undo.mark,
     problemAt: save.at,
+    answer,
   };
-  return { sheet, draft, undo, save, reckoned, uncounted, onSubmit: form.handleSubmit(submit) };
+  return { sheet, draft, undo, save, reckoned, uncounted, missing, submit: () => void form.handleSubmit(submit)() };
 }
