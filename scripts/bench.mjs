@@ -7,6 +7,11 @@ import { join } from 'node:path';
 import { build, install } from './ground.mjs';
 
 install();
+if (process.argv.includes('mutate-data')) {
+  const { mutateData } = await import('../bench/mutate-data.mjs');
+  mutateData();
+  process.exit(0);
+}
 build();
 const { pages } = await import('../bench/pages.mjs');
 const { foodSearch } = await import('../bench/food-search.mjs');

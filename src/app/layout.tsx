@@ -7,9 +7,12 @@ import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter';
 import type { Metadata, Viewport } from 'next';
 import type { ReactNode } from 'react';
 import { Find } from '@/features/find/Find';
+import { AskUnits } from '@/features/household/AskUnits';
+import { unitsView } from '@/features/household/queries';
 import { HatchDefs } from '@/ui/marks/hatch-defs';
 import { Rail } from '@/ui/Rail';
 import { Theme } from '@/ui/theme/Theme';
+import { UnitsProvider } from '@/ui/units';
 
 export const metadata: Metadata = {
   title: { default: 'Hodman', template: '%s · Hodman' },
@@ -18,18 +21,22 @@ export const metadata: Metadata = {
 
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
-export default function Layout({ children }: { children: ReactNode }) {
+export default async function Layout({ children }: { children: ReactNode }) {
+  const units = await unitsView();
   return (
     <html lang="en" suppressHydrationWarning>
       <body>
         <InitColorSchemeScript attribute="[data-mode='%s']" />
         <AppRouterCacheProvider>
           <Theme>
-            <HatchDefs />
-            <Rail>
-              <Find />
-            </Rail>
-            <main>{children}</main>
+            <UnitsProvider set={units.set}>
+              <HatchDefs />
+              <Rail>
+                <Find />
+              </Rail>
+              {!units.said && <AskUnits />}
+              <main>{children}</main>
+            </UnitsProvider>
           </Theme>
         </AppRouterCacheProvider>
       </body>

@@ -39,8 +39,17 @@ export const addMonths = (day: LocalDate, months: number) =>
 /** Days from `from` to `to`; negative where `to` is earlier. */
 export const daysBetween = (from: LocalDate, to: LocalDate) => differenceInCalendarDays(parseISO(to), parseISO(from));
 
-/** "Wed 25 Nov": short enough for a label, with the weekday that a cook thinks in. */
-export const writeDay = (day: LocalDate) => format(parseISO(day), 'EEE d MMM');
+/** A day further off than this is said with its year: nine months. */
+const SAME_YEAR_DAYS = 274;
+
+/** "Wed 25 Nov", with the weekday that a cook thinks in; with its year where it is over nine months from `today`. */
+export const writeDay = (day: LocalDate, today?: LocalDate) =>
+  today !== undefined && Math.abs(daysBetween(today, day)) > SAME_YEAR_DAYS
+    ? writeDayOnLabel(day)
+    : format(parseISO(day), 'EEE d MMM');
+
+/** "Wed 25 Nov 2026": what stands on a label is read a year later. */
+export const writeDayOnLabel = (day: LocalDate) => format(parseISO(day), 'EEE d MMM yyyy');
 
 /** "Wednesday 25 November". */
 export const writeDayInFull = (day: LocalDate) => format(parseISO(day), 'EEEE d MMMM');

@@ -2,6 +2,7 @@ import { differenceInYears, parseISO } from 'date-fns';
 import { daysBetween, type LocalDate } from '../calendar/local-date';
 import { fine, refused, type Outcome } from '../problem';
 import type { Grams } from '../quantity/units';
+import { grownAtDays } from './growth';
 
 /** "7 years", "4 months", "9 weeks": an age as people say it. */
 export function writeAge(birthDate: LocalDate, day: LocalDate): string {
@@ -15,8 +16,6 @@ export function writeAge(birthDate: LocalDate, day: LocalDate): string {
 
 /** No dog is known to have lived past 31 years (from memory). */
 const OLDEST_DAYS = 31 * 366;
-/** Below this age a dog counts as a pup and needs an expected adult weight: nine months, when the smallest are grown. */
-const PUP_DAYS = 274;
 /** Before about three weeks a pup lives on milk (from memory). */
 const WEANING_DAYS = 21;
 
@@ -35,8 +34,13 @@ export function checkAgeAndWeight(
   if (age < WEANING_DAYS)
     return refused('Under three weeks a pup lives on milk; cooked food starts with weaning.', 'birthDate');
   if (dog.expectedAdultWeight === undefined) {
-    if (age < PUP_DAYS) return refused('A pup needs the weight you expect when it is grown.', 'expectedAdultWeight');
-  } else if (dog.expectedAdultWeight < dog.weight && age < PUP_DAYS) {
+    // The size that it is already says how long such a dog grows, a giant until 18 months.
+    if (age < grownAtDays(dog.weight))
+      return refused(
+        `Dogs of this size grow until they are ${Math.round(grownAtDays(dog.weight) / 30.44)} months old: what weight do you expect when it is grown? If it is grown, give what it weighs.`,
+        'expectedAdultWeight',
+      );
+  } else if (dog.expectedAdultWeight < dog.weight * 0.999 && age < grownAtDays(dog.expectedAdultWeight)) {
     return refused('The pup already weighs more than this. Check both weights and their units.', 'expectedAdultWeight');
   }
   return fine(true);

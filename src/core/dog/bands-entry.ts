@@ -15,7 +15,8 @@ export interface ReadBand {
   readonly amount: string;
 }
 
-const OPEN_ABOVE = /^(?:over|above|more than|from)\s+(.+?)(?:\s+on)?$/i;
+const OPEN_ABOVE =
+  /^(?:(?:over|above|more than|from|at least)\s+(.+?)(?:\s+on)?|(.+?)\s*(?:\+|and (?:more|over|up|above)|or (?:more|over)|(?:and )?upwards?))$/i;
 const OPEN_BELOW = /^(?:up to|under|below|less than)\s+(.+)$/i;
 const RANGE = /^([\d.,]+)\s*(kg|lb|lbs)?\s*(?:-|–|to)\s*([\d.,]+)\s*(kg|lb|lbs)?$/i;
 
@@ -28,7 +29,7 @@ function readBandWeight(
   if (typed === '') return refused('For which weights? Such as 5-10 kg, up to 5 kg or over 25 kg.');
   const above = OPEN_ABOVE.exec(typed);
   if (above) {
-    const from = readBodyWeight(above[1]!, set);
+    const from = readBodyWeight((above[1] ?? above[2])!, set);
     return from.ok ? fine({ from: from.value, upTo: undefined }) : from;
   }
   const range = RANGE.exec(typed);

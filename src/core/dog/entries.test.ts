@@ -71,7 +71,12 @@ test.each<[Partial<RationEntry>, number]>([
 
 test('a school is read with its figures, and comes back as it was typed', () => {
   const typed = school({ amount: '280-320', unit: 'kcal', by: 'Dr. Alder' });
-  const read = ration({ method: 'prescribed', school: typed, recipeId: null });
+  // 280 to 320 kcal are far under what this dog's energy allows: that is asked, and told.
+  expect(ration({ method: 'prescribed', school: typed, recipeId: null })).toMatchObject({
+    ok: false,
+    problems: [{ field: 'sure' }],
+  });
+  const read = ration({ method: 'prescribed', school: typed, recipeId: null, sure: true });
   expect(read).toMatchObject({
     ok: true,
     value: { method: { kind: 'school', school: { low: 280, high: 320, by: 'Dr. Alder' } } },

@@ -1,6 +1,7 @@
 import { daysBetween, readLocalDate, type LocalDate } from '../calendar/local-date';
 import type { Problem } from '../problem';
 import { readCount } from '../quantity/reading';
+import { readQuantity } from '../quantity/read';
 import type { UnitSet } from '../quantity/units';
 import { readBands, type BandEntry } from './bands-entry';
 import type { BowlLine } from './bowl-line';
@@ -36,13 +37,26 @@ export function readBowlLine(entry: BowlLineEntry, set: UnitSet): Read<Omit<Bowl
   const what = entry.what.trim();
   const unit = entry.unit.trim();
   if (what === '') problems.push({ field: 'what', message: 'What goes into the bowl?' });
+  if (/^calcium(?: powder| supplement)?$/i.test(what))
+    problems.push({
+      field: 'what',
+      message: 'Calcium itself, or a compound of it? Write “calcium carbonate”, say, or “calcium, the element”.',
+    });
   if (unit === '') problems.push({ field: 'unit', message: 'In what is it counted: mL, tsp, tablets, g?' });
+  // "20 lb", "10 kg", or a bare figure in the household's unit.
+  const perKg = (): number => {
+    const bare = /^[\d.,/ ]+$/.test(entry.perKg.trim());
+    const read = readQuantity(bare ? `${entry.perKg.trim()} ${set === 'us' ? 'lb' : 'kg'}` : entry.perKg, set);
+    if (read.ok && read.value.kind === 'mass') return read.value.grams / 1000;
+    problems.push({ field: 'perKg', message: `For how much dog? Write it like ${set === 'us' ? '20 lb' : '10 kg'}.` });
+    return 1;
+  };
   const readRule = (): BowlLine['rule'] => {
     const dose = 'How much a day? A number above 0, such as 3 or 1/8.';
     if (entry.by === 'flat') return { by: 'flat', amount: number(entry.amount, 'amount', dose) };
     if (entry.by === 'body weight') {
       const amount = number(entry.amount, 'amount', dose);
-      return { by: 'body weight', amount, perKg: number(entry.perKg, 'perKg', 'For how many kg of dog?') };
+      return { by: 'body weight', amount, perKg: perKg() };
     }
     const rows = readBands(entry.bands, set);
     if (!rows.ok) {

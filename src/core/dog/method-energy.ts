@@ -1,3 +1,4 @@
+import { countOf } from '../quantity/count-words';
 import { daysBetween, type LocalDate } from '../calendar/local-date';
 import { kilocalories, type Grams, type Kilocalories } from '../quantity/units';
 import { writeNumber } from '../quantity/write';
@@ -57,10 +58,12 @@ export function methodEnergy(
         method: 'kcal',
         kcal: kilocalories(method.kcal),
         range: one(kilocalories(method.kcal)),
-        because: 'your own figure',
+        because: method.by === 'weigh-ins' ? 'from your weigh-ins' : 'your own figure',
         verb: 'lives on',
-        steps: [{ what: 'set by you', sum: `${number(method.kcal)} kcal` }],
-        source: 'Your own figure.',
+        steps: [
+          { what: method.by === 'weigh-ins' ? 'from the weigh-ins' : 'set by you', sum: `${number(method.kcal)} kcal` },
+        ],
+        source: method.by === 'weigh-ins' ? 'What your weigh-ins proposed, taken by you.' : 'Your own figure.',
       };
     case 'school':
       return bySchool(method, weight) ?? byTable(dog, ration, weight, day);
@@ -134,7 +137,7 @@ function byTable(
       method: 'lactation',
       kcal,
       range: one(kcal),
-      because: `nursing ${stage.pups} ${stage.pups === 1 ? 'pup' : 'pups'}, week ${stage.week}`,
+      because: `nursing ${countOf(stage.pups, 'pup')}, week ${stage.week}`,
       steps: [
         {
           what: `nursing, week ${stage.week}`,
@@ -225,7 +228,12 @@ function bySchool(method: Extract<RationMethod, { kind: 'school' }>, weight: Gra
     method: 'school',
     kcal,
     range: [low, high],
-    because: school.kind === 'prescribed' ? `set by ${school.by}` : `${school.kind}: ${sayRule(school)}`,
+    because:
+      school.kind !== 'prescribed'
+        ? `${school.kind}: ${sayRule(school)}`
+        : method.by === 'weigh-ins'
+          ? `from your weigh-ins, within what ${school.by} set`
+          : `set by ${school.by}`,
     verb: 'gets',
     steps: [...steps, ...(high - low > 0.05 ? [{ what: how, sum: `${number(kcal)} kcal` }] : [])],
     source:

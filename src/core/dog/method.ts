@@ -11,13 +11,15 @@ export const methodSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('factor'), factor: z.number().min(0.5).max(12) }),
   z.object({ kind: z.literal('nrc'), k: z.number().min(60).max(300) }),
   z.object({ kind: z.literal('short form') }),
-  z.object({ kind: z.literal('kcal'), kcal: z.number().positive().max(20_000) }),
+  /** `by`: whose figure it is; without it the cook's own. */
+  z.object({ kind: z.literal('kcal'), kcal: z.number().positive().max(20_000), by: z.literal('weigh-ins').optional() }),
   /** `kcal`: what is taken of the school's band; absent: its middle. */
   z.object({
     kind: z.literal('school'),
     school: schoolSchema,
     food: foodFactsSchema,
     kcal: z.number().positive().max(20_000).optional(),
+    by: z.literal('weigh-ins').optional(),
   }),
 ]);
 

@@ -229,7 +229,24 @@ function fromTrend(dog: Dog, day: LocalDate, trend: Trend, fitted: Outcome<Upkee
       explanation: { title, steps, source },
     };
   }
-  const title = `${to > from ? 'More' : 'Less'}: ${number(to, 0)} kcal a day`;
+  // What it eats is what a change is felt against: a day that rises below what strayed into the bowl is no "more".
+  const eats = fitted.ok ? fitted.value.intake : from;
+  const strayed = fitted.ok && Math.abs(eats / from - 1) > STRAYED;
+  if (strayed && Math.abs(needed - from) < Math.abs(needed - eats) && Math.abs(to - from) < from * 2 * SMALLEST_STEP) {
+    const title = 'Feed what is set';
+    return {
+      kind: 'keep',
+      title,
+      said: `${found} Set are ${number(from, 0)} kcal, and that is about right.`,
+      from,
+      to: undefined,
+      explanation: { title, steps, source },
+    };
+  }
+  const opposed = to > from !== to > eats;
+  const title = opposed
+    ? `${number(to, 0)} kcal a day: ${to < eats ? 'less' : 'more'} than the ${number(eats, 0)} it eats`
+    : `${to > from ? 'More' : 'Less'}: ${number(to, 0)} kcal a day`;
   const aim = target === undefined ? '' : ` Target ${writeWeight(target, set)}.`;
   return {
     kind: 'change',
@@ -248,7 +265,7 @@ function prescribedRange(dog: Dog, day: LocalDate): readonly [number, number] | 
 }
 
 /** The method that a ration gets when its day becomes `kcal`: a prescribed range stays, anything else is the cook's figure. */
-export function methodFor(method: RationMethod, kcal: number): RationMethod {
+export function methodFor(method: RationMethod, kcal: number, by: 'weigh-ins' | undefined = 'weigh-ins'): RationMethod {
   const keepsRange = method.kind === 'school' && method.school.kind === 'prescribed';
-  return keepsRange ? { ...method, kcal } : { kind: 'kcal', kcal };
+  return keepsRange ? { ...method, kcal, by } : { kind: 'kcal', kcal, by };
 }

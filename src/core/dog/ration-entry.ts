@@ -1,3 +1,4 @@
+import { writeFixed, writeKcal } from '../quantity/write';
 import { daysBetween, readLocalDate, type LocalDate } from '../calendar/local-date';
 import type { Problem } from '../problem';
 import { readSpan } from '../quantity/reading';
@@ -8,6 +9,7 @@ import type { Dog, Ration } from './dog';
 import type { FoodFacts } from './food-facts';
 import type { Work } from './maintenance-factor';
 import type { RationMethod } from './method';
+import { methodEnergy } from './method-energy';
 import { NO_SCHOOL, readSchool, type SchoolEntry } from './school-entry';
 import { schoolDay, type School, type SchoolKind } from './schools';
 
@@ -41,6 +43,8 @@ export interface RationEntry {
   readonly recipeId: number | null;
   readonly from: string;
   readonly reason: string;
+  /** The cook has seen that the amount is far from what the energy method allows, and means it. */
+  readonly sure?: boolean;
 }
 
 export type ReadRation =
@@ -74,11 +78,34 @@ export function readRationEntry(
   const method = isSchool(entry.method)
     ? readSchoolMethod(entry.method, entry, weight, set, foods, problems)
     : readPlainMethod(entry, problems);
+  const far = method?.kind === 'school' ? farOff(method, dog, from ?? today, entry) : undefined;
+  if (far !== undefined && entry.sure !== true) problems.push({ field: 'sure', message: far });
   if (problems.length > 0 || !method) return { ok: false, problems };
   return {
     ok: true,
     value: { from: from ?? today, work: entry.work, proneToGain: entry.proneToGain, goal, method },
   };
+}
+
+/** Under 0.8 times the low end or over 1.25 times the high end of the energy method a school's amount asks (ours). */
+const FAR = { low: 0.8, high: 1.25 };
+
+/** What is said of a school's amount that is far from what the dog's energy method allows; undefined where it is near. */
+function farOff(
+  method: Extract<RationMethod, { kind: 'school' }>,
+  dog: Dog,
+  day: LocalDate,
+  { work, proneToGain }: RationEntry,
+): string | undefined {
+  const weight = weightOn(dog, day);
+  const said = schoolDay(method.school, weight, method.food);
+  if (!said.ok) return undefined;
+  const by = methodEnergy(dog, { from: day, work, proneToGain, method: { kind: 'table' } }, weight, day);
+  const [low, high] = by.range;
+  const kcal = said.value.mark;
+  if (kcal >= low * FAR.low && kcal <= high * FAR.high) return undefined;
+  const usual = low === high ? `about ${writeKcal(low)}` : `${writeKcal(low)} to ${writeKcal(high)}`;
+  return `That is ${writeKcal(kcal)} kcal a day; by its energy ${usual} are usual (${by.because}). Is it meant so?`;
 }
 
 function readGoal(text: string, weight: Grams, set: UnitSet, problems: Problem[]): Grams | undefined {
@@ -149,7 +176,7 @@ function readSchoolMethod(
 export function toRationEntry(
   ration: Ration,
   today: LocalDate,
-  recipeIdOf: (name: string) => number | null,
+  recipeIdOf: (food: FoodFacts) => number | null,
   writeGoal: (goal: Grams) => string,
 ): RationEntry {
   const { method } = ration;
@@ -159,11 +186,11 @@ export function toRationEntry(
     work: ration.work,
     proneToGain: ration.proneToGain,
     goal: ration.goal === undefined ? '' : writeGoal(ration.goal),
-    factor: method.kind === 'factor' ? String(Number(method.factor.toFixed(3))) : '1.4',
+    factor: method.kind === 'factor' ? String(Number(writeFixed(method.factor, 3))) : '1.4',
     k: method.kind === 'nrc' ? String(method.k) : '95',
     kcal: method.kind === 'kcal' ? String(Math.round(method.kcal)) : '',
     school: school ? toSchoolEntry(school) : NO_SCHOOL,
-    recipeId: method.kind === 'school' ? recipeIdOf(method.food.name) : null,
+    recipeId: method.kind === 'school' ? recipeIdOf(method.food) : null,
     from: today,
     reason: '',
   };
@@ -196,7 +223,7 @@ export function toSchoolEntry(school: School): SchoolEntry {
           weight:
             band.upTo === undefined
               ? `over ${(school.bands[index - 1]?.upTo ?? 0) / 1000} kg`
-              : `up to ${Number((band.upTo / 1000).toFixed(2))} kg`,
+              : `up to ${Number(writeFixed(band.upTo / 1000, 2))} kg`,
           amount: spanOf(band.low, band.high),
         })),
       };

@@ -1,3 +1,4 @@
+import { countOf } from '../quantity/count-words';
 import { z } from 'zod';
 import { fine, refused, type Outcome } from '../problem';
 import { kilocalories, GRAMS_PER_OUNCE, GRAMS_PER_POUND, type Grams, type Kilocalories } from '../quantity/units';
@@ -84,7 +85,7 @@ export function sayRule(school: School): string {
     case 'like for like':
       return `${writeDose(school.cups)} cups of the food before`;
     case 'weight table':
-      return `a printed table, ${school.bands.length} ${school.bands.length === 1 ? 'row' : 'rows'}`;
+      return `a printed table, ${countOf(school.bands.length, 'row')}`;
     case 'prescribed':
       return school.low === school.high
         ? `${number(school.low)} ${school.unit}, ${school.by}`
@@ -169,6 +170,7 @@ export function schoolDay(school: School, weight: Grams, food: FoodFacts): Outco
     case 'pieces': {
       const pieces = (pounds / school.poundsOfDogPerPiece) * school.meals;
       const mass = pieces * school.ounces * GRAMS_PER_OUNCE;
+      // A piece is of a raw weight: cooked it weighs less, and holds as much (handbook 9).
       return fine(
         fromGrams(
           {
@@ -181,11 +183,11 @@ export function schoolDay(school: School, weight: Grams, food: FoodFacts): Outco
               },
               {
                 what: 'pieces',
-                sum: `${number(pieces, 2)} × ${number(school.ounces * GRAMS_PER_OUNCE, 2)} g = ${number(mass)} g`,
+                sum: `${number(pieces, 2)} × ${number(school.ounces * GRAMS_PER_OUNCE, 2)} g = ${number(mass)} g raw`,
               },
             ],
           },
-          food,
+          { ...food, density: food.rawDensity ?? food.density },
         ),
       );
     }

@@ -39,6 +39,13 @@ const compound = (name: string, element: string, atom: Element, formula: Formula
   share: (ATOM[atom] * (formula[atom] ?? 0)) / massOf(formula),
 });
 
+/** A salt of choline: what counts is the choline ion, C5H14NO. */
+const choline = (name: string, formula: Formula): Compound => ({
+  name,
+  element: 'choline',
+  share: massOf({ C: 5, H: 14, N: 1, O: 1 }) / massOf(formula),
+});
+
 const GLUCONATE = { C: 12, H: 22, O: 14 };
 
 /**
@@ -50,6 +57,8 @@ export const COMPOUNDS: readonly Compound[] = [
   compound('dicalcium phosphate', 'calcium', 'Ca', { Ca: 1, H: 1, P: 1, O: 4 }),
   compound('calcium citrate, with water', 'calcium', 'Ca', { Ca: 3, C: 12, H: 18, O: 18 }),
   compound('calcium lactate', 'calcium', 'Ca', { Ca: 1, C: 6, H: 10, O: 6 }),
+  compound('calcium lactate, with 5 water', 'calcium', 'Ca', { Ca: 1, C: 6, H: 20, O: 11 }),
+  compound('calcium gluconate, with water', 'calcium', 'Ca', { Ca: 1, C: 12, H: 24, O: 15 }),
   { name: 'eggshell', element: 'calcium', share: 0.38 },
   compound('dicalcium phosphate', 'phosphorus', 'P', { Ca: 1, H: 1, P: 1, O: 4 }),
   compound('salt', 'sodium', 'Na', { Na: 1, Cl: 1 }),
@@ -66,6 +75,8 @@ export const COMPOUNDS: readonly Compound[] = [
   compound('zinc sulfate, with water', 'zinc', 'Zn', { Zn: 1, S: 1, O: 5, H: 2 }),
   compound('zinc oxide', 'zinc', 'Zn', { Zn: 1, O: 1 }),
   compound('potassium iodide', 'iodine', 'I', { K: 1, I: 1 }),
+  choline('choline bitartrate', { C: 9, H: 19, N: 1, O: 7 }),
+  choline('choline chloride', { C: 5, H: 14, Cl: 1, N: 1, O: 1 }),
   compound('sodium selenite', 'selenium', 'Se', { Na: 2, Se: 1, O: 3 }),
 ];
 

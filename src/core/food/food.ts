@@ -8,6 +8,8 @@ export interface Food {
   readonly name: string;
   readonly group: string;
   readonly per100: Composition;
+  /** Its label says its energy: that counts, by whatever factors the rest is reckoned. */
+  readonly labelEnergy?: true;
   /** Bone is in it whose minerals nobody has measured: its calcium and phosphorus are unknown. */
   readonly bone?: true;
 }

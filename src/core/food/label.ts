@@ -36,7 +36,7 @@ export const LABEL_NUTRIENTS: Readonly<
   'vitamin B6': { column: 'vitamin_b6_mg', unit: 'mg' },
   folate: { column: 'folate_ug', unit: 'µg' },
   'vitamin B12': { column: 'vitamin_b12_ug', unit: 'µg' },
-  choline: { column: 'choline_mg', unit: 'mg' },
+  choline: { column: 'choline_mg', unit: 'mg', element: true },
   protein: { column: 'protein_g', unit: 'g' },
   fat: { column: 'fat_g', unit: 'g' },
   carbohydrate: { column: 'carbohydrate_g', unit: 'g' },
@@ -56,8 +56,13 @@ const MICROGRAM_TO_IU: Readonly<Record<string, number>> = { 'vitamin A': 1 / 0.3
 export const VITAMIN_E: Readonly<Record<string, number>> = {
   'natural (d-alpha-tocopherol)': 1.49,
   'natural acetate (d-alpha-tocopheryl acetate)': 1.36,
+  'synthetic (all-rac-alpha-tocopherol)': 1.1,
   'synthetic acetate (dl-alpha-tocopheryl acetate)': 1,
 };
+
+/** What a label's energy is printed for. */
+export const ENERGY_PER = ['kg', 'cup', 'measure'] as const;
+const percent = z.number().min(0).max(100);
 
 /** One row of a label, as printed. */
 export const labelAmountSchema = z.object({
@@ -73,6 +78,23 @@ export const labelSchema = z.object({
   measure: z.string().min(1).max(30),
   measureGrams: z.number().positive().max(10_000),
   amounts: z.array(labelAmountSchema).max(60),
+  /** What else it is counted in: cups of a base mix, scoops. */
+  otherMeasures: z
+    .array(z.object({ unit: z.string().min(1).max(30), grams: z.number().positive().max(10_000) }))
+    .max(8)
+    .optional(),
+  /** Its energy as printed: kcal in a kg, in a cup, or in one of the measure. */
+  energy: z.object({ kcal: z.number().positive().max(10_000), per: z.enum(ENERGY_PER) }).optional(),
+  /** What a bag prints as crude, in percent as fed; a least or a most, so that what follows is an estimate. */
+  crude: z
+    .object({
+      protein: percent.optional(),
+      fat: percent.optional(),
+      fibre: percent.optional(),
+      moisture: percent.optional(),
+      ash: percent.optional(),
+    })
+    .optional(),
   /** g in one mL, where it is poured or spooned. */
   gramsPerMl: z.number().positive().max(20).optional(),
   /** Minor units of the household's currency for so many g. */
@@ -127,6 +149,51 @@ function weightOf(printed: Readonly<Record<string, number>>): number {
   return others + Math.max(fat, ofFat) + Math.max(carbohydrate, fibre);
 }
 
+/** Crude figures of a bag by their columns. */
+const CRUDE: readonly [keyof NonNullable<Label['crude']>, Nutrient][] = [
+  ['protein', 'protein_g'],
+  ['fat', 'fat_g'],
+  ['fibre', 'fiber_g'],
+  ['moisture', 'water_g'],
+  ['ash', 'ash_g'],
+];
+
+/** g of one cup by the label's own measures; undefined where it says none. */
+const cupGrams = (
+  { measure, measureGrams, otherMeasures = [], gramsPerMl }: Label,
+  set: UnitSet,
+): number | undefined =>
+  measure === 'cup'
+    ? measureGrams
+    : (otherMeasures.find(({ unit }) => unit === 'cup')?.grams ??
+      (gramsPerMl === undefined ? undefined : gramsPerMl * volumeOf('cup', set)));
+
+/**
+ * kcal in 100 g as the label prints it; undefined where it prints none, or for a cup that nobody has weighed.
+ * Source: the label.
+ */
+export function labelKcalPer100(label: Label, set: UnitSet): number | undefined {
+  const { energy, measureGrams } = label;
+  if (!energy) return undefined;
+  const grams = energy.per === 'kg' ? 1000 : energy.per === 'cup' ? cupGrams(label, set) : measureGrams;
+  return grams === undefined ? undefined : (energy.kcal / grams) * 100;
+}
+
+/** What follows from a bag's crude figures, and is an estimate: the columns that they fill. */
+export const estimatedOf = (label: Pick<Label, 'crude' | 'amounts'>): readonly Nutrient[] => {
+  const printed = CRUDE.filter(([name]) => label.crude?.[name] !== undefined).map(([, column]) => column);
+  return printed.length === 0
+    ? []
+    : [...printed, ...(carbohydrateOf(label.crude) === undefined ? [] : (['carbohydrate_g'] as const))];
+};
+
+/** Carbohydrate by difference, fibre in it: only where protein, fat, moisture and ash are all printed. */
+function carbohydrateOf(crude: Label['crude']): number | undefined {
+  if (crude?.protein === undefined || crude.fat === undefined) return undefined;
+  if (crude.moisture === undefined || crude.ash === undefined) return undefined;
+  return Math.max(0, 100 - crude.protein - crude.fat - crude.moisture - crude.ash);
+}
+
 /**
  * Reads a label into a composition per 100 g. What the label does not name stays unknown.
  *
@@ -144,6 +211,14 @@ export function readLabel(label: Label): Outcome<Composition> {
     per100[column] = (value.value / label.measureGrams) * 100;
     printed[row.nutrient] = printedGrams(row, label.measureGrams) ?? 0;
   }
+  const crude = label.crude ?? {};
+  const sum = (crude.protein ?? 0) + (crude.fat ?? 0) + (crude.moisture ?? 0) + (crude.ash ?? 0);
+  if (sum > 100 + 1e-9)
+    return refused(`These come to ${Number(sum.toPrecision(4))} %, more than all of it.`, 'crude.protein');
+  // An amount of its own row goes before a crude one, which is a least or a most.
+  for (const [name, column] of CRUDE) if (crude[name] !== undefined) per100[column] ??= crude[name];
+  const carbohydrate = carbohydrateOf(label.crude);
+  if (carbohydrate !== undefined) per100.carbohydrate_g ??= carbohydrate;
   const weight = weightOf(printed);
   if (weight > label.measureGrams * (1 + 1e-9))
     return refused(
@@ -162,9 +237,20 @@ export function supplyAsFood(
 ): KnownFood {
   const per100 = readLabel(supply.label);
   if (!per100.ok) throw new Error(`the label of ${supply.name} cannot be: ${per100.problem.message}`);
-  const { measure, measureGrams, gramsPerMl } = supply.label;
-  const food: Food = { ndb: `L${supply.id}`, name: supply.name, group: 'Supplement', per100: per100.value };
-  const measures: FoodMeasure[] = [ownMeasure(measure, measureGrams, set)];
-  if (gramsPerMl !== undefined) measures.push(ownMeasure('cup', gramsPerMl * volumeOf('cup', set), set));
+  const { measure, measureGrams, otherMeasures = [], gramsPerMl } = supply.label;
+  const kcal = labelKcalPer100(supply.label, set);
+  const food: Food = {
+    ndb: `L${supply.id}`,
+    name: supply.name,
+    group: 'Supplement',
+    per100: kcal === undefined ? per100.value : { ...per100.value, energy_kcal: kcal },
+    ...(kcal === undefined ? {} : { labelEnergy: true as const }),
+  };
+  const measures: FoodMeasure[] = [
+    ownMeasure(measure, measureGrams, set),
+    ...otherMeasures.map(({ unit, grams }) => ownMeasure(unit, grams, set)),
+  ];
+  if (gramsPerMl !== undefined && !measures.some(({ unit }) => unit === 'cup'))
+    measures.push(ownMeasure('cup', gramsPerMl * volumeOf('cup', set), set));
   return { food, measures };
 }

@@ -1,7 +1,8 @@
+import { writeFixed } from '../quantity/write';
 import { z } from 'zod';
 import { fine, refused, type Answer, type Outcome, type Problem } from '../problem';
 import { readScale } from '../quantity/reading';
-import { asksWhat, LABEL_UNITS, readLabel, type Label } from './label';
+import { asksWhat, ENERGY_PER, LABEL_UNITS, labelKcalPer100, readLabel, type Label } from './label';
 
 /** What a label counts in. */
 export const LABEL_MEASURES = [
@@ -14,8 +15,19 @@ export const LABEL_MEASURES = [
   'scoop',
   'drop',
   'sachet',
+  'cup',
   'g',
 ] as const;
+
+/** The crude figures of a bag, as typed. */
+const crudeEntrySchema = z.object({
+  protein: z.string().max(20).optional(),
+  fat: z.string().max(20).optional(),
+  fibre: z.string().max(20).optional(),
+  moisture: z.string().max(20).optional(),
+  ash: z.string().max(20).optional(),
+});
+export const CRUDE_NAMES = ['protein', 'fat', 'fibre', 'moisture', 'ash'] as const;
 
 /** A label as typed. */
 export const supplyEntrySchema = z.object({
@@ -32,6 +44,13 @@ export const supplyEntrySchema = z.object({
       }),
     )
     .max(60),
+  otherMeasures: z
+    .array(z.object({ unit: z.enum(LABEL_MEASURES), grams: z.string().max(30) }))
+    .max(8)
+    .optional(),
+  kcal: z.string().max(20).optional(),
+  kcalPer: z.enum(ENERGY_PER).optional(),
+  crude: crudeEntrySchema.optional(),
   gramsPerMl: z.string().max(20).optional(),
   price: z.string().max(20).optional(),
   priceGrams: z.string().max(20).optional(),
@@ -73,6 +92,19 @@ export function readSupply(entry: SupplyEntry): Answer<{ readonly name: string; 
     unit: row.unit,
     ...(asksWhat(row) && row.as ? { as: row.as } : {}),
   }));
+  const otherMeasures = (entry.otherMeasures ?? []).flatMap(({ unit, grams: typed }, index) => {
+    const read = readScale(typed);
+    if (read.ok && read.value > 0) return [{ unit, grams: read.value as number }];
+    problems.push({ field: `otherMeasures.${index}.grams`, message: `What does one ${unit} weigh, in g?` });
+    return [];
+  });
+  const kcal = take(readFigure(entry.kcal, 'kcal', 'A figure above 0, as printed: 3600 kcal.'));
+  const crude = Object.fromEntries(
+    CRUDE_NAMES.flatMap((name) => {
+      const value = take(readPercent(entry.crude?.[name], `crude.${name}`));
+      return value === undefined ? [] : [[name, value]];
+    }),
+  );
   const gramsPerMl = take(readFigure(entry.gramsPerMl, 'gramsPerMl', 'g in one mL, such as 0.92 for an oil.'));
   const price = take(readFigure(entry.price, 'price', 'A price above 0, such as 12.50.'));
   const forGrams = price === undefined ? undefined : readScale(entry.priceGrams ?? '');
@@ -86,14 +118,28 @@ export function readSupply(entry: SupplyEntry): Answer<{ readonly name: string; 
     measure: entry.measure,
     measureGrams,
     amounts,
+    ...(otherMeasures.length === 0 ? {} : { otherMeasures }),
+    ...(kcal === undefined ? {} : { energy: { kcal, per: entry.kcalPer ?? 'kg' } }),
+    ...(Object.keys(crude).length === 0 ? {} : { crude }),
     ...(gramsPerMl === undefined ? {} : { gramsPerMl }),
     ...(price !== undefined && forGrams?.ok
       ? { price: { minor: Math.round(price * 100), grams: forGrams.value as number } }
       : {}),
     ...(mostPerKg === undefined ? {} : { mostPerKg }),
   };
+  // A cup of how many mL does not matter here: without its weight no energy follows from it.
+  if (label.energy?.per === 'cup' && labelKcalPer100(label, 'us') === undefined)
+    return { ok: false, problems: [{ field: 'kcal', message: 'What does one cup of it weigh? Add the cup below.' }] };
   const read = readLabel(label);
   return read.ok ? { ok: true, value: { name, label } } : { ok: false, problems: [read.problem] };
+}
+
+/** A percentage from 0 to 100; undefined where nothing is typed. */
+function readPercent(text: string | undefined, field: string): Outcome<number | undefined> {
+  const typed = (text ?? '').replace('%', '').trim().replace(',', '.');
+  if (typed === '') return fine(undefined);
+  const value = /^\d{1,3}(\.\d{1,3})?$/.test(typed) ? Number(typed) : NaN;
+  return value <= 100 ? fine(value) : refused('A percentage from 0 to 100, as printed.', field);
 }
 
 function neededFigure(text: string, field: string): Outcome<number> {
@@ -108,10 +154,22 @@ export const supplyEntryOf = (name: string, label: Label): SupplyEntry => ({
   measure: label.measure as SupplyEntry['measure'],
   measureGrams: String(label.measureGrams),
   amounts: label.amounts.map((row) => ({ ...row, amount: String(row.amount) })),
+  ...(label.otherMeasures === undefined
+    ? {}
+    : {
+        otherMeasures: label.otherMeasures.map(({ unit, grams }) => ({
+          unit: unit as SupplyEntry['measure'],
+          grams: String(grams),
+        })),
+      }),
+  ...(label.energy === undefined ? {} : { kcal: String(label.energy.kcal), kcalPer: label.energy.per }),
+  ...(label.crude === undefined
+    ? {}
+    : { crude: Object.fromEntries(Object.entries(label.crude).map(([name, value]) => [name, String(value)])) }),
   ...(label.gramsPerMl === undefined ? {} : { gramsPerMl: String(label.gramsPerMl) }),
   ...(label.price === undefined
     ? {}
-    : { price: (label.price.minor / 100).toFixed(2), priceGrams: String(label.price.grams) }),
+    : { price: writeFixed(label.price.minor / 100, 2), priceGrams: String(label.price.grams) }),
   ...(label.mostPerKg === undefined ? {} : { mostPerKg: String(label.mostPerKg) }),
 });
 

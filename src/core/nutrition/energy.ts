@@ -46,18 +46,17 @@ export function macrosOf(lines: readonly Portioned[]): Macros {
 }
 
 /**
- * Metabolisable energy of a mixture in kcal, by the household's factors.
+ * Metabolisable energy of a mixture in kcal, by the household's factors; of a supply whose label says it, as it says.
  * Source: NRC 2006 (4-9-4), AAFCO (3.5-8.5-3.5), USDA SR 24 (the table's own kcal).
  */
 export function energyOf(lines: readonly Portioned[], factors: EnergyFactors): Kilocalories {
   const perGram = ENERGY_FACTORS[factors].perGram;
-  if (!perGram) {
-    return kilocalories(
-      lines.reduce((sum, { food, grams }) => sum + (nutrientIn(food.per100, 'energy_kcal', grams) ?? 0), 0),
-    );
-  }
-  const macros = macrosOf(lines);
-  return kilocalories(macros.protein * perGram[0] + macros.fat * perGram[1] + macros.nfe * perGram[2]);
+  const told = (of: readonly Portioned[]) =>
+    of.reduce((sum, { food, grams }) => sum + (nutrientIn(food.per100, 'energy_kcal', grams) ?? 0), 0);
+  if (!perGram) return kilocalories(told(lines));
+  const labelled = lines.filter(({ food }) => food.labelEnergy === true);
+  const macros = macrosOf(labelled.length === 0 ? lines : lines.filter(({ food }) => food.labelEnergy !== true));
+  return kilocalories(macros.protein * perGram[0] + macros.fat * perGram[1] + macros.nfe * perGram[2] + told(labelled));
 }
 
 /** Below this part of the whole energy an unknown line is no matter: a pinch of a supplement (ours, no source). */
@@ -81,7 +80,9 @@ export interface EnergyKnown {
 export function energyKnown(lines: readonly Portioned[], factors: EnergyFactors): EnergyKnown {
   const columns =
     factors === 'table' ? (['energy_kcal'] as const) : (['protein_g', 'fat_g', 'carbohydrate_g'] as const);
-  const lacking = lines.filter(({ food }) => columns.some((column) => food.per100[column] === undefined));
+  const lacking = lines.filter(
+    ({ food }) => food.labelEnergy !== true && columns.some((column) => food.per100[column] === undefined),
+  );
   const mass = lines.reduce((sum, line) => sum + line.grams, 0);
   const unknown = lacking.reduce((sum, line) => sum + line.grams, 0);
   if (unknown * RICHEST <= energyOf(lines, factors) * NO_MATTER && unknown < mass) return { coverage: 1, unknown: [] };

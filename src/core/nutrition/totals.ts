@@ -5,7 +5,7 @@ import { NUTRIENTS, type Composition, type Nutrient } from './nutrients';
 /** A weighed amount of one food. */
 export interface Portioned {
   readonly grams: Grams;
-  readonly food: Pick<Food, 'per100' | 'group'> & Partial<Pick<Food, 'name' | 'bone'>>;
+  readonly food: Pick<Food, 'per100' | 'group'> & Partial<Pick<Food, 'name' | 'bone' | 'labelEnergy'>>;
 }
 
 /** The sum of one nutrient over a mixture, in the nutrient's own unit, and the mass that has a value for it. */

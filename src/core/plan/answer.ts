@@ -1,8 +1,10 @@
 import type { Explanation } from '../explanation';
-import { fine, type Outcome } from '../problem';
+import { fine, refused, type Outcome } from '../problem';
 import { grams, type Grams } from '../quantity/units';
 import { writeNumber, writeSum } from '../quantity/write';
+import { energyKnown } from '../nutrition/energy';
 import { linesOfWeights } from '../recipe/bases';
+import { batchLines } from '../recipe/recipe';
 import { bindPlan, wholeDays } from './bind';
 import { unfilledMeals, type DogNeed } from './demand';
 import { figuresOf } from './figures';
@@ -50,6 +52,8 @@ export interface PlanAnswer {
     /** kcal in each g of it, all recipes together. */
     readonly density: { readonly perGram: number; readonly explanation: Explanation };
     readonly explanation: Explanation;
+    /** Foods of which a macronutrient is unknown: the energy is at least what is said. */
+    readonly energyUnknown: readonly string[];
   };
   readonly keeping: PlanKeeping;
   readonly stove: StoveTime;
@@ -114,6 +118,16 @@ function roundedPlan(read: ReadPlan, bound: Bound, ground: PlanGround, taken: bo
 export function answerPlan(ground: PlanGround, entry: PlanEntry): Outcome<PlanAnswer> {
   const read = readPlan(ground, entry);
   if (!read.ok) return read;
+  const { binding } = read.value;
+  // Days whose food is in the store already ask for no pot.
+  if (entry.lessStock && binding.by === 'days') {
+    const need = read.value.plan.demand.over(binding.days).reduce((sum, dish) => sum + dish.need, 0);
+    if (read.value.plan.demand.dogs > 0 && need < 1)
+      return refused(
+        'The store holds enough for these days: nothing is left to cook. Cook for more days, or plan the whole.',
+        'lessStock',
+      );
+  }
   const exact = bindPlan(read.value.plan, read.value.binding);
   if (!exact.ok) return exact;
   const { plan, cookDay, firstDay, dogs } = read.value;
@@ -122,10 +136,11 @@ export function answerPlan(ground: PlanGround, entry: PlanEntry): Outcome<PlanAn
     ...exact.value,
     dishes: dishes.map((dish) => dish.bound),
     finished: dishes.reduce((sum, dish) => sum + dish.bound.figures.finished, 0),
-    ...(entry.rounded ? { days: drift.days } : {}),
+    // Days that were typed stay the days, whatever rounding takes off or adds.
+    ...(entry.rounded && binding.by !== 'days' ? { days: drift.days } : {}),
   };
   // What rounding takes off the last day is no day less.
-  const days = wholeDays(bound.days * (entry.rounded ? 1 + ROUNDED_AWAY : 1));
+  const days = wholeDays(bound.days * (entry.rounded && binding.by !== 'days' ? 1 + ROUNDED_AWAY : 1));
   const total = (of: (dish: PlannedDish) => number) => dishes.reduce((sum, dish) => sum + of(dish), 0);
   return fine({
     read: read.value,
@@ -142,6 +157,10 @@ export function answerPlan(ground: PlanGround, entry: PlanEntry): Outcome<PlanAn
         bound.finished,
       ),
       explanation: explainFinished(dishes, bound),
+      energyUnknown: energyKnown(
+        dishes.flatMap(({ read: dish, amounts }) => batchLines(linesOfWeights(dish.written, amounts))),
+        ground.factors,
+      ).unknown,
     },
     keeping: keepingOf({
       days: bound.days,

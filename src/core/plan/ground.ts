@@ -36,6 +36,7 @@ export interface PlannableRecipe {
 export interface PlannableDog extends Dog {
   readonly id: number;
   readonly mark: number;
+  readonly letters: string;
   readonly caution: string | undefined;
   readonly cut: string | undefined;
   readonly avoids: readonly Avoid[];

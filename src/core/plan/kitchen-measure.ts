@@ -1,11 +1,43 @@
+import { foldWords } from '../food/fold';
 import { densityOf } from '../food/measures';
 import type { Food, FoodMeasure } from '../food/food';
 import type { Quantity } from '../quantity/quantity';
 import { grams, millilitres, type Grams, type UnitSet } from '../quantity/units';
-import { writeFraction, writeMass, writeVolume, type Written } from '../quantity/write';
+import { plural } from '../quantity/count-words';
+import { MOST_DRIFT, writeFraction, writeMass, writeVolume, type Written } from '../quantity/write';
+
+/** Eggs and things counted by their size are not halved. */
+const isWholeThing = (word: string, food: Food) =>
+  /^(egg|large|medium|small|jumbo|extra large|capsule|tablet|softgel)$/.test(word) || /^egg,/i.test(food.name);
+
+/** "10 eggs", "3 cloves", "2 large": a bare count takes the name of the thing, where the list of counts has one. */
+function sayCount(
+  count: number,
+  parts: number,
+  { word, size }: Quantity & { kind: 'count' },
+  measures: readonly FoodMeasure[],
+  words: string,
+): string {
+  const figure = writeFraction(count, parts);
+  const said = word === '' || word === 'whole' ? saidOf(measures, words) : word;
+  if (said === undefined) return figure;
+  const named = /^(large|medium|small|jumbo|extra large|whole)$/.test(said) ? said : plural(count, said);
+  return [figure, size, named].filter(Boolean).join(' ');
+}
+
+/** What one of them is called: the count whose words are all in the cook's. */
+const saidOf = (measures: readonly FoodMeasure[], words: string): string | undefined => {
+  const line = new Set(foldWords(words));
+  return measures.find(
+    ({ unit, said }) => unit === 'each' && said !== undefined && foldWords(said).every((word) => line.has(word)),
+  )?.said;
+};
 
 /**
  * A scaled line as a person would measure it, in the kind of measure it was written in: whole eggs, cups, or a weight.
+ *
+ * `how`: beside a figure it is never over 5 % off; measured out it is the nearest that can be measured; bought it is rounded
+ * up to what is sold whole. `words` are the cook's own for the line.
  *
  * Takes the line's g after scaling, its g and quantity before, its food with measures, and the household's unit set.
  * Returns the words and the g they really stand for. A line written by weight gets cups where the food has a cup
@@ -16,18 +48,21 @@ export function kitchenMeasure(
   food: Food,
   measures: readonly FoodMeasure[],
   set: UnitSet,
+  how: 'beside' | 'measured' | 'bought' = 'beside',
+  words = '',
 ): Written<Grams> & { readonly byWeight: boolean } {
   const { quantity } = line;
   if (quantity.kind === 'count' && line.unscaledGrams > 0) {
     const each = line.unscaledGrams / quantity.count;
     const exact = line.grams / each;
-    const parts = quantity.word.includes('large') || ['egg', 'medium', 'small'].includes(quantity.word) ? 1 : 2;
-    const count = Math.max(1 / parts, Math.round(exact * parts) / parts);
-    return {
-      text: `${writeFraction(count, parts)} ${quantity.word}`.trim(),
-      amount: grams(count * each),
-      byWeight: false,
-    };
+    // Bought is whole: an egg, a tin, a neck; beside a figure a half may stand, unless it is of an egg.
+    const parts = how === 'beside' && !isWholeThing(quantity.word, food) ? 2 : 1;
+    const steps = how === 'bought' ? Math.ceil(exact - 1e-9) : Math.round(exact * parts) / parts;
+    const count = Math.max(1 / parts, steps);
+    const near = Math.abs(count / exact - 1) <= MOST_DRIFT;
+    if (near || how !== 'beside')
+      return { text: sayCount(count, parts, quantity, measures, words), amount: grams(count * each), byWeight: false };
+    return { ...writeMass(line.grams, set), byWeight: true };
   }
   const density = densityOf(food, measures);
   if (density && (quantity.kind === 'volume' || set === 'metric')) {

@@ -24,7 +24,9 @@ const times = (of: ReturnType<typeof line>, factor: number, set: UnitSet) =>
 
 // Common practice (handbook 1): eggs whole, cups to 1/4, spoons to 1/8 tsp, pounds and ounces; no source.
 test.each([
-  ['2 large', '01123', 1.6, 'us', '3 large', 160],
+  // 3.2 eggs are no 3 within 5 %: beside the figure stands a weight.
+  ['2 large', '01123', 1.6, 'us', '5¾ oz', 160],
+  ['2 large', '01123', 1.5, 'us', '3 large', 150],
   ['1 1/2 cups', '20005', 1.8684, 'us', '2¾ cups', 560.5],
   ['2 lb', '17343', 1.5, 'us', '3 lb', 1360.8],
   ['1 kg', '17343', 1.8684, 'metric', undefined, 1868.4],

@@ -1,3 +1,4 @@
+import { countOf } from '../quantity/count-words';
 import type { Explanation } from '../explanation';
 import { refused, fine, type Outcome } from '../problem';
 import { writeNumber } from '../quantity/write';
@@ -24,7 +25,7 @@ export function fillLimit(vessel: Equipment, lines: readonly Pick<WrittenLine, '
     return {
       limit: (vessel.grams ?? 0) * vessel.count,
       unit: 'g',
-      part: `${vessel.count} ${vessel.count === 1 ? 'tray' : 'trays'} of ${vessel.grams ?? 0} g`,
+      part: `${countOf(vessel.count, 'tray')} of ${vessel.grams ?? 0} g`,
       source: 'your own figure',
     };
   const volume = vessel.millilitres ?? 0;
@@ -97,7 +98,7 @@ export function evenLoads(
     each,
     full: each / limit.limit,
     explanation: {
-      title: `${loads} ${loads === 1 ? 'load' : 'loads'} of ${vessel}`,
+      title: `${countOf(loads, 'load')} of ${vessel}`,
       steps: [
         { what: 'room that the food takes raw', sum: `${writeNumber(room, 0)} ${unit}` },
         ...(addedByLoad > 0 ? [{ what: 'and in every load', sum: `${writeNumber(addedByLoad, 0)} ${unit}` }] : []),

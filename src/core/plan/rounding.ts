@@ -4,7 +4,7 @@ import type { Nutrient } from '../nutrition/nutrients';
 import { totalsOf } from '../nutrition/totals';
 import type { Quantity } from '../quantity/quantity';
 import { grams, type Grams, type UnitSet } from '../quantity/units';
-import { writeGrams, writeMass } from '../quantity/write';
+import { writeMass, writeMassIn } from '../quantity/write';
 import { batchLines, type WeighedLine } from '../recipe/recipe';
 import { kitchenMeasure } from './kitchen-measure';
 
@@ -13,6 +13,7 @@ export interface MeasuredLine {
   readonly grams: Grams;
   readonly quantity: Quantity;
   readonly source: Pick<KnownFood, 'food' | 'measures'>;
+  readonly preparation?: string;
 }
 
 export interface ScaledLine {
@@ -40,10 +41,17 @@ function nearest(line: MeasuredLine, mass: Grams, set: UnitSet): { readonly text
   const pack = packOf(line.source.measures);
   const packs = pack === undefined ? 0 : Math.round(mass / pack);
   if (pack !== undefined && packs > 0 && Math.abs(packs * pack - mass) <= mass * WHOLE_PACK_WITHIN)
-    return { text: `${packs} × ${writeGrams(pack)}`, amount: grams(packs * pack) };
+    return { text: `${packs} × ${writeMassIn(pack, set)}`, amount: grams(packs * pack) };
   if (line.quantity.kind === 'mass') return writeMass(mass, set);
   const { quantity, source } = line;
-  return kitchenMeasure({ grams: mass, unscaledGrams: line.grams, quantity }, source.food, source.measures, set);
+  return kitchenMeasure(
+    { grams: mass, unscaledGrams: line.grams, quantity },
+    source.food,
+    source.measures,
+    set,
+    'measured',
+    line.preparation ?? '',
+  );
 }
 
 /**
@@ -58,7 +66,14 @@ export const scaledForKitchen = (
   lines.map((line, index) => {
     const { quantity, source, grams: unscaledGrams } = line;
     const mass = bought[index]!;
-    const written = kitchenMeasure({ grams: mass, unscaledGrams, quantity }, source.food, source.measures, set);
+    const written = kitchenMeasure(
+      { grams: mass, unscaledGrams, quantity },
+      source.food,
+      source.measures,
+      set,
+      'beside',
+      line.preparation ?? '',
+    );
     const near = nearest(line, mass, set);
     return {
       grams: mass,

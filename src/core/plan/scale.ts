@@ -1,6 +1,7 @@
+import { countOf } from '../quantity/count-words';
 import type { Explanation } from '../explanation';
 import { fine, refused, type Outcome } from '../problem';
-import { writeNumber } from '../quantity/write';
+import { writeFixed, writeNumber } from '../quantity/write';
 import type { DogNeed } from './demand';
 
 /** A recipe's energy in kcal as a line over the scale: what each unit of scale brings, and what is there anyway. */
@@ -36,26 +37,26 @@ export function explainScale(
   const { perScale, fixed } = bound.energy;
   const days = needs[0]?.byDay.length ?? 0;
   return {
-    title: `The recipe × ${scale.toFixed(4)}`,
+    title: `The recipe × ${writeFixed(scale, 4)}`,
     steps: [
       ...needs.map((dog) => ({
-        what: `${dog.name}, ${days} ${days === 1 ? 'day' : 'days'}`,
+        what: `${dog.name}, ${countOf(days, 'day')}`,
         sum:
           dog.byDish.length > 1
-            ? `${dog.byDish[dish]!.toFixed(1)} of ${sum(dog.byDay).toFixed(1)} kcal`
+            ? `${writeFixed(dog.byDish[dish]!, 1)} of ${writeFixed(sum(dog.byDay), 1)} kcal`
             : Math.abs((dog.byDay.at(-1) ?? 0) - (dog.byDay[0] ?? 0)) < 0.05
-              ? `${days} × ${dog.byDay[0]!.toFixed(1)} = ${sum(dog.byDay).toFixed(1)} kcal`
-              : `${dog.byDay[0]!.toFixed(1)} to ${dog.byDay.at(-1)!.toFixed(1)}, in all ${sum(dog.byDay).toFixed(1)} kcal`,
+              ? `${days} × ${writeFixed(dog.byDay[0]!, 1)} = ${writeFixed(sum(dog.byDay), 1)} kcal`
+              : `${writeFixed(dog.byDay[0]!, 1)} to ${writeFixed(dog.byDay.at(-1)!, 1)}, in all ${writeFixed(sum(dog.byDay), 1)} kcal`,
       })),
       {
         what: Math.abs(bound.days - days) < 0.005 ? 'needed' : `needed in ${writeNumber(bound.days, 2)} days`,
-        sum: `${need.toFixed(1)} kcal`,
+        sum: `${writeFixed(need, 1)} kcal`,
       },
-      { what: 'the recipe as written', sum: `${perScale.toFixed(2)} kcal` },
-      ...(fixed > 0 ? [{ what: 'from lines by dog, day and load', sum: `${fixed.toFixed(1)} kcal` }] : []),
+      { what: 'the recipe as written', sum: `${writeFixed(perScale, 2)} kcal` },
+      ...(fixed > 0 ? [{ what: 'from lines by dog, day and load', sum: `${writeFixed(fixed, 1)} kcal` }] : []),
       {
         what: 'scale',
-        sum: `${fixed > 0 ? `(${need.toFixed(1)} − ${fixed.toFixed(1)})` : need.toFixed(1)} ÷ ${perScale.toFixed(2)} = ${scale.toFixed(4)}`,
+        sum: `${fixed > 0 ? `(${writeFixed(need, 1)} − ${writeFixed(fixed, 1)})` : writeFixed(need, 1)} ÷ ${writeFixed(perScale, 2)} = ${writeFixed(scale, 4)}`,
       },
     ],
     source: 'Each dog’s ration in force, summed day by day.',

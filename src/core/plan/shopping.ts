@@ -1,8 +1,9 @@
+import { countOf } from '../quantity/count-words';
 import { addDays, writeDay, type LocalDate } from '../calendar/local-date';
 import { isWater } from '../food/food';
 import type { Explanation } from '../explanation';
 import { grams, type Grams, type UnitSet } from '../quantity/units';
-import { writeFraction, writeGrams, writeNumber, writeSum, writeSumIn } from '../quantity/write';
+import { writeFraction, writeMassIn, writeNumber, writeSum, writeSumIn } from '../quantity/write';
 import type { WrittenLine } from '../recipe/written';
 import type { Quantity } from '../quantity/quantity';
 import { kitchenMeasure } from './kitchen-measure';
@@ -20,7 +21,7 @@ export interface ShoppingItem {
   readonly grams: Grams;
   /** In the household's first unit. */
   readonly amount: string;
-  /** In kitchen units, or g where the household weighs in pounds; absent where the amount says it all. */
+  /** In kitchen units, whole things rounded up to what is sold; absent where the amount says it all. */
   readonly measure: string | undefined;
   /** "14 packs of 500 g", where this kitchen has said how it is sold. */
   readonly packs: string | undefined;
@@ -53,7 +54,15 @@ export function shoppingList(bought: readonly BoughtLine[], set: UnitSet): Shopp
       const { line } = lines[0]!;
       const mass = grams(lines.reduce((sum, each) => sum + each.grams, 0));
       const { quantity, source, grams: unscaledGrams } = line;
-      const kitchen = kitchenMeasure({ grams: mass, unscaledGrams, quantity }, source.food, source.measures, set);
+      const words = line.preparation ?? '';
+      const kitchen = kitchenMeasure(
+        { grams: mass, unscaledGrams, quantity },
+        source.food,
+        source.measures,
+        set,
+        'bought',
+        words,
+      );
       const pack = packOf(source.measures);
       const packs = pack === undefined ? 0 : Math.ceil(mass / pack - 1e-9);
       return {
@@ -61,8 +70,8 @@ export function shoppingList(bought: readonly BoughtLine[], set: UnitSet): Shopp
         name: line.preparation ?? source.food.name,
         grams: mass,
         amount: writeSumIn(mass, set),
-        measure: kitchen.byWeight ? (set === 'metric' ? undefined : writeSum(mass)) : kitchen.text,
-        packs: pack === undefined ? undefined : `${packs} ${packs === 1 ? 'pack' : 'packs'} of ${writeGrams(pack)}`,
+        measure: kitchen.byWeight ? undefined : kitchen.text,
+        packs: pack === undefined ? undefined : `${countOf(packs, 'pack')} of ${writeMassIn(pack, set)}`,
         packGrams: pack,
         recipes: [...new Set(lines.map((each) => each.recipe))],
       };

@@ -1,4 +1,4 @@
-import { capital } from '../quantity/write';
+import { capital, writeMassIn } from '../quantity/write';
 import { avoidedIn, sayAvoided, stops, type Avoid } from '../dog/avoid';
 import type { Problem } from '../problem';
 import { everyLine } from '../recipe/bases';
@@ -88,5 +88,30 @@ export function standingAgainst(ground: PlanGround, answer: PlanAnswer): Stoppin
       each.flatMap((own) => own.cautions),
       (hazard) => hazard.id,
     ),
+  };
+}
+
+/** Less than this is hardly worth a pot, where the kitchen has no container to go by (common practice, no source). */
+const LITTLE = 250;
+
+/**
+ * Asks whether so little is to be cooked at all, where the store holds most of it: under the smallest container's worth.
+ * Undefined where it is more, or where nothing is taken off.
+ */
+export function littleLeft(
+  ground: Pick<PlanGround, 'equipment' | 'set'>,
+  lessStock: boolean,
+  answer: PlanAnswer,
+): { readonly id: string; readonly name: string; readonly why: string } | undefined {
+  const sizes = ground.equipment.flatMap(({ kind, grams, millilitres }) =>
+    kind === 'container' ? [grams ?? millilitres ?? LITTLE] : [],
+  );
+  const smallest = sizes.length > 0 ? Math.min(...sizes) : LITTLE;
+  if (!lessStock || answer.bound.finished >= smallest) return undefined;
+  const left = writeMassIn(answer.bound.finished, ground.set);
+  return {
+    id: 'little-left',
+    name: 'Little left to cook',
+    why: `the store holds the rest, and ${left} are less than your smallest container takes. Cook for more days?`,
   };
 }

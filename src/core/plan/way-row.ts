@@ -1,4 +1,5 @@
 import type { Explanation } from '../explanation';
+import { plural } from '../quantity/count-words';
 import { writeNumber } from '../quantity/write';
 import type { TypedBinding } from './binding-entry';
 
@@ -23,5 +24,5 @@ export interface WayRow {
 export const writeLitres = (millilitres: number): string => `${writeNumber(millilitres / 1000, 1)} L`;
 
 /** "1 day", "7 days". */
-export const many = (count: number, one: string, more = `${one}s`) =>
-  `${writeNumber(count, 0)} ${count === 1 ? one : more}`;
+export const many = (count: number, one: string, more?: string) =>
+  `${writeNumber(count, 0)} ${plural(count, one, more)}`;

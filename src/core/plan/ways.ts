@@ -1,5 +1,5 @@
 import { volumeOf } from '../quantity/units';
-import { writeGrams, writeNumber, writeSum, writeSumIn } from '../quantity/write';
+import { writeFixed, writeGrams, writeNumber, writeSum, writeSumIn } from '../quantity/write';
 import type { PlanAnswer } from './answer';
 import { readAmount, type TypedBinding } from './binding-entry';
 import type { PlanGround } from './ground';
@@ -94,7 +94,10 @@ function atHandRow({ dishes }: PlanAnswer, typed: TypedBinding, { set }: PlanGro
       title: `${writeSum(mass)} of ${name}`,
       steps: [
         { what: 'in the recipe as written', sum: writeGrams(of.grams) },
-        { what: 'bound to', sum: of.basis === 'batch' ? `the batch, × ${dish.bound.at.scale.toFixed(4)}` : of.basis },
+        {
+          what: 'bound to',
+          sum: of.basis === 'batch' ? `the batch, × ${writeFixed(dish.bound.at.scale, 4)}` : of.basis,
+        },
         { what: 'to be bought', sum: writeGrams(mass) },
       ],
       source: 'The recipe’s own amount, scaled with everything that it is bound to.',

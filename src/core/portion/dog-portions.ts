@@ -1,5 +1,7 @@
+import { writeFixed } from '../quantity/write';
 import type { LocalDate } from '../calendar/local-date';
 import { dayEnergy } from '../dog/day-energy';
+import { withPot } from '../dog/with-food';
 import type { Filling } from '../dog/filling';
 import type { Dog } from '../dog/dog';
 import { mealsFilledBy } from '../dog/meals';
@@ -14,9 +16,11 @@ export interface DogPortion {
 
 /**
  * What a dog gets of a food a day and a meal, in g: the kcal that its meals leave to the food, over the food's
- * density (kcal/g). `filling` leaves only what this recipe fills of its meals. Source: handbook 9.
+ * density (kcal/g). A ration that is an amount of this very recipe stays that amount. `filling` leaves only what this recipe fills of its meals. Source: handbook 9.
  */
-export function portionOf(dog: Dog, day: LocalDate, density: EnergyDensity, filling?: Filling): DogPortion {
+export function portionOf(asked: Dog, day: LocalDate, density: EnergyDensity, filling?: Filling): DogPortion {
+  const recipeId = filling?.dishes[filling.dish]?.recipeId;
+  const dog = recipeId === undefined ? asked : withPot(asked, recipeId, density);
   const energy = dayEnergy(dog, day);
   const meals = mealsFilledBy(dog, day, filling, energy);
   const kcal = meals.reduce((sum, meal) => sum + meal.kcal, 0);
@@ -25,10 +29,10 @@ export function portionOf(dog: Dog, day: LocalDate, density: EnergyDensity, fill
     gramsADay: grams(aDay),
     meals: meals.map((meal) => ({ name: meal.name, grams: grams(meal.kcal / density) })),
     explanation: {
-      title: `${dog.name}: ${aDay.toFixed(1)} g a day`,
+      title: `${dog.name}: ${writeFixed(aDay, 1)} g a day`,
       steps: [
         ...energy.explanation.steps,
-        { what: 'food a day', sum: `${kcal.toFixed(1)} ÷ ${density.toFixed(4)} = ${aDay.toFixed(1)} g` },
+        { what: 'food a day', sum: `${writeFixed(kcal, 1)} ÷ ${writeFixed(density, 4)} = ${writeFixed(aDay, 1)} g` },
       ],
       source: `${energy.explanation.source} Density: your weighed pot.`,
     },

@@ -1,7 +1,7 @@
 import type { Explanation } from '../explanation';
 import { fine, refused, type Outcome } from '../problem';
 import { energyDensity, grams, type EnergyDensity, type Grams, type Kilocalories } from '../quantity/units';
-import { writeGrams } from '../quantity/write';
+import { writeFixed, writeGrams } from '../quantity/write';
 
 /** How the finished pot was measured: on the scale, vessel by vessel, or counted in cups of which one was weighed. */
 export type Weighing =
@@ -93,12 +93,15 @@ export function weighYield(weighing: Weighing, eatenBefore: Grams, wentIn: WentI
     estimated: weighing.by === 'cups',
     density,
     explanation: {
-      title: `${density.toFixed(4)} kcal in each gram`,
+      title: `${writeFixed(density, 4)} kcal in each gram`,
       steps: [
         ...sums.map((sum) => ({ what: 'weighed', sum })),
         ...(eatenBefore > 0 ? [{ what: 'eaten before, added back', sum: writeGrams(eatenBefore) }] : []),
-        { what: 'energy in the pot', sum: `${wentIn.kcal.toFixed(2)} kcal` },
-        { what: 'density', sum: `${wentIn.kcal.toFixed(2)} ÷ ${whole.toFixed(1)} = ${density.toFixed(4)} kcal/g` },
+        { what: 'energy in the pot', sum: `${writeFixed(wentIn.kcal, 2)} kcal` },
+        {
+          what: 'density',
+          sum: `${writeFixed(wentIn.kcal, 2)} ÷ ${writeFixed(whole, 1)} = ${writeFixed(density, 4)} kcal/g`,
+        },
         {
           what: 'limits',
           sum: `between ${writeGrams(wentIn.solids)} of solids and ${writeGrams(wentIn.inPot)} in the pot`,

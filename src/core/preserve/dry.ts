@@ -1,7 +1,7 @@
 import type { Explanation } from '../explanation';
 import { fine, refused, type Outcome } from '../problem';
 import { energyDensity, grams, millilitres, type EnergyDensity, type Grams, type Millilitres } from '../quantity/units';
-import { writeGrams } from '../quantity/write';
+import { writeFixed, writeGrams } from '../quantity/write';
 
 /** Readings of one tray: empty, with wet food, with dry food, all with the tray on the scale. */
 export interface TrayReadings {
@@ -83,15 +83,15 @@ export function dryTrays(
     explanation: {
       title: `${writeGrams(wet - dry).replace(' g', ' mL')} of water to put back`,
       steps: [
-        { what: 'wet', sum: `${wet.toFixed(1)} g` },
-        { what: 'dry', sum: `${dry.toFixed(1)} g` },
+        { what: 'wet', sum: `${writeFixed(wet, 1)} g` },
+        { what: 'dry', sum: `${writeFixed(dry, 1)} g` },
         {
           what: 'water to put back',
-          sum: `${wet.toFixed(1)} − ${dry.toFixed(1)} = ${(wet - dry).toFixed(1)} mL, ${waterPerGram.toFixed(2)} mL for each gram`,
+          sum: `${writeFixed(wet, 1)} − ${writeFixed(dry, 1)} = ${writeFixed(wet - dry, 1)} mL, ${writeFixed(waterPerGram, 2)} mL for each gram`,
         },
         {
           what: 'energy',
-          sum: `${wetDensity.toFixed(4)} × ${wet.toFixed(1)} ÷ ${dry.toFixed(1)} = ${density.toFixed(3)} kcal/g dry`,
+          sum: `${writeFixed(wetDensity, 4)} × ${writeFixed(wet, 1)} ÷ ${writeFixed(dry, 1)} = ${writeFixed(density, 3)} kcal/g dry`,
         },
       ],
       source: 'Your scale: what left the tray is water, and 1 g of it is 1 mL.',

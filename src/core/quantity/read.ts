@@ -5,7 +5,7 @@ import { massOf, volumeOf, type MassUnit, type UnitSet, type VolumeUnit } from '
 
 type Unit =
   | { readonly kind: 'mass'; readonly unit: MassUnit }
-  | { readonly kind: 'volume'; readonly unit: VolumeUnit }
+  | { readonly kind: 'volume'; readonly unit: VolumeUnit; readonly set?: UnitSet }
   | { readonly kind: 'count'; readonly word: string; readonly size?: string };
 
 const mass = (unit: MassUnit, words: string) => words.split(' ').map((word) => [word, { kind: 'mass', unit }] as const);
@@ -200,6 +200,12 @@ class Reader {
       this.at += 2;
       return fine({ kind: 'count', word: 'extra large' });
     }
+    // The cup that is named is the cup that is counted.
+    const named = word === 'us' || word === 'metric' ? UNITS.get(this.peekWord(1) ?? '') : undefined;
+    if (named?.kind === 'volume') {
+      this.at += 2;
+      return fine({ ...named, set: word as UnitSet });
+    }
     const unit = UNITS.get(word);
     if (unit) {
       this.at++;
@@ -217,7 +223,7 @@ function toQuantity(span: Span, unit: Unit | undefined, set: UnitSet): Quantity 
     return { kind: 'mass', grams: middle * factor, low: span.low * factor, high: span.high * factor };
   }
   if (unit?.kind === 'volume') {
-    const factor = volumeOf(unit.unit, set);
+    const factor = volumeOf(unit.unit, unit.set ?? set);
     return {
       kind: 'volume',
       millilitres: middle * factor,

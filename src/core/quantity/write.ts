@@ -30,7 +30,8 @@ export interface Written<T> {
 }
 
 /**
- * A volume as cups to 1/4 and spoons to 1/8 tsp, whichever a person would reach for.
+ * A volume as cups to 1/4, tablespoons to 1/2 or teaspoons to 1/8, the one with the least drift; where that is over 5 %
+ * off, as two: 2 tbsp + 1 tsp.
  * Takes mL; returns the words and the mL they stand for. Source: common practice, no source.
  */
 export function writeVolume(volume: Millilitres, set: UnitSet): Written<Millilitres> {
@@ -42,10 +43,40 @@ export function writeVolume(volume: Millilitres, set: UnitSet): Written<Millilit
     const value = steps / parts;
     return { text: `${writeFraction(value, parts)} ${value > 1 ? many : one}`, amount: (value * unit) as Millilitres };
   };
-  if (volume >= cup * 0.24) return as(cup, 4, 'cup', 'cups');
-  if (volume >= tbsp) return as(tbsp, 2, 'tbsp', 'tbsp');
-  return as(tsp, 8, 'tsp', 'tsp');
+  const two = (
+    big: readonly [Millilitres, number, string, string],
+    small: readonly [Millilitres, number, string, string],
+  ): Written<Millilitres> => {
+    const first = Math.floor((volume / big[0]) * big[1] + 1e-9) / big[1];
+    const rest = as(small[0], small[1], small[2], small[3]);
+    if (first === 0) return rest;
+    const left = volume - first * big[0];
+    const steps = Math.round((left / small[0]) * small[1]) / small[1];
+    const bigText = `${writeFraction(first, big[1])} ${first > 1 ? big[3] : big[2]}`;
+    if (steps === 0) return { text: bigText, amount: (first * big[0]) as Millilitres };
+    return {
+      text: `${bigText} + ${writeFraction(steps, small[1])} ${steps > 1 ? small[3] : small[2]}`,
+      amount: (first * big[0] + steps * small[0]) as Millilitres,
+    };
+  };
+  const cups = [cup, 4, 'cup', 'cups'] as const;
+  const tbsps = [tbsp, 2, 'tbsp', 'tbsp'] as const;
+  const tsps = [tsp, 8, 'tsp', 'tsp'] as const;
+  const one: Written<Millilitres>[] = [
+    ...(volume >= cup * 0.24 ? [as(...cups)] : []),
+    ...(volume >= tbsp * 0.9 && volume <= tbsp * 4.1 ? [as(...tbsps)] : []),
+    ...(volume <= tsp * 4.1 ? [as(...tsps)] : []),
+  ];
+  const drift = ({ amount }: Written<Millilitres>) => Math.abs(amount / volume - 1);
+  const least = (all: readonly Written<Millilitres>[]) => [...all].sort((a, b) => drift(a) - drift(b))[0];
+  const near = least(one);
+  if (near && drift(near) <= MOST_DRIFT) return near;
+  const both = volume >= cup * 0.24 ? [two(cups, tbsps), two([cup, 4, 'cup', 'cups'], tsps)] : [two(tbsps, tsps)];
+  return least([...one, ...both]) ?? as(...tsps);
 }
+
+/** A kitchen measure that is further off than this is no measure of the amount (ours, no source). */
+export const MOST_DRIFT = 0.05;
 
 /**
  * A mass as a kitchen scale shows it: 1 g below 100 g, 5 g above; pounds and ounces in the US set.
@@ -69,6 +100,18 @@ export function writeMass(mass: Grams, set: UnitSet): Written<Grams> {
 export function writeGrams(mass: number): string {
   if (mass !== 0 && Math.abs(mass) < 1) return `${trim(mass, 2)} g`;
   return `${Math.abs(mass) < 10 ? trim(mass, 1) : String(Math.round(mass))} g`;
+}
+
+/** A weight as this household's scale shows it: whole g, or pounds and ounces to a tenth. */
+export function writeMassIn(mass: number, set: UnitSet): string {
+  if (set === 'metric') return writeGrams(mass);
+  const ounces = mass / GRAMS_PER_OUNCE;
+  if (Math.abs(ounces) < 0.1 && mass !== 0) return `${trim(ounces, 3)} oz`;
+  const tenths = Math.round(Math.abs(ounces) * 10);
+  const pounds = Math.floor(tenths / 160);
+  const rest = (tenths - pounds * 160) / 10;
+  const words = [pounds > 0 ? `${pounds} lb` : '', rest > 0 || pounds === 0 ? `${trim(rest, 1)} oz` : ''];
+  return `${mass < 0 ? '−' : ''}${words.filter(Boolean).join(' ')}`;
 }
 
 /** A body weight in the household's unit, to a tenth. */
@@ -96,6 +139,9 @@ export const capital = (words: string): string => words.charAt(0).toUpperCase() 
 
 /** A mass as it is typed for weighing out: whole g, tenths below 10 g, without the unit. */
 export const toWeigh = (mass: number): string => writeGrams(mass).replace(/ g$/, '');
+
+/** A figure with so many decimals, whole as it was worked out: for a why and for what is typed, not for a headline. */
+export const writeFixed = (value: number, decimals: number): string => value.toFixed(decimals);
 
 /** A plain figure, grouped from five digits on: 16 899, 1059.2, 0.374. */
 export const writeNumber = (value: number, decimals = 1): string => {

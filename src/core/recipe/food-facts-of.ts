@@ -13,6 +13,7 @@ import { recipeSheet } from './sheet';
 export function foodFactsOf(
   recipe: {
     readonly name: string;
+    readonly recipeId?: number;
     readonly lines: readonly WeighedLine[];
     readonly density: EnergyDensity | undefined;
     readonly gramsPerCup: number | undefined;
@@ -23,7 +24,9 @@ export function foodFactsOf(
   const animal = recipe.lines.filter((line) => ANIMAL.has(line.part)).reduce((sum, line) => sum + line.grams, 0);
   return {
     name: recipe.name,
+    ...(recipe.recipeId === undefined ? {} : { recipeId: recipe.recipeId }),
     density: recipe.density ?? (sheet.inPot > 0 ? sheet.kcal / sheet.inPot : 0),
+    ...(sheet.kcal > 0 ? { rawDensity: sheet.kcal / sheet.inPot } : {}),
     measured: recipe.density !== undefined,
     gramsPerCup: recipe.gramsPerCup,
     kcalPerAnimalGram: animal > 0 ? sheet.kcal / animal : undefined,

@@ -28,8 +28,13 @@ export const namedDog = (dog: Dog & { readonly id: number }, day: LocalDate): Na
 /** For how many days a sheet is reckoned until the cook says otherwise. */
 export const USUAL_DAYS = 7;
 
+/** Whether a preview is for this dog; one from before it named ids goes by the name. */
+export const isPreviewed = (preview: Preview | undefined, dog: Pick<NamedDog, 'id' | 'name'>): boolean =>
+  preview === undefined || (preview.dogIds?.includes(dog.id) ?? preview.dogs.includes(dog.name));
+
 /** What the lines by dog and by body weight are reckoned for: these dogs at today's weight, for so many days. */
 export const previewOf = (dogs: readonly NamedDog[], days: number): Preview => ({
+  dogIds: dogs.map((dog) => dog.id),
   dogs: dogs.map((dog) => dog.name),
   days,
   dogDays: dogs.length * days,

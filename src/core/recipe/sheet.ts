@@ -1,3 +1,4 @@
+import { writeFixed } from '../quantity/write';
 import type { Explanation } from '../explanation';
 import { isWater } from '../food/food';
 import { energyKnown, energyOf, ENERGY_FACTORS, macrosOf, type EnergyFactors } from '../nutrition/energy';
@@ -54,7 +55,8 @@ export function recipeSheet(lines: readonly WeighedLine[], factors: EnergyFactor
   const kcal = kcalBy[factors];
   const known = (total: NutrientTotal | undefined): Known | undefined =>
     total && { amount: total.amount, coverage: totals.mass === 0 ? 0 : total.coveredGrams / totals.mass };
-  const macros = macrosOf(foods);
+  const labelled = foods.filter((line) => line.food.labelEnergy === true);
+  const macros = macrosOf(foods.filter((line) => line.food.labelEnergy !== true));
   const perGram = ENERGY_FACTORS[factors].perGram;
 
   return {
@@ -72,18 +74,21 @@ export function recipeSheet(lines: readonly WeighedLine[], factors: EnergyFactor
     water: known(totals.nutrients.water_g),
     shares: sharesOf(foods, kcal, factors),
     explanation: {
-      title: `${kcal.toFixed(0)} kcal in the pot`,
+      title: `${writeFixed(kcal, 0)} kcal in the pot`,
       steps: [
         ...(perGram
           ? [
-              { what: 'protein', sum: `${macros.protein.toFixed(2)} g × ${perGram[0]}` },
-              { what: 'fat', sum: `${macros.fat.toFixed(2)} g × ${perGram[1]}` },
-              { what: 'carbohydrate less fibre', sum: `${macros.nfe.toFixed(2)} g × ${perGram[2]}` },
+              { what: 'protein', sum: `${writeFixed(macros.protein, 2)} g × ${perGram[0]}` },
+              { what: 'fat', sum: `${writeFixed(macros.fat, 2)} g × ${perGram[1]}` },
+              { what: 'carbohydrate less fibre', sum: `${writeFixed(macros.nfe, 2)} g × ${perGram[2]}` },
             ]
+          : []),
+        ...(labelled.length > 0 && perGram
+          ? [{ what: 'by their own labels', sum: `${writeFixed(energyOf(labelled, factors), 2)} kcal` }]
           : []),
         ...(['4-9-4', 'modified', 'table'] as const).map((key) => ({
           what: `by ${ENERGY_FACTORS[key].name}${key === factors ? ' (in force)' : ''}`,
-          sum: `${kcalBy[key].toFixed(2)} kcal`,
+          sum: `${writeFixed(kcalBy[key], 2)} kcal`,
         })),
       ],
       source: `Composition: USDA SR 24. Energy: ${ENERGY_FACTORS[factors].source}.`,

@@ -1,3 +1,4 @@
+import { writeFixed } from '../quantity/write';
 import type { KnownFood } from '../food/food';
 import type { Grams } from '../quantity/units';
 import type { Basis, Moment, Part } from './recipe';
@@ -57,7 +58,7 @@ export const PLAIN = {
 /** What of a line does not stay in the food, in words; undefined where all of it does. */
 export function sayWhatGoes(line: Pick<WrittenLine, 'refuse' | 'strained'>): string | undefined {
   if (line.refuse === 0) return undefined;
-  const percent = `${Number((line.refuse * 100).toFixed(1))} %`;
+  const percent = `${Number(writeFixed(line.refuse * 100, 1))} %`;
   if (line.strained) return line.refuse === 1 ? 'strained out' : `${percent} strained out`;
   return `${percent} comes off`;
 }

@@ -1,3 +1,4 @@
+import { writeFixed } from '../quantity/write';
 import type { BowlAddition } from '../dog/bowl-line';
 import type { DayEnergy } from '../dog/day-energy';
 import type { Explanation } from '../explanation';
@@ -17,19 +18,19 @@ export function explainMeal(meal: {
   const density = (part: Drawn) =>
     meal.sources.find((source) => source.key === part.key)?.density ?? part.kcal / part.grams;
   return {
-    title: `${meal.dog}, ${meal.meal}: ${meal.kcal.toFixed(1)} kcal`,
+    title: `${meal.dog}, ${meal.meal}: ${writeFixed(meal.kcal, 1)} kcal`,
     steps: [
       ...meal.energy.explanation.steps,
       {
         what: 'this meal',
-        sum: `${meal.energy.homeKcal.toFixed(1)} × ${meal.fraction.toFixed(3)} = ${(meal.energy.homeKcal * meal.fraction).toFixed(1)} kcal`,
+        sum: `${writeFixed(meal.energy.homeKcal, 1)} × ${writeFixed(meal.fraction, 3)} = ${writeFixed(meal.energy.homeKcal * meal.fraction, 1)} kcal`,
       },
       ...meal.additions
         .filter((each) => each.kcal > 0)
-        .map((each) => ({ what: `less ${each.what}`, sum: `${each.kcal.toFixed(1)} kcal` })),
+        .map((each) => ({ what: `less ${each.what}`, sum: `${writeFixed(each.kcal, 1)} kcal` })),
       ...meal.drawn.map((part) => ({
         what: `from ${part.code}`,
-        sum: `${part.grams} g × ${density(part).toFixed(3)} kcal/g = ${part.kcal.toFixed(1)} kcal${part.water > 0 ? `, with ${part.water} mL of water` : ''}`,
+        sum: `${part.grams} g × ${writeFixed(density(part), 3)} kcal/g = ${writeFixed(part.kcal, 1)} kcal${part.water > 0 ? `, with ${part.water} mL of water` : ''}`,
       })),
     ],
     source: `${meal.energy.explanation.source} A whole gram at a time; a rest of up to 3 % goes along with a finished pack.`,

@@ -5,6 +5,7 @@ import { weighYield, type Weighing } from '@/core/portion/yield';
 import { grams } from '@/core/quantity/units';
 import { linesOfWeights } from '@/core/recipe/bases';
 import { batch, load, share } from '../schema/batches';
+import { keepFoodFacts } from '../repositories/food-facts';
 import { readBatch, type StoredBatch } from '../repositories/batches';
 import { readPlannedLines } from '../repositories/planned';
 import { need, refuse, type Context } from './run';
@@ -86,6 +87,7 @@ export async function weighBatch(
       })),
     );
   }
+  await keepFoodFacts(tx, context.reference, context.household.energyFactors);
 }
 
 async function withdrawShares({ tx }: Context, weighed: Extract<StoredBatch, { state: 'weighed' }>): Promise<void> {

@@ -2,6 +2,7 @@ import 'server-only';
 import { TZDate } from '@date-fns/tz';
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import type { UnitSet } from '@/core/quantity/units';
+import { keepFoodFacts } from '../repositories/food-facts';
 import { changeHousehold } from '../repositories/household';
 import { refoldStock } from './ledger';
 import { refuse, type Context } from './run';
@@ -22,7 +23,14 @@ export async function saveHousehold(context: Context, entry: HouseholdEntry): Pr
     refuse('This time zone is not known. Write it like Europe/Oslo.', 'timeZone');
   }
   await changeHousehold(context.tx, { ...entry, unitsSaid: true });
+  if (entry.energyFactors !== context.household.energyFactors)
+    await keepFoodFacts(context.tx, context.reference, entry.energyFactors);
   // The dates in force of what is in the fridge follow the new rule at once; the labels keep what they said.
   if (entry.fridgeDays !== context.household.fridgeDays)
     await refoldStock({ ...context, household: { ...context.household, ...entry } });
 }
+
+/** The household says its measures for the first time. */
+export const sayUnits = async ({ tx }: Context, { unitSet }: { unitSet: UnitSet }): Promise<void> => {
+  await changeHousehold(tx, { unitSet, unitsSaid: true });
+};

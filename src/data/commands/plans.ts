@@ -5,7 +5,7 @@ import { answerPlan } from '@/core/plan/answer';
 import { checkDogs, seriousIn } from '@/core/plan/dog-checks';
 import type { PlanEntry } from '@/core/plan/plan-entry';
 import type { FetchedFrom } from '@/core/plan/shopping';
-import { standingAgainst } from '@/core/plan/stops';
+import { littleLeft, standingAgainst } from '@/core/plan/stops';
 import { sayHazard } from '@/core/recipe/hazards';
 import { batch, plan, planDog, planItem } from '../schema/batches';
 import { readPlanGround } from '../repositories/plan-ground';
@@ -38,7 +38,8 @@ export async function savePlan(
   if (stops.length > 0) throw new Refusal(...stops);
   for (const hazard of cautions)
     if (!entry.seen.includes(hazard.id)) refuse(`Look first at ${sayHazard(hazard)}`, 'seen');
-  for (const { id, name, why } of seriousIn(checkDogs(ground, answer)))
+  const little = littleLeft(ground, entry.lessStock, answer);
+  for (const { id, name, why } of [...seriousIn(checkDogs(ground, answer)), ...(little ? [little] : [])])
     if (!entry.seen.includes(id)) refuse(`Look first: ${name} ${why}`, 'seen');
 
   const values = {

@@ -9,7 +9,7 @@ import { readSchool, type SchoolEntry } from '@/core/dog/school-entry';
 import type { SchoolKind } from '@/core/dog/schools';
 import { knownSchool, mealSlot, ration, rationSlot } from '../schema/dogs';
 import { recipe } from '../schema/recipes';
-import { readFoodFacts } from '../repositories/food-facts';
+import { keepFoodFacts, readFoodFacts } from '../repositories/food-facts';
 import { dogIn, usualSlots } from './dog-at-hand';
 import { Refusal, refuse, type Context } from './run';
 
@@ -136,5 +136,7 @@ export async function weighCup(context: Context, input: { recipeId: number; gram
   if (!(input.grams >= 50 && input.grams <= 400)) {
     refuse('A cup of food weighs from 50 to 400 g. Weigh it without the cup.', 'cup');
   }
-  await context.tx.update(recipe).set({ cupGrams: input.grams }).where(eq(recipe.id, input.recipeId));
+  const { tx, reference, household } = context;
+  await tx.update(recipe).set({ cupGrams: input.grams }).where(eq(recipe.id, input.recipeId));
+  await keepFoodFacts(tx, reference, household.energyFactors);
 }

@@ -1,3 +1,4 @@
+import { writeFixed } from '@/core/quantity/write';
 import 'server-only';
 import { eq } from 'drizzle-orm';
 import { foodKey } from '@/core/food/food';
@@ -26,7 +27,7 @@ export const LARGEST_FILE = 2_000_000;
  */
 export async function takeRecipes(context: Context, input: { text: string }): Promise<TakenFile> {
   if (input.text.length > LARGEST_FILE)
-    refuse(`This file is ${(input.text.length / 1e6).toFixed(1)} MB. Hodman reads up to 2 MB of recipes.`, 'text');
+    refuse(`This file is ${writeFixed(input.text.length / 1e6, 1)} MB. Hodman reads up to 2 MB of recipes.`, 'text');
   const value = parse(input.text);
   const own = hodmanFileSchema.safeParse(value);
   if (own.success) return takeOwn(context, own.data);
@@ -86,7 +87,7 @@ async function takeOwn(context: Context, file: HodmanFile): Promise<TakenFile> {
   const here = await readLatestVersions(context.tx, context.reference);
   const { ordered, stuck } = inOrderOfNeed(readable);
   for (const { key, entry } of ordered) {
-    const own = withKeys(entry, keys);
+    const own = inCelsius(withKeys(entry, keys));
     const same = here.find((version) => isSame(version.entry, own));
     const result = same
       ? {
@@ -111,6 +112,17 @@ async function takeOwn(context: Context, file: HodmanFile): Promise<TakenFile> {
     });
   return { recipes: taken, said };
 }
+
+/** A file says its temperatures in °C, whatever this household reads them in. */
+const inCelsius = (entry: RecipeEntry): RecipeEntry =>
+  entry.components === undefined
+    ? entry
+    : {
+        ...entry,
+        components: entry.components.map((each) =>
+          /^[\d.,]+$/.test(each.celsius ?? '') ? { ...each, celsius: `${each.celsius} °C` } : each,
+        ),
+      };
 
 const nameIn = (entry: unknown): string => {
   const name = typeof entry === 'object' && entry !== null && 'name' in entry ? entry.name : undefined;

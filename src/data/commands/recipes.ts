@@ -3,6 +3,8 @@ import { desc, eq } from 'drizzle-orm';
 import { foodKey, type KnownFood } from '@/core/food/food';
 import type { Problem } from '@/core/problem';
 import { readSpan } from '@/core/quantity/reading';
+import { readTemperature } from '@/core/quantity/temperature';
+import type { UnitSet } from '@/core/quantity/units';
 import { checkRecipe, isBlank, isWords, readLines } from '@/core/recipe/entry';
 import type { ComponentEntry, RecipeEntry } from '@/core/recipe/entry-schema';
 import { codeLetter } from '@/core/stock/code';
@@ -28,7 +30,9 @@ export async function saveRecipe(
     entry.lines.filter((line) => !isWords(line) && !isBlank(line)),
   );
   if (!name.ok) problems.push(name.problem);
-  const components = (entry.components ?? [{ name: 'pot' }]).map((each, index) => readComponent(each, index, problems));
+  const components = (entry.components ?? [{ name: 'pot' }]).map((each, index) =>
+    readComponent(each, index, problems, household.unitSet),
+  );
   if (entry.lines.some((each) => (each.component ?? 0) >= components.length))
     problems.push({ message: 'A line stands in a component that is not here.', field: 'lines' });
   if (problems.length > 0) throw new Refusal(...problems);
@@ -106,7 +110,7 @@ async function foodsOf(
   );
 }
 
-function readComponent(entry: ComponentEntry, index: number, problems: Problem[]) {
+function readComponent(entry: ComponentEntry, index: number, problems: Problem[], set: UnitSet) {
   const at = (field: string) => `components.${index}.${field}`;
   const name = entry.name.trim();
   if (name === '') problems.push({ field: at('name'), message: 'What is cooked in this vessel?' });
@@ -117,13 +121,20 @@ function readComponent(entry: ComponentEntry, index: number, problems: Problem[]
     problems.push({ field: at(field), message });
     return null;
   };
+  const degrees = (): number | null => {
+    if ((entry.celsius ?? '').trim() === '') return null;
+    const read = readTemperature(entry.celsius!, set);
+    if (read.ok) return read.value;
+    problems.push({ field: at('celsius'), message: read.problem.message });
+    return null;
+  };
   const minutes = number(entry.minutes, 'minutes', 1, 2880, 'Minutes, from 1 to 2880.');
   return {
     name: name || 'pot',
     vessel: entry.vessel?.trim() || null,
     method: entry.method?.trim() || null,
     minutes: minutes === null ? null : Math.round(minutes),
-    celsius: number(entry.celsius, 'celsius', 30, 300, 'Degrees Celsius, from 30 to 300.'),
+    celsius: degrees(),
   };
 }
 

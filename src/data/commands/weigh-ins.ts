@@ -85,7 +85,11 @@ export async function answerProposal(
       : await storeRation(
           context,
           dog.id,
-          { ...current, from: today, method: methodFor(current.method, kcal) },
+          {
+            ...current,
+            from: today,
+            method: methodFor(current.method, kcal, input.answer === 'accepted' ? 'weigh-ins' : undefined),
+          },
           `${proposal.said}${input.answer === 'adapted' ? ' Adapted by you.' : ''}`,
         );
   await tx.insert(proposalAnswer).values({

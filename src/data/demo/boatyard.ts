@@ -152,7 +152,10 @@ async function cook(
   const context = await at(days, '11:00');
   const entry = plainPlan(of.recipeId, of.dogIds, context.today, {
     binding: { days: String(of.days) },
-    seen: context.reference.hazards.map((hazard) => hazard.id).slice(0, 50),
+    seen: [
+      ...context.reference.hazards.map((hazard) => hazard.id).slice(0, 30),
+      ...of.dogIds.map((id) => `calcium-${id}`),
+    ],
   });
   const batchId = (await savePlan(context, { entry })).batchIds[0]!;
   const planned = (await readBatch(tx, batchId, context.household.energyFactors))!;

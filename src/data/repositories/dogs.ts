@@ -6,7 +6,10 @@ import type { Cut } from '@/core/dog/cut';
 import type { Dog, Ration, WeighIn } from '@/core/dog/dog';
 import type { School } from '@/core/dog/schools';
 import { grams } from '@/core/quantity/units';
+import { letterOf, markLetters } from '@/core/dog/letters';
+import type { RationMethod } from '@/core/dog/method';
 import type { Tx } from '../database';
+import { recipe } from '../schema/recipes';
 import {
   avoid,
   bowlLine,
@@ -29,12 +32,15 @@ export interface StoredWeighIn extends WeighIn {
 
 export interface StoredRation extends Ration {
   readonly id: number;
+  readonly createdAt: Date;
   readonly reason: string | undefined;
 }
 
 export interface StoredDog extends Dog {
   readonly id: number;
   readonly mark: number;
+  /** What its tag says: its letter, or two where another dog has the same. */
+  readonly letters: string;
   readonly cut: Cut | undefined;
   readonly archived: boolean;
   readonly weighIns: readonly StoredWeighIn[];
@@ -49,6 +55,33 @@ export interface StoredDog extends Dog {
 
 const orUndefined = <T>(value: T | null): T | undefined => value ?? undefined;
 const gramsOr = (value: number | null) => (value === null ? undefined : grams(value));
+
+/**
+ * A ration's method with its food as it is now: an amount that a school says stays, and its kcal follow from the pot.
+ * Only what is in force or to come; a ration of before stays as it was reckoned then.
+ */
+async function readFreshFoods(
+  tx: Tx,
+  rations: readonly (typeof ration.$inferSelect)[],
+): Promise<(entry: typeof ration.$inferSelect) => RationMethod> {
+  const recipeOf = ({ method }: typeof ration.$inferSelect) =>
+    method.kind === 'school' ? method.food.recipeId : undefined;
+  const asked = [...new Set(rations.flatMap((entry) => recipeOf(entry) ?? []))];
+  if (asked.length === 0) return ({ method }) => method;
+  const facts = new Map(
+    (await tx.select({ id: recipe.id, foodFacts: recipe.foodFacts }).from(recipe).where(inArray(recipe.id, asked))).map(
+      (row) => [row.id, row.foodFacts],
+    ),
+  );
+  const lastOf = new Map<number, number>();
+  for (const entry of rations) lastOf.set(entry.dogId, entry.id);
+  return (entry) => {
+    const now = facts.get(recipeOf(entry) ?? NaN);
+    const { method } = entry;
+    if (method.kind !== 'school' || !now || lastOf.get(entry.dogId) !== entry.id) return method;
+    return { ...method, food: { ...method.food, ...now } };
+  };
+}
 
 /** Dogs with everything that is kept about them, in order: those not archived, or the ones asked for. */
 export async function readDogs(tx: Tx, asked?: number | 'archived too'): Promise<StoredDog[]> {
@@ -97,12 +130,17 @@ export async function readDogs(tx: Tx, asked?: number | 'archived too'): Promise
     .where(and(inArray(vetNote.dogId, ids), isNull(vetNote.endedOn)))
     .orderBy(asc(vetNote.id));
 
+  const fresh = await readFreshFoods(tx, rations);
+  const letters = markLetters(
+    await tx.select({ id: dog.id, name: dog.name }).from(dog).where(isNull(dog.archivedAt)).orderBy(asc(dog.id)),
+  );
   return rows.map((row) => {
     const own = <T extends { dogId: number }>(list: readonly T[]) => list.filter((entry) => entry.dogId === row.id);
     return {
       id: row.id,
       name: row.name,
       mark: row.mark,
+      letters: letters.get(row.id) ?? letterOf(row.name),
       birthDate: row.birthDate,
       neutered: row.neutered,
       expectedAdultWeight: gramsOr(row.expectedAdultGrams),
@@ -129,10 +167,11 @@ export async function readDogs(tx: Tx, asked?: number | 'archived too'): Promise
         const meals = parts.filter((part) => part.rationId === entry.id);
         return {
           id: entry.id,
+          createdAt: entry.createdAt,
           from: entry.from,
           work: entry.work,
           proneToGain: entry.proneToGain,
-          method: entry.method,
+          method: fresh(entry),
           goal: gramsOr(entry.goalGrams),
           extras: entry.extras,
           transition: orUndefined(entry.transition),

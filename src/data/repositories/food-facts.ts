@@ -1,5 +1,5 @@
 import 'server-only';
-import { isNotNull } from 'drizzle-orm';
+import { eq, isNotNull } from 'drizzle-orm';
 import type { FoodFacts } from '@/core/dog/food-facts';
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import { foodFactsOf } from '@/core/recipe/food-facts-of';
@@ -29,11 +29,23 @@ export async function readFoodFacts(
       const counted = pot?.weighing.by === 'cups' ? pot.weighing.cupGrams : undefined;
       const gramsPerCup = cups.find((row) => row.id === version.recipeId)?.cupGrams ?? counted;
       const facts = foodFactsOf(
-        { name: version.name, lines: pot?.lines ?? version.lines, density: pot?.yield.density, gramsPerCup },
+        {
+          name: version.name,
+          recipeId: version.recipeId,
+          lines: pot?.lines ?? version.lines,
+          density: pot?.yield.density,
+          gramsPerCup,
+        },
         factors,
       );
       // A recipe without energy is no food yet.
       return facts.density > 0 ? [[version.recipeId, facts] as const] : [];
     }),
   );
+}
+
+/** Keeps what is known of each recipe's food beside it, so that a dog's day need not read every pot. */
+export async function keepFoodFacts(tx: Tx, reference: Reference, factors: EnergyFactors): Promise<void> {
+  for (const [recipeId, foodFacts] of await readFoodFacts(tx, reference, factors))
+    await tx.update(recipe).set({ foodFacts }).where(eq(recipe.id, recipeId));
 }

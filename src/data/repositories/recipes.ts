@@ -171,7 +171,7 @@ const named = (row: ComponentRow): ComponentEntry => ({
   ...(row.vessel ? { vessel: row.vessel } : {}),
   ...(row.method ? { method: row.method } : {}),
   ...(row.minutes === null ? {} : { minutes: String(row.minutes) }),
-  ...(row.celsius === null ? {} : { celsius: String(row.celsius) }),
+  ...(row.celsius === null ? {} : { celsius: `${row.celsius} °C` }),
 });
 
 /** The lines that were read; a line that is bound to another one names its place among them. */

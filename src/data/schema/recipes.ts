@@ -14,6 +14,7 @@ import {
   timestamp,
   unique,
 } from 'drizzle-orm/pg-core';
+import type { FoodFacts } from '../../core/dog/food-facts';
 import type { Quantity } from '../../core/quantity/quantity';
 import type { Basis, Moment, Part } from '../../core/recipe/recipe';
 import type { BoneOfLine, Per, State } from '../../core/recipe/written';
@@ -29,6 +30,8 @@ export const recipe = pgTable('recipe', {
   nextPack: integer('next_pack').notNull().default(1),
   /** g in one cup of the finished food, where the cook has weighed one. */
   cupGrams: doublePrecision('cup_grams'),
+  /** What the portion schools know of it: by its latest weighed pot, kept when one is weighed. */
+  foodFacts: jsonb('food_facts').$type<FoodFacts>(),
   /** The named shape that it follows, by its id in data/shapes.json. */
   shape: text('shape'),
   archivedAt: timestamp('archived_at', { withTimezone: true }),

@@ -4,7 +4,6 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { FATES, checkShares, type Fate, type Shares } from '@/core/portion/shares';
 import { readScale } from '@/core/quantity/reading';
-import { writeGrams } from '@/core/quantity/write';
 import { stackedBar } from '@/ui/charts/stacked-bar';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
@@ -17,6 +16,8 @@ import { setShares } from './actions';
 import styles from './batches.module.css';
 import type { BatchView, WeighedView } from './queries';
 import { FATE_WORDS } from './stations';
+import { writeDensity } from '@/core/quantity/write';
+import { useUnits } from '@/ui/units';
 
 const WIDTH = 640;
 const FILLS: Readonly<Record<Fate, string>> = {
@@ -32,6 +33,7 @@ const DRY_METHODS = [
 
 /** Each dog's grams of this pot, and the yield divided into shares. */
 export function Divide({ view, weighed }: { view: BatchView; weighed: WeighedView }) {
+  const { inMass } = useUnits();
   const whole = Math.round(weighed.net);
   const [typed, setTyped, forget] = useKept<Record<Fate, string>>(`divide-${view.id}-${whole}`, firstShares(weighed));
   const [dryMethod, setDryMethod] = useState<'freeze-dried' | 'dehydrated'>(
@@ -68,11 +70,17 @@ export function Divide({ view, weighed }: { view: BatchView; weighed: WeighedVie
     >
       <div className="spread">
         <h2 id="divide">
-          Divide {writeGrams(whole)}
+          Divide {inMass(whole)}
           {weighed.estimated && <span className="caution"> (an estimate)</span>}
         </h2>
         <p className="soft">suggested by what the fridge keeps, to {weighed.fridgeUntil}</p>
       </div>
+      {weighed.energyUnknown.length > 0 && (
+        <p className="caution" role="status">
+          At least {writeDensity(weighed.density)} kcal/g: the energy of {weighed.energyUnknown.join(', ')} is unknown,
+          so every portion is at most what is needed. Enter its label.
+        </p>
+      )}
       <div className={styles.divide}>
         <div className="stack">
           <svg viewBox={`0 0 ${WIDTH} 44`} width="100%" aria-hidden>
@@ -143,14 +151,14 @@ export function Divide({ view, weighed }: { view: BatchView; weighed: WeighedVie
           <ul className="rows">
             {weighed.portions.map((portion) => (
               <li key={portion.dogId} className={styles.portion}>
-                <DogMark name={portion.name} mark={portion.mark} size={40} />
+                <DogMark letters={portion.letters} mark={portion.mark} size={40} />
                 <div>
                   <p>
-                    {portion.name} <b className={styles.perDay}>{portion.gramsADay.toFixed(1)} g</b> a day{' '}
+                    {portion.name} <b className={styles.perDay}>{inMass(portion.gramsADay)}</b> a day{' '}
                     <Why of={portion.explanation} about={`${portion.name}’s grams`} />
                   </p>
                   <p className="note">
-                    {portion.meals.map((meal) => `${meal.name} ${writeGrams(meal.grams)}`).join(' · ')}
+                    {portion.meals.map((meal) => `${meal.name} ${inMass(meal.grams)}`).join(' · ')}
                   </p>
                   {portion.caution && <p className="note">{portion.caution}</p>}
                 </div>

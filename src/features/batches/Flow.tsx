@@ -1,12 +1,14 @@
 'use client';
 
-import { writeGrams } from '@/core/quantity/write';
+import { countOf } from '@/core/quantity/count-words';
+import { writeDensity } from '@/core/quantity/write';
 import type { Part } from '@/core/recipe/recipe';
 import { FLOW, layFlow } from '@/ui/charts/flow';
 import { hatchFill } from '@/ui/marks/hatch-defs';
 import styles from './batches.module.css';
 import type { BatchView } from './queries';
 import { FATE_WORDS, type Station } from './stations';
+import { useUnits } from '@/ui/units';
 
 const tint = (colour: string, percent: number) =>
   `color-mix(in srgb, var(--${colour}) ${percent}%, var(--enamel-raised))`;
@@ -34,6 +36,7 @@ interface FlowProps {
 
 /** The mass through the batch, to scale; solid is weighed, dashed is still to come. Its vessels open their stations. */
 export function Flow({ view, station, onOpen }: FlowProps) {
+  const { inMass } = useUnits();
   const lines = view.lines.filter((line) => line.moment !== 'bowl' && line.grams > 0);
   const { weighed } = view;
   const shares = weighed?.shares ?? [];
@@ -52,7 +55,7 @@ export function Flow({ view, station, onOpen }: FlowProps) {
   const packsOf = (share: (typeof shares)[number]) =>
     share.fate === 'today'
       ? 'fed warm'
-      : `${share.proposed.length} ${share.proposed.length === 1 ? 'pack' : 'packs'}${share.sealed ? ', sealed' : ' to seal'}`;
+      : `${countOf(share.proposed.length, 'pack')}${share.sealed ? ', sealed' : ' to seal'}`;
   return (
     <div className={styles.flow}>
       <div className={styles.stations} role="group" aria-label="Stations">
@@ -84,7 +87,7 @@ export function Flow({ view, station, onOpen }: FlowProps) {
                 fontWeight="700"
                 fill="var(--slate)"
               >
-                {writeGrams(band.grams)}
+                {inMass(band.grams)}
               </text>
               <path
                 d={band.path}
@@ -111,7 +114,7 @@ export function Flow({ view, station, onOpen }: FlowProps) {
               strokeWidth="2.6"
             />
             <text x={middle} y={(laid.pot.top + laid.pot.bottom) / 2} textAnchor="middle" className={styles.inVessel}>
-              {writeGrams(view.wentIn.inPot)}
+              {inMass(view.wentIn.inPot)}
             </text>
             <text
               x={middle}
@@ -141,7 +144,7 @@ export function Flow({ view, station, onOpen }: FlowProps) {
                 strokeWidth="2.4"
               />
               <text x={FLOW.potEnd + 56} y="22" fontSize="13" fill="var(--slate-soft)">
-                vapour {writeGrams(vapour)}
+                vapour {inMass(vapour)}
               </text>
             </>
           )}
@@ -169,7 +172,7 @@ export function Flow({ view, station, onOpen }: FlowProps) {
               textAnchor="middle"
               className={styles.inVessel}
             >
-              {weighed ? writeGrams(weighed.net) : '?'}
+              {weighed ? inMass(weighed.net) : '?'}
             </text>
             <text
               x={(FLOW.pans + FLOW.pansEnd) / 2}
@@ -179,7 +182,7 @@ export function Flow({ view, station, onOpen }: FlowProps) {
               fill="var(--slate)"
             >
               {weighed
-                ? `${weighed.density.toFixed(2)} kcal/g${weighed.estimated ? ', estimate' : ''}`
+                ? `${writeDensity(weighed.density)} kcal/g${weighed.estimated ? ', estimate' : ''}`
                 : 'not weighed yet'}
             </text>
           </g>
@@ -196,7 +199,7 @@ export function Flow({ view, station, onOpen }: FlowProps) {
                   strokeDasharray={done ? undefined : '5 4'}
                 />
                 <text x={FLOW.right + 12} y={band.labelY} fontSize="15" fontWeight="700" fill="var(--slate)">
-                  {band.label} · {writeGrams(band.grams)}
+                  {band.label} · {inMass(band.grams)}
                 </text>
                 <text x={FLOW.right + 12} y={band.labelY + 18} fontSize="13" fill="var(--slate-soft)">
                   {packsOf(share)}
@@ -210,7 +213,7 @@ export function Flow({ view, station, onOpen }: FlowProps) {
         drawn to scale · solid is weighed, dashed is still to come
         {weighed &&
           vapour !== undefined &&
-          ` · closes: ${writeGrams(view.wentIn.inPot)} in = ${writeGrams(weighed.net)} yield${weighed.eatenBefore > 0 ? ` + ${writeGrams(weighed.eatenBefore)} eaten` : ''} + ${writeGrams(vapour)} vapour`}
+          ` · closes: ${inMass(view.wentIn.inPot)} in = ${inMass(weighed.net)} yield${weighed.eatenBefore > 0 ? ` + ${inMass(weighed.eatenBefore)} eaten` : ''} + ${inMass(vapour)} vapour`}
       </p>
     </div>
   );

@@ -1,5 +1,6 @@
 'use client';
 
+import { writeDensity } from '@/core/quantity/write';
 import { useState } from 'react';
 import { Why } from '@/ui/Why';
 import styles from './batches.module.css';
@@ -10,9 +11,11 @@ import type { BatchView } from './queries';
 import { stationOf, type Station } from './stations';
 import { WeighOut } from './WeighOut';
 import { WeighPot } from './WeighPot';
+import { useUnits } from '@/ui/units';
 
 /** The run sheet: the flow above, the station at hand below, alone and large. */
 export function RunSheet({ view }: { view: BatchView }) {
+  const { inSum } = useUnits();
   const current = stationOf(view);
   const [chosen, setChosen] = useState<{ at: Station; station: Station }>();
   // A chosen station holds until the batch itself goes on to the next one.
@@ -26,7 +29,7 @@ export function RunSheet({ view }: { view: BatchView }) {
         </div>
         {view.weighed && (
           <p>
-            {(view.weighed.net / 1000).toFixed(2)} kg yield · <b>{view.weighed.density.toFixed(4)} kcal/g</b>
+            {inSum(view.weighed.net)} yield · <b>{writeDensity(view.weighed.density)} kcal/g</b>
             {view.weighed.estimated && <span className="caution"> estimate</span>}{' '}
             <Why of={view.weighed.why} about="the density" />
           </p>

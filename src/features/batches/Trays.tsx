@@ -4,7 +4,6 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { Problem } from '@/core/problem';
 import { readScale } from '@/core/quantity/reading';
-import { writeGrams } from '@/core/quantity/write';
 import { Caution } from '@/ui/Caution';
 import { Keypad } from '@/ui/counter/Keypad';
 import { Field } from '@/ui/form/Field';
@@ -15,6 +14,7 @@ import { Why } from '@/ui/Why';
 import { saveTrays } from './actions';
 import styles from './batches.module.css';
 import type { BatchView, SheetShare, WeighedView } from './queries';
+import { useUnits } from '@/ui/units';
 
 interface TypedTray {
   tare: string;
@@ -27,6 +27,7 @@ const LABELS = { tare: 'empty', wetGross: 'with wet food', dryGross: 'with dry f
 
 /** The trays of the dry share: empty and wet before the dryer, dry after it. */
 export function Trays({ view, weighed, share }: { view: BatchView; weighed: WeighedView; share: SheetShare }) {
+  const { inMass } = useUnits();
   const [trays, setTrays, forget] = useKept<readonly TypedTray[]>(
     `trays-${share.id}`,
     share.trays.length > 0
@@ -109,7 +110,7 @@ export function Trays({ view, weighed, share }: { view: BatchView; weighed: Weig
       {(warning ?? weighed.dried?.warning) && <Caution>{warning ?? weighed.dried?.warning}</Caution>}
       {weighed.dried && (
         <p>
-          <b>{writeGrams(weighed.dried.dry)}</b> dry of {writeGrams(weighed.dried.wet)} wet,{' '}
+          <b>{inMass(weighed.dried.dry)}</b> dry of {inMass(weighed.dried.wet)} wet,{' '}
           <b>{Math.round(weighed.dried.water)} mL</b> of water to put back{' '}
           <Why of={weighed.dried.explanation} about="the water to put back" />
         </p>

@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { readScale } from '@/core/quantity/reading';
-import { toWeigh, writeGrams } from '@/core/quantity/write';
+import { toWeigh } from '@/core/quantity/write';
 import { Caution, STANDING_CAUTION } from '@/ui/Caution';
 import { Keypad } from '@/ui/counter/Keypad';
 import { Field } from '@/ui/form/Field';
@@ -13,9 +13,11 @@ import { useKept } from '@/ui/form/use-kept';
 import { dropBatch, startCooking } from './actions';
 import styles from './batches.module.css';
 import type { BatchView } from './queries';
+import { useUnits } from '@/ui/units';
 
 /** Weighing out: what each line asks for, and what really went in. */
 export function WeighOut({ view }: { view: BatchView }) {
+  const { inMass } = useUnits();
   const router = useRouter();
   const [typed, setTyped, forget] = useKept<readonly string[]>(
     `weigh-out-${view.id}`,
@@ -30,7 +32,7 @@ export function WeighOut({ view }: { view: BatchView }) {
         <ul className={styles.went}>
           {view.lines.map((line, index) => (
             <li key={index}>
-              {line.name} <b>{writeGrams(line.grams)}</b>
+              {line.name} <b>{inMass(line.grams)}</b>
             </li>
           ))}
         </ul>

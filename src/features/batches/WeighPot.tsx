@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { weighYield, type Weighing } from '@/core/portion/yield';
 import { fine, type Outcome, type Problem } from '@/core/problem';
 import { readCount, readScale } from '@/core/quantity/reading';
-import { writeGrams } from '@/core/quantity/write';
+import { writeDensity } from '@/core/quantity/write';
 import { Keypad } from '@/ui/counter/Keypad';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
@@ -14,6 +14,7 @@ import { useKept } from '@/ui/form/use-kept';
 import { weighBatch } from './actions';
 import styles from './batches.module.css';
 import type { BatchView } from './queries';
+import { useUnits } from '@/ui/units';
 
 interface Typed {
   by: 'scale' | 'cups';
@@ -25,6 +26,7 @@ interface Typed {
 
 /** Weighing the finished pot: gross and tare of each vessel, or counted cups of which one was weighed. */
 export function WeighPot({ view }: { view: BatchView }) {
+  const { inMass } = useUnits();
   const [typed, setTyped, forget] = useKept<Typed>(`weigh-${view.id}`, before(view));
   const [tried, setTried] = useState(false);
   const weigh = useCommand(weighBatch, `weigh-${view.id}`, () => forget(typed));
@@ -164,16 +166,15 @@ export function WeighPot({ view }: { view: BatchView }) {
       <div className={styles.result} aria-live="polite">
         {outcome?.ok ? (
           <>
-            <p className={styles.counter}>{writeGrams(outcome.value.net)}</p>
+            <p className={styles.counter}>{inMass(outcome.value.net)}</p>
             <p>
-              <b>{outcome.value.density.toFixed(4)} kcal/g</b>
+              <b>{writeDensity(outcome.value.density)} kcal/g</b>
               {outcome.value.estimated && <span className="caution"> an estimate</span>}
             </p>
           </>
         ) : (
           <p className="soft">
-            {writeGrams(view.wentIn.inPot)} went in. The yield lies between {writeGrams(view.wentIn.solids)} of solids
-            and that.
+            {inMass(view.wentIn.inPot)} went in. The yield lies between {inMass(view.wentIn.solids)} of solids and that.
           </p>
         )}
         <Button type="submit" variant="contained" size="large" fullWidth disabled={weigh.pending}>

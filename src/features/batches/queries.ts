@@ -1,5 +1,8 @@
+import { countOf } from '@/core/quantity/count-words';
+import type { UnitSet } from '@/core/quantity/units';
+import { writeDensity, writeSumIn } from '@/core/quantity/write';
 import 'server-only';
-import { addDays, dayIn, writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
+import { addDays, dayIn, writeDay, writeDayOnLabel, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
 import { mealsFilledBy } from '@/core/dog/meals';
 import { vetCaution } from '@/core/dog/stage';
 import type { Explanation } from '@/core/explanation';
@@ -48,24 +51,22 @@ export async function batchRows(): Promise<BatchRow[]> {
     id: batch.id,
     name: batch.recipeName,
     state: batch.state,
-    said: saidOf(batch, dogs),
+    said: saidOf(batch, dogs, read.household.unitSet),
     mark: marks.get(batch.recipeId) ?? { word: 'plants', hatch: 'bricks' },
-    day: writeDay(dayIn(batch.state === 'planned' ? batch.createdAt : batch.startedAt, read.household.timeZone)),
+    day: writeDay(
+      dayIn(batch.state === 'planned' ? batch.createdAt : batch.startedAt, read.household.timeZone),
+      read.today,
+    ),
   }));
 }
 
-function saidOf(batch: StoredBatch, dogs: readonly StoredDog[]): string {
+function saidOf(batch: StoredBatch, dogs: readonly StoredDog[], set: UnitSet): string {
   const eaters = whom(dogs.filter((dog) => batch.dogIds.includes(dog.id)));
-  const forWhom = `${eaters}, ${batch.days} ${batch.days === 1 ? 'day' : 'days'} from ${writeDay(batch.firstDay)}`;
+  const forWhom = `${eaters}, ${countOf(batch.days, 'day')} from ${writeDay(batch.firstDay)}`;
   if (batch.state !== 'weighed') return `for ${forWhom}`;
   const open = batch.shares.filter((share) => share.fate !== 'today' && !share.sealed).length;
-  const next =
-    batch.shares.length === 0
-      ? ' · to be divided'
-      : open > 0
-        ? ` · ${open} ${open === 1 ? 'share' : 'shares'} to seal`
-        : '';
-  return `${(batch.yield.net / 1000).toFixed(2)} kg at ${batch.yield.density.toFixed(2)} kcal/g for ${forWhom}${next}`;
+  const next = batch.shares.length === 0 ? ' · to be divided' : open > 0 ? ` · ${countOf(open, 'share')} to seal` : '';
+  return `${writeSumIn(batch.yield.net, set)} at ${writeDensity(batch.yield.density)} kcal/g for ${forWhom}${next}`;
 }
 
 /** Up to four dogs by name, a pack of them by number. */
@@ -107,10 +108,13 @@ export interface WeighedView {
   readonly density: number;
   readonly why: Explanation;
   readonly weighing: Weighing;
+  /** Foods of which a macronutrient is unknown: portions are at most what is needed. */
+  readonly energyUnknown: readonly string[];
   readonly portions: readonly (DogPortion & {
     readonly dogId: number;
     readonly name: string;
     readonly mark: number;
+    readonly letters: string;
     readonly caution: string | undefined;
   })[];
   readonly suggested: Shares;
@@ -224,12 +228,14 @@ async function weighedView(
     density,
     why: batch.yield.explanation,
     weighing: batch.weighing,
+    energyUnknown: batch.sheet.energyUnknown,
     portions: dogs.map((dog) => {
       return {
         ...portionOf(dog, from, density, batch.filling),
         dogId: dog.id,
         name: dog.name,
         mark: dog.mark,
+        letters: dog.letters,
         caution: vetCaution(dog, from),
       };
     }),
@@ -257,9 +263,9 @@ async function weighedView(
       waterMl: Math.round(pack.labelGrams * pack.waterPerGram),
       place: pack.placeKind,
       until: pack.safeUntil
-        ? `feed by ${writeDay(pack.safeUntil)}`
+        ? `feed by ${writeDayOnLabel(pack.safeUntil)}`
         : pack.bestBy
-          ? `best by ${writeDay(pack.bestBy)}`
+          ? `best by ${writeDayOnLabel(pack.bestBy)}`
           : '',
     })),
   };

@@ -1,3 +1,4 @@
+import { writeKcal } from '@/core/quantity/write';
 import Link from 'next/link';
 import { DogMark } from '@/ui/marks/marks';
 import { EmptyRoom, ListRoom } from '@/ui/room';
@@ -25,7 +26,7 @@ export function DogList({ view: { rows, archived } }: { view: DogsView }) {
     >
       {rows.map((row, index) => (
         <li key={row.id} className={styles.row}>
-          <DogMark name={row.name} mark={row.mark} />
+          <DogMark letters={row.letters} mark={row.mark} />
           <div className={styles.words}>
             <p className="rowName">
               <Link href={`/dogs/${row.id}`}>{row.name}</Link>
@@ -35,7 +36,7 @@ export function DogList({ view: { rows, archived } }: { view: DogsView }) {
           </div>
           <EnergyBar energy={row.energy} highest={highest} axis={index === rows.length - 1} />
           <p className={styles.kcal}>
-            <span className="figure">{Math.round(row.energy.kcal)}</span> kcal
+            <span className="figure">{writeKcal(row.energy.kcal)}</span> kcal
           </p>
         </li>
       ))}

@@ -33,7 +33,7 @@ export function DogPage({ view }: { view: DogView }) {
   return (
     <div className="page">
       <div className={styles.head}>
-        <DogMark name={dog.name} mark={dog.mark} size={56} />
+        <DogMark letters={dog.letters} mark={dog.mark} size={56} />
         <div>
           <h1>
             {dog.name} {energy.verb === 'lives on' ? 'eats' : energy.verb} {writeNumber(energy.kcal, 1)} kcal a day

@@ -1,5 +1,7 @@
 'use client';
 
+import { countOf } from '@/core/quantity/count-words';
+import { writeKcal } from '@/core/quantity/write';
 import Checkbox from '@mui/material/Checkbox';
 import { useRouter } from 'next/navigation';
 import { useMemo } from 'react';
@@ -17,6 +19,7 @@ import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { HouseForm } from '@/ui/form/HouseForm';
 import { useHouseForm } from '@/ui/form/use-house-form';
+import { letterOf } from '@/core/dog/letters';
 import { DogMark } from '@/ui/marks/marks';
 import { Why } from '@/ui/Why';
 import { saveDog } from './actions';
@@ -50,7 +53,7 @@ export function DogSheet({ form: given }: { form: DogForm }) {
       <div className={`twoColumns ${styles.sheet}`}>
         <div className="stack">
           <div className={styles.head}>
-            <DogMark name={entry.name || '?'} mark={given.mark} size={56} />
+            <DogMark letters={letterOf(entry.name || '?')} mark={given.mark} size={56} />
             <h1>{given.id === undefined ? 'A new dog' : given.entry.name}</h1>
           </div>
           <HouseForm of={house} shown={FIELDS} act={given.id === undefined ? 'Add this dog' : 'Keep the changes'}>
@@ -126,7 +129,7 @@ function Outcome({ entry, given }: { entry: DogEntry; given: DogForm }) {
         <h2>How much a day</h2>
         {weight.ok ? (
           <p>
-            At rest <b>{restingEnergy(weight.value).toFixed(1)} kcal</b>. The rest of the form says the day.
+            At rest <b>{writeKcal(restingEnergy(weight.value))} kcal</b>. The rest of the form says the day.
           </p>
         ) : (
           <p className="soft">The weight says the energy at rest, the rest of the form the day.</p>
@@ -144,12 +147,12 @@ function Outcome({ entry, given }: { entry: DogEntry; given: DogForm }) {
       <div>
         <h2>{read.value.dog.name} eats</h2>
         <p>
-          <span className="figure">{energy.kcal.toFixed(1)}</span> kcal a day{' '}
+          <span className="figure">{writeKcal(energy.kcal)}</span> kcal a day{' '}
           <Why of={energy.explanation} about="the day’s energy" />
         </p>
         <p className="soft">
           {energy.method === 'growth' ? 'growing, by NRC' : `${energy.factor} × RER, ${energy.because}`} · at rest{' '}
-          {energy.rer.toFixed(1)} kcal · {meals} {meals === 1 ? 'meal' : 'meals'}
+          {writeKcal(energy.rer)} kcal · {countOf(meals, 'meal')}
         </p>
       </div>
       <EnergyBar

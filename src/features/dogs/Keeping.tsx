@@ -1,3 +1,4 @@
+import { countOf } from '@/core/quantity/count-words';
 import Link from 'next/link';
 import { writeDay } from '@/core/calendar/local-date';
 import { rationOn } from '@/core/dog/dog';
@@ -71,7 +72,7 @@ export function Keeping({ view, meals }: { view: DogView; meals: readonly DayMea
     {
       station: 'history',
       title: 'What was in force',
-      said: `${dog.rations.length} ${dog.rations.length === 1 ? 'ration' : 'rations'}, last from ${writeDay(dog.rations.at(-1)!.from)}`,
+      said: `${countOf(dog.rations.length, 'ration')}, last from ${writeDay(dog.rations.at(-1)!.from)}`,
     },
   ];
   return (

@@ -4,8 +4,9 @@ import type { Dog } from '@/core/dog/dog';
 import { homeEnergyOn } from '@/core/dog/meals';
 import { lifeStage } from '@/core/dog/stage';
 import { sum } from '@/core/plan/scale';
-import { writeNumber, writeSum } from '@/core/quantity/write';
+import { writeNumber } from '@/core/quantity/write';
 import styles from './dogs.module.css';
+import { useUnits } from '@/ui/units';
 
 interface WeeksAheadProps {
   dog: Dog;
@@ -16,6 +17,7 @@ interface WeeksAheadProps {
 
 /** The food of the weeks to come, a bar a week: for dogs whose day does not stand still. */
 export function WeeksAhead({ dog, from, to, density }: WeeksAheadProps) {
+  const { inSum } = useUnits();
   const days = energyByDay(dog, from, daysBetween(from, to) + 1);
   const home = days.map((_, index) => homeEnergyOn(dog, addDays(from, index)));
   const weeks = Array.from({ length: Math.floor(days.length / 7) }, (_, week) => ({
@@ -28,7 +30,7 @@ export function WeeksAhead({ dog, from, to, density }: WeeksAheadProps) {
     return (
       <p className="note">
         The next eight weeks: {writeNumber(sum(home), 0)} kcal from the pot
-        {density !== undefined && `, ${writeSum(sum(home) / density)} of food`}.
+        {density !== undefined && `, ${inSum(sum(home) / density)} of food`}.
       </p>
     );
   }
@@ -39,7 +41,7 @@ export function WeeksAhead({ dog, from, to, density }: WeeksAheadProps) {
         <h2 id="weeks">Eight weeks ahead</h2>
         <p className="note">
           summed day by day: {writeNumber(sum(home), 0)} kcal
-          {density !== undefined && `, ${writeSum(sum(home) / density)} of food`}; two weeks{' '}
+          {density !== undefined && `, ${inSum(sum(home) / density)} of food`}; two weeks{' '}
           {writeNumber(sum(home.slice(0, 14)), 0)} kcal
         </p>
       </div>
@@ -52,7 +54,7 @@ export function WeeksAhead({ dog, from, to, density }: WeeksAheadProps) {
               <span className="away">kcal a day, </span>
               {density !== undefined && (
                 <>
-                  {writeSum(week.home / density)}
+                  {inSum(week.home / density)}
                   <br />
                 </>
               )}

@@ -1,3 +1,4 @@
+import { countOf } from '@/core/quantity/count-words';
 import type { ReactNode } from 'react';
 import { addDays, daysBetween, writeDay, type LocalDate } from '@/core/calendar/local-date';
 import { weightOn } from '@/core/dog/day-energy';
@@ -48,8 +49,7 @@ export function WeightCurve({ dog, today, set, children }: WeightCurveProps) {
         <div className="titleRow">
           <h2 id="scale">On the scale</h2>
           <p className="note">
-            {dog.weighIns.length} {dog.weighIns.length === 1 ? 'weigh-in' : 'weigh-ins'}, last{' '}
-            {writeWeight(last.grams, set)} on {writeDay(last.date)}
+            {countOf(dog.weighIns.length, 'weigh-in')}, last {writeWeight(last.grams, set)} on {writeDay(last.date)}
             {trend?.ok && `; ${signed(trend.value.percentAWeek)} % a week`}
             {ahead.length > 0 && `; in eight weeks about ${writeWeight(grams(ahead.at(-1)!.kg * 1000), set)}`}
             {band && `; target ${writeWeight(band[0], set)} to ${writeWeight(band[1], set)}, shaded`}

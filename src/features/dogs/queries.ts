@@ -21,6 +21,7 @@ export interface DogRow {
   readonly id: number;
   readonly name: string;
   readonly mark: number;
+  readonly letters: string;
   readonly said: string;
   readonly caution: string | undefined;
   readonly energy: DayEnergy;
@@ -49,6 +50,7 @@ export async function dogsView(): Promise<DogsView> {
         id: dog.id,
         name: dog.name,
         mark: dog.mark,
+        letters: dog.letters,
         said: inWords(dog, today, household.unitSet),
         caution: vetCaution(dog, today),
         energy: dayEnergy(dog, today),
@@ -85,7 +87,7 @@ export async function dogView(id: number): Promise<DogView | undefined> {
   const facts = await readFoodFacts(db, reference, household.energyFactors);
   const dishes = [...facts].map(([recipeId, each]) => ({ recipeId, facts: each }));
   const ration = rationOn(dog, today);
-  const own = ration.method.kind === 'school' ? ration.method.food.name : undefined;
+  const own = ration.method.kind === 'school' ? ration.method.food : undefined;
   const slotRecipe = partsOn(dog, today).find((part) => part.recipeId !== undefined)?.recipeId;
   const eaten = await readIntake(db, dog, addDays(today, -7 * TREND_WEEKS - 7), today);
   const proposal = proposalFor(dog, today, eaten, household.unitSet);
@@ -98,7 +100,9 @@ export async function dogView(id: number): Promise<DogView | undefined> {
     said: inWords(dog, today, household.unitSet),
     dishes,
     dish:
-      dishes.find((dish) => dish.facts.name === own) ??
+      dishes.find((dish) =>
+        own?.recipeId === undefined ? dish.facts.name === own?.name : dish.recipeId === own.recipeId,
+      ) ??
       dishes.find((dish) => dish.recipeId === slotRecipe) ??
       dishes.find((dish) => dish.facts.measured) ??
       dishes[0],
@@ -129,6 +133,7 @@ export async function dogHistory(id: number): Promise<DogHistory> {
     return {
       key: `ration-${ration.id}`,
       day: ration.from,
+      at: ration.createdAt.getTime(),
       title: `${writeNumber(energy.kcal, 0)} kcal a day, ${energy.because}`,
       said: ration.reason ?? '',
     };
@@ -138,10 +143,11 @@ export async function dogHistory(id: number): Promise<DogHistory> {
     .map((answer) => ({
       key: `answer-${answer.id}`,
       day: answer.day,
+      at: answer.createdAt.getTime(),
       title: `Left at ${writeNumber(answer.fromKcal, 0)} kcal`,
       said: answer.said,
     }));
-  const entries = [...rations, ...ignored].sort((a, b) => b.day.localeCompare(a.day) || b.key.localeCompare(a.key));
+  const entries = [...rations, ...ignored].sort((a, b) => b.day.localeCompare(a.day) || b.at - a.at);
   return { reports: await readReports(db, id), entries };
 }
 

@@ -58,6 +58,7 @@ export const rationEntrySchema = z.object({
   recipeId: idSchema.nullable(),
   from: day,
   reason: note,
+  sure: z.boolean().optional(),
 });
 export const setRationSchema = z.object({ dogId: idSchema, entry: rationEntrySchema });
 

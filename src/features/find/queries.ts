@@ -1,5 +1,5 @@
 import 'server-only';
-import { writeGrams } from '@/core/quantity/write';
+import { writeMassIn } from '@/core/quantity/write';
 import { reading } from '@/data/reading';
 import { readDogs } from '@/data/repositories/dogs';
 import { readLatestVersions } from '@/data/repositories/recipes';
@@ -17,7 +17,7 @@ const MOST = 12;
 export async function find(query: string): Promise<Found[]> {
   const typed = query.trim().toLowerCase();
   if (typed === '') return [];
-  const { db, reference } = await reading();
+  const { db, reference, household } = await reading();
   const matches = (name: string) => name.toLowerCase().includes(typed);
   const stock = await readStock(db);
   const exact = await readPackByCode(db, typed);
@@ -35,7 +35,7 @@ export async function find(query: string): Promise<Found[]> {
     ...packs.map((pack) => ({
       href: `/store?pack=${pack.code}`,
       name: pack.code,
-      what: `${pack.recipeName}, ${pack.grams > 0 ? `${writeGrams(pack.grams)} in the ${pack.placeKind}` : 'empty'}`,
+      what: `${pack.recipeName}, ${pack.grams > 0 ? `${writeMassIn(pack.grams, household.unitSet)} in the ${pack.placeKind}` : 'empty'}`,
     })),
   ].slice(0, MOST);
 }

@@ -1,6 +1,6 @@
 'use server';
 
-import { saveHousehold as save } from '@/data/commands/household';
+import * as save from '@/data/commands/household';
 import * as meanings from '@/data/commands/meanings';
 import * as kitchen from '@/data/commands/kitchen';
 import { houseAction } from '@/data/house-action';
@@ -12,12 +12,14 @@ import {
   meaningWordsSchema,
   nothingSchema,
   placeSchema,
+  unitsSchema,
 } from './schema';
 
-export const saveHousehold = houseAction('save household', householdSchema, save);
+export const saveHousehold = houseAction('save household', householdSchema, save.saveHousehold);
 export const saveEquipment = houseAction('save equipment', equipmentSchema, kitchen.saveEquipment);
 export const removeEquipment = houseAction('remove equipment', equipmentIdSchema, kitchen.removeEquipment);
 export const savePlace = houseAction('save place', placeSchema, kitchen.savePlace);
 export const beginKitchen = houseAction('begin kitchen', nothingSchema, kitchen.beginKitchen);
 export const saveMeaning = houseAction('save meaning', meaningSchema, meanings.saveMeaning);
 export const forgetMeaning = houseAction('forget meaning', meaningWordsSchema, meanings.forgetMeaning);
+export const sayUnits = houseAction('say units', unitsSchema, save.sayUnits);

@@ -1,5 +1,6 @@
 import 'server-only';
 import type { Equipment } from '@/core/plan/equipment';
+import type { UnitSet } from '@/core/quantity/units';
 import { reading } from '@/data/reading';
 import { readEquipment } from '@/data/repositories/equipment';
 import { readFoodsByKey } from '@/data/repositories/foods';
@@ -37,3 +38,9 @@ async function kitchenView(db: Parameters<typeof readPlaces>[0]): Promise<Kitche
 }
 
 export type HouseholdView = Awaited<ReturnType<typeof householdView>>;
+
+/** The household's measures, and whether it has said them; before there is a household nothing is asked. */
+export async function unitsView(): Promise<{ set: UnitSet; said: boolean }> {
+  const { household } = await reading();
+  return { set: household.unitSet, said: household.unitsSaid };
+}

@@ -21,3 +21,4 @@ export const placeSchema = z.object({
 export const nothingSchema = z.object({});
 export const meaningSchema = z.object({ words: z.string().max(200), key: z.string().max(10) });
 export const meaningWordsSchema = z.object({ words: z.string().max(200) });
+export const unitsSchema = z.object({ unitSet: z.enum(['metric', 'us']) });

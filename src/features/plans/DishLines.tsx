@@ -7,13 +7,14 @@ import { orderOfFilling } from '@/core/plan/loads';
 import { foodsOf } from '@/core/plan/read-plan';
 import { explainScale } from '@/core/plan/scale';
 import { standIns } from '@/core/plan/substitute';
-import { writeGrams } from '@/core/quantity/write';
+import { writeNumber } from '@/core/quantity/write';
 import { sayWhatGoes } from '@/core/recipe/written';
 import { FoodField } from '@/ui/food/FoodField';
 import { Choice } from '@/ui/form/Choice';
 import { Why } from '@/ui/Why';
 import styles from './plans.module.css';
 import type { ThePlan } from './use-plan';
+import { useUnits } from '@/ui/units';
 
 interface DishLinesProps {
   plan: ThePlan;
@@ -24,6 +25,7 @@ interface DishLinesProps {
 
 /** What goes in of one recipe, line by line, with its vessels and what may stand in for a line. */
 export function DishLines({ plan, dish, place, days }: DishLinesProps) {
+  const { inMass } = useUnits();
   const { read, bound, takes, amounts } = dish;
   const { ground, changeDish } = plan;
   const needs = plan.shown?.needs ?? [];
@@ -41,11 +43,11 @@ export function DishLines({ plan, dish, place, days }: DishLinesProps) {
       <summary>
         <h3>{read.name}</h3>
         <span>
-          the recipe × <b>{bound.at.scale.toFixed(4)}</b>
+          the recipe × <b>{writeNumber(bound.at.scale, 2)}</b>
         </span>
       </summary>
       <p className="soft">
-        {takes.length} lines, {writeGrams(bound.figures.inPot)} in the pot.{' '}
+        {takes.length} lines, {inMass(bound.figures.inPot)} in the pot.{' '}
         <Why
           of={explainScale(needs, place, { days, need: bound.need, energy: bound.energy, scale: bound.at.scale })}
           about={`the scale of ${read.name}`}
@@ -85,7 +87,7 @@ export function DishLines({ plan, dish, place, days }: DishLinesProps) {
               {sayWhatGoes(take.of) && <span className="note"> · {sayWhatGoes(take.of)}</span>}
             </span>
             <span className="soft">{plan.entry.rounded ? take.roundedTo : take.measure}</span>
-            <b>{writeGrams(amounts[take.place]!)}</b>
+            <b>{inMass(amounts[take.place]!)}</b>
             <button
               type="button"
               className={styles.swap}

@@ -50,7 +50,7 @@ export function DogsInPlan({
               const dog = answer.read.dogs.find((each) => each.id === need.dogId)!;
               return (
                 <div key={dog.id} className={styles.needOf}>
-                  <DogMark name={dog.name} mark={dog.mark} size={32} />
+                  <DogMark letters={dog.letters} mark={dog.mark} size={32} />
                   <span>
                     {dog.name}
                     {dog.cut && <span className="note"> {dog.cut}</span>}

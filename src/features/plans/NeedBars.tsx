@@ -1,3 +1,4 @@
+import { writeKcal } from '@/core/quantity/write';
 import type { DogNeed } from '@/core/plan/demand';
 import type { Hatch } from '@/core/recipe/protein';
 import { needStack } from '@/ui/charts/need-stack';
@@ -24,7 +25,7 @@ export function NeedBars({ needs, hatch }: { needs: readonly DogNeed[]; hatch: H
           stroke="var(--slate)"
           strokeWidth="1"
         >
-          <title>{`${needs[bar.dogIndex]!.name}, day ${bar.day + 1}: ${Math.round(needs[bar.dogIndex]!.byDay[bar.day]!)} kcal`}</title>
+          <title>{`${needs[bar.dogIndex]!.name}, day ${bar.day + 1}: ${writeKcal(needs[bar.dogIndex]!.byDay[bar.day]!)} kcal`}</title>
         </rect>
       ))}
     </svg>

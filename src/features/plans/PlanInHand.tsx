@@ -1,11 +1,12 @@
-import { writeGrams } from '@/core/quantity/write';
 import { LinkButton } from '@/ui/LinkButton';
 import styles from './plans.module.css';
 import type { KeptPlan } from './queries';
 import { ShoppingList } from './ShoppingList';
+import { useUnits } from '@/ui/units';
 
 /** A plan that is being cooked, or was: it stands as it is. */
 export function PlanInHand({ plan }: { plan: KeptPlan }) {
+  const { inMass } = useUnits();
   return (
     <div className="page">
       <div className="titleRow">
@@ -29,7 +30,7 @@ export function PlanInHand({ plan }: { plan: KeptPlan }) {
                     <span>
                       {line.name} <span className="note">{line.note}</span>
                     </span>
-                    <b>{writeGrams(line.grams)}</b>
+                    <b>{inMass(line.grams)}</b>
                   </li>
                 ))}
               </ul>

@@ -1,11 +1,13 @@
 import { sayThaw, thawOf } from '@/core/plan/shopping';
-import { writeGrams } from '@/core/quantity/write';
+import { writeNumber } from '@/core/quantity/write';
 import { Paper, PaperLines } from '@/ui/paper/Paper';
 import paper from '@/ui/paper/paper.module.css';
 import type { KeptPlan, PlanRows } from './queries';
+import { useUnits } from '@/ui/units';
 
 /** A plan on one page: what to fetch, what goes in, what it comes to. */
 export function PlanOnPaper({ plan, rows }: { plan: KeptPlan; rows: PlanRows }) {
+  const { inMass } = useUnits();
   const fromFreezer = (key: string) =>
     plan.items.some((item) => item.foodKey === key && item.fetchedFrom === 'freezer');
   return (
@@ -32,7 +34,7 @@ export function PlanOnPaper({ plan, rows }: { plan: KeptPlan; rows: PlanRows }) 
         {plan.batches.map((batch) => (
           <section key={batch.id}>
             <h2>
-              {batch.name} × {batch.scale.toFixed(3)}
+              {batch.name} × {writeNumber(batch.scale, 2)}
             </h2>
             <PaperLines
               lines={batch.lines.map((line, index) => ({
@@ -44,7 +46,7 @@ export function PlanOnPaper({ plan, rows }: { plan: KeptPlan; rows: PlanRows }) 
                     {line.note && <em> {line.note}</em>}
                   </>
                 ),
-                amount: writeGrams(line.grams),
+                amount: inMass(line.grams),
               }))}
             />
           </section>

@@ -7,8 +7,9 @@ import { useMemo, useState } from 'react';
 import { isVessel } from '@/core/plan/equipment';
 import { writeDay } from '@/core/calendar/local-date';
 import { seriousIn, swapEffect } from '@/core/plan/dog-checks';
+import { littleLeft } from '@/core/plan/stops';
 import { writeMinutes } from '@/core/plan/stove';
-import { writeNumber } from '@/core/quantity/write';
+import { writeDensity } from '@/core/quantity/write';
 import type { Hazard } from '@/core/recipe/hazards';
 import { Caution, STANDING_CAUTION } from '@/ui/Caution';
 import { Problems } from '@/ui/form/Problems';
@@ -47,7 +48,8 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
   });
   const drop = useCommand(dropPlan, `drop-plan-${view.keptId ?? 0}`, () => router.push('/plan'));
   const serious = seriousIn(plan.checks.filter((check) => entry.dogIds.includes(check.dogId)));
-  const cautions = [...serious, ...(standing?.cautions ?? [])];
+  const little = answer.ok ? littleLeft(ground, entry.lessStock, answer.value) : undefined;
+  const cautions = [...serious, ...(little ? [little] : []), ...(standing?.cautions ?? [])];
   const seen = cautions.every((caution) => entry.seen.includes(caution.id));
   const effect = useMemo(
     () => (answer.ok ? swapEffect(ground, entry, answer.value) : undefined),
@@ -84,6 +86,12 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
       {standing?.warns.map((warning) => (
         <Caution key={warning}>{warning}</Caution>
       ))}
+      {answer.ok && answer.value.finished.energyUnknown.length > 0 && (
+        <Caution>
+          The energy of {answer.value.finished.energyUnknown.join(', ')} is unknown: every amount here is at most what
+          is needed. Enter its label.
+        </Caution>
+      )}
       {answer.ok && answer.value.unfilled.length > 0 && (
         <Caution>Not filled by this plan: {answer.value.unfilled.join(', ')}.</Caution>
       )}
@@ -99,7 +107,8 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
             <Rounding answer={shown} taken={entry.rounded} onTake={(rounded) => change({ rounded })} />
             <p className={styles.asides}>
               <span>
-                <b>{writeNumber(shown.finished.density.perGram, 2)} kcal/g</b> expected{' '}
+                {shown.finished.energyUnknown.length > 0 && 'at least '}
+                <b>{writeDensity(shown.finished.density.perGram)} kcal/g</b> expected{' '}
                 <Why of={shown.finished.density.explanation} about="the expected energy" />
               </span>
               <span>
@@ -110,7 +119,9 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
                 <Why of={shown.stove.explanation} about="the time at the stove" />
               </span>
               {shown.keeping.bestUntil && (
-                <span className="caution">past its best in the freezer after {writeDay(shown.keeping.bestUntil)}</span>
+                <span className="caution">
+                  past its best in the freezer after {writeDay(shown.keeping.bestUntil, ground.today)}
+                </span>
               )}
             </p>
           </div>

@@ -2,9 +2,10 @@ import Button from '@mui/material/Button';
 import type { PlanAnswer } from '@/core/plan/answer';
 import { nutrientName } from '@/core/nutrition/nutrients';
 import { TOLD_FROM } from '@/core/plan/rounding';
-import { writeGrams, writeNumber } from '@/core/quantity/write';
+import { writeNumber } from '@/core/quantity/write';
 import { Why } from '@/ui/Why';
 import styles from './plans.module.css';
+import { useUnits } from '@/ui/units';
 
 interface RoundingProps {
   answer: PlanAnswer;
@@ -23,6 +24,7 @@ function signed(part: number): string {
 
 /** The amounts as they can be measured or bought, what that moves, and one press to take or undo it. */
 export function Rounding({ answer, taken, onTake }: RoundingProps) {
+  const { inMass } = useUnits();
   const { drift } = answer;
   const moved = answer.dishes
     .flatMap((dish) => dish.takes)
@@ -37,7 +39,7 @@ export function Rounding({ answer, taken, onTake }: RoundingProps) {
         {moved.slice(0, NAMED).map((take, index) => (
           <span key={index}>
             {index > 0 && '; '}
-            {nameOf(take)} {take.roundedTo}, not {writeGrams(take.grams)}
+            {nameOf(take)} {take.roundedTo}, not {inMass(take.grams)}
           </span>
         ))}
         {moved.length > NAMED && `; ${moved.length - NAMED} more`}
@@ -68,7 +70,7 @@ export function Rounding({ answer, taken, onTake }: RoundingProps) {
             steps: [
               ...moved.map((take) => ({
                 what: nameOf(take),
-                sum: `${writeGrams(take.grams)} → ${take.roundedTo} (${writeGrams(take.rounded)})`,
+                sum: `${inMass(take.grams)} → ${take.roundedTo} (${inMass(take.rounded)})`,
               })),
               ...drift.nutrients.map(({ nutrient, part }) => ({
                 what: `${nutrientName(nutrient)} in 1000 kcal`,

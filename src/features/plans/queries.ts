@@ -1,3 +1,4 @@
+import { countOf } from '@/core/quantity/count-words';
 import 'server-only';
 import { writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
 import { answerPlan } from '@/core/plan/answer';
@@ -49,7 +50,7 @@ const nameOf = ({ batches }: StoredPlan) => batches.map((batch) => batch.recipeN
 const rowOf = (plan: StoredPlan): PlanRow => ({
   id: plan.id,
   name: nameOf(plan),
-  said: `${plan.days} ${plan.days === 1 ? 'day' : 'days'} from ${writeDay(plan.firstDay)}`,
+  said: `${countOf(plan.days, 'day')} from ${writeDay(plan.firstDay)}`,
   open: plan.open,
 });
 
@@ -128,7 +129,7 @@ export async function keptPlan(id: number): Promise<KeptPlan | undefined> {
   return {
     id,
     name: nameOf(plan),
-    about: `for ${eaters.join(', ')}, ${plan.days} ${plan.days === 1 ? 'day' : 'days'} from ${writeDay(plan.firstDay)}, cooked on ${writeDayInFull(plan.cookDay)}`,
+    about: `for ${eaters.join(', ')}, ${countOf(plan.days, 'day')} from ${writeDay(plan.firstDay)}, cooked on ${writeDayInFull(plan.cookDay)}`,
     open: plan.open,
     today: read.today,
     cookDay: plan.cookDay,

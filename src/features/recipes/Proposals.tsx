@@ -8,12 +8,13 @@ import type { Profile, Profiles } from '@/core/nutrition/profiles';
 import { capFor, type Objective, type Proposed, type Relaxation } from '@/core/nutrition/propose';
 import { densityOf } from '@/core/food/measures';
 import { millilitres, type UnitSet } from '@/core/quantity/units';
-import { writeGrams, writeMoney, writeNumber, writeVolume } from '@/core/quantity/write';
+import { writeMoney, writeNumber, writeVolume } from '@/core/quantity/write';
 import type { WeighedLine } from '@/core/recipe/recipe';
 import { Choice } from '@/ui/form/Choice';
 import { askForAdditions } from '@/workers/propose.client';
 import styles from './recipes.module.css';
 import type { KnownAddition } from './queries';
+import { useUnits } from '@/ui/units';
 
 interface ProposalsProps {
   lines: readonly WeighedLine[];
@@ -56,6 +57,7 @@ type State = 'idle' | 'working' | 'failed' | Proposed;
 
 /** What would close the gaps, at least in weight: worked out aside, taken line by line. */
 export function Proposals(props: ProposalsProps) {
+  const { inMass } = useUnits();
   const { lines, factors, nutrients, profile, additions, set, currency, onProposed, onTake, onUndo } = props;
   const [least, setLeast] = useState<Objective>('fewest');
   const [taken, setTaken] = useState(false);
@@ -150,7 +152,7 @@ export function Proposals(props: ProposalsProps) {
             {named(state).map(({ addition, grams: mass }) => (
               <li key={addition.food.ndb} className={styles.proposed}>
                 <span>
-                  <b>{writeGrams(mass)}</b> {addition.food.name}{' '}
+                  <b>{inMass(mass)}</b> {addition.food.name}{' '}
                   <span className="note">
                     {inSpoons(addition, mass, set)}
                     {addition.moment}

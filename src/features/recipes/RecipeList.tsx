@@ -1,3 +1,4 @@
+import { writeKcal } from '@/core/quantity/write';
 import Link from 'next/link';
 import { LinkButton } from '@/ui/LinkButton';
 import { HatchTile } from '@/ui/marks/marks';
@@ -40,7 +41,7 @@ export function RecipeList({ rows }: { rows: readonly RecipeRow[] }) {
           </div>
           <p className={styles.per}>
             <span className="rowName">
-              {row.sheet.kcalPer100 === undefined ? '?' : Math.round(row.sheet.kcalPer100)}
+              {row.sheet.kcalPer100 === undefined ? '?' : writeKcal(row.sheet.kcalPer100)}
             </span>{' '}
             kcal, {row.mark.word}
           </p>

@@ -1,10 +1,12 @@
-import { writeGrams, writeNumber } from '@/core/quantity/write';
+import { writeNumber } from '@/core/quantity/write';
 import { Paper, PaperLines } from '@/ui/paper/Paper';
 import paper from '@/ui/paper/paper.module.css';
 import type { PrintView } from './queries';
+import { useUnits } from '@/ui/units';
 
 /** A recipe for the kitchen wall. */
 export function RecipeOnPaper({ view }: { view: PrintView }) {
+  const { inMass } = useUnits();
   return (
     <Paper>
       <h1>{view.name}</h1>
@@ -26,7 +28,7 @@ export function RecipeOnPaper({ view }: { view: PrintView }) {
                   {line.asides.length > 0 && <em> {line.asides.join(', ')}</em>}
                 </>
               ),
-              amount: line.grams === undefined ? '' : writeGrams(line.grams),
+              amount: line.grams === undefined ? '' : inMass(line.grams),
             }))}
           />
           {component.how && <p className={paper.how}>{component.how}</p>}

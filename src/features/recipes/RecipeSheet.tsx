@@ -9,6 +9,7 @@ import { isBlank } from '@/core/recipe/entry';
 import type { LineEntry } from '@/core/recipe/entry-schema';
 import { MOST_LINES } from '@/core/recipe/free-line';
 import { guessPart } from '@/core/recipe/part-of-food';
+import { isPreviewed } from '@/core/recipe/preview';
 import { insertLines } from '@/core/recipe/rearrange';
 import { DraftNote } from '@/ui/form/DraftNote';
 import { Field } from '@/ui/form/Field';
@@ -182,7 +183,7 @@ export function RecipeSheet({ form: given }: { form: RecipeForm }) {
                 uncounted={uncounted}
                 additions={given.additions}
                 set={given.set}
-                dogs={given.dogs.filter((dog) => entry.preview?.dogs.includes(dog.name) ?? true)}
+                dogs={given.dogs.filter((dog) => isPreviewed(entry.preview, dog))}
                 labels={given.labels}
                 currency={given.currency}
                 onTake={take}

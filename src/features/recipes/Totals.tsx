@@ -3,7 +3,7 @@
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import Link from 'next/link';
 import { countOf, plural } from '@/core/quantity/count-words';
-import { writeGrams, writeKcal, writeNumber } from '@/core/quantity/write';
+import { writeKcal, writeNumber } from '@/core/quantity/write';
 import type { KnownFood } from '@/core/food/food';
 import { proteinMark } from '@/core/recipe/protein';
 import type { NamedShape } from '@/core/recipe/shape';
@@ -13,6 +13,7 @@ import { Why } from '@/ui/Why';
 import { Caution } from '@/ui/Caution';
 import { Shape } from './Shape';
 import styles from './recipes.module.css';
+import { useUnits } from '@/ui/units';
 
 /** What the lines come to: energy first, then the shape, then the sums with their coverage. */
 export function Totals({
@@ -32,6 +33,7 @@ export function Totals({
   known: ReadonlyMap<string, KnownFood>;
   onShape: (shape: string) => void;
 }) {
+  const { inMass } = useUnits();
   if (lines.length === 0) {
     return (
       <section className="stack" aria-labelledby="totals">
@@ -55,7 +57,7 @@ export function Totals({
           {sheet.kcalPer100 === undefined
             ? 'no food yet'
             : `${sheet.energyUnknown.length > 0 ? 'at least ' : ''}${writeKcal(sheet.kcalPer100)} kcal per 100 g of what goes in`}
-          {poured > 0 && `, without the ${writeGrams(poured)} of water poured on`}
+          {poured > 0 && `, without the ${inMass(poured)} of water poured on`}
         </p>
       </div>
       {uncounted > 0 && (
@@ -85,8 +87,8 @@ export function Totals({
         <tbody>
           <Sum
             name="goes in"
-            value={writeGrams(sheet.food)}
-            note={poured > 0 ? `${writeGrams(sheet.inPot)} in the pot with the water` : ''}
+            value={inMass(sheet.food)}
+            note={poured > 0 ? `${inMass(sheet.inPot)} in the pot with the water` : ''}
           />
           <KnownSum name="protein" known={sheet.protein} />
           <KnownSum name="fat" known={sheet.fat} />
@@ -100,12 +102,13 @@ export function Totals({
 }
 
 function KnownSum({ name, known }: { name: string; known: Known | undefined }) {
+  const { inMass } = useUnits();
   if (!known) return <Sum name={name} value="unknown" note="no line has a value" />;
   const whole = known.coverage > 0.9999;
   return (
     <Sum
       name={name}
-      value={writeGrams(known.amount)}
+      value={inMass(known.amount)}
       note={
         whole
           ? ''

@@ -188,13 +188,14 @@ export interface SupplyForm {
   readonly archived: boolean;
   readonly entry: SupplyEntry;
   readonly currency: string;
+  readonly set: UnitSet;
 }
 
 export async function supplyForm(id: number | undefined): Promise<SupplyForm | undefined> {
   const { db, household } = await reading();
   if (id === undefined) {
     const entry: SupplyEntry = { name: '', measure: 'tsp', measureGrams: '', amounts: [] };
-    return { id, archived: false, entry, currency: household.currency };
+    return { id, archived: false, entry, currency: household.currency, set: household.unitSet };
   }
   const supply = await readSupply(db, id);
   return (
@@ -203,6 +204,7 @@ export async function supplyForm(id: number | undefined): Promise<SupplyForm | u
       archived: supply.archived,
       entry: supplyEntryOf(supply.name, supply.label),
       currency: household.currency,
+      set: household.unitSet,
     }
   );
 }
@@ -273,12 +275,7 @@ export async function printView(id: number): Promise<PrintView | undefined> {
     kcal: recipeSheet(version.lines, household.energyFactors).kcal,
     components: (entry.components ?? [{ name: 'pot' }]).map((component, at) => ({
       name: component.name,
-      how: [
-        component.vessel,
-        component.method,
-        component.minutes && `${component.minutes} min`,
-        component.celsius && `${component.celsius} °C`,
-      ]
+      how: [component.vessel, component.method, component.minutes && `${component.minutes} min`, component.celsius]
         .filter(Boolean)
         .join(', '),
       lines: entry.lines.flatMap((line, index) => ((line.component ?? 0) === at ? [lineAt(index)] : [])),

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import { useState } from 'react';
 import { readScale } from '@/core/quantity/reading';
-import { writeGrams } from '@/core/quantity/write';
+import { writeDensity, writeKcal } from '@/core/quantity/write';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
@@ -12,9 +12,11 @@ import { Tub } from '@/ui/marks/marks';
 import { correctPack, discardPack, movePacks, reverseMovement } from './actions';
 import type { OpenPack } from './queries';
 import styles from './store.module.css';
+import { useUnits } from '@/ui/units';
 
 /** One pack in hand: what it is, where it goes, and everything that was done with it. */
 export function PackPanel({ pack, onClose }: { pack: OpenPack; onClose: () => void }) {
+  const { inMass } = useUnits();
   const slot = `pack-${pack.holdingId}`;
   const move = useCommand(movePacks, `${slot}-move`);
   const discard = useCommand(discardPack, `${slot}-discard`);
@@ -35,7 +37,7 @@ export function PackPanel({ pack, onClose }: { pack: OpenPack; onClose: () => vo
           <Tub hatch={pack.mark.hatch} full={pack.full} size={72} />
           <div>
             <h2 id="pack-title">
-              <span className="figure">{pack.code}</span> {empty ? 'is empty' : writeGrams(pack.grams)}
+              <span className="figure">{pack.code}</span> {empty ? 'is empty' : inMass(pack.grams)}
             </h2>
             <p>
               {pack.recipeName}, for {pack.whose}
@@ -95,7 +97,7 @@ export function PackPanel({ pack, onClose }: { pack: OpenPack; onClose: () => vo
           </>
         )}
         <p className="note">
-          packed {pack.packedOn} · {Math.round(pack.kcal)} kcal at {pack.density.toFixed(3)} kcal/g
+          packed {pack.packedOn} · {writeKcal(pack.kcal)} kcal at {writeDensity(pack.density)} kcal/g
           {pack.estimated && ', an estimate'}
           {pack.waterPerGram > 0 && ` · ${Math.round(pack.grams * pack.waterPerGram)} mL of water to put back`} ·{' '}
           {pack.rule}

@@ -4,13 +4,13 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { writeGrams } from '@/core/quantity/write';
 import { Problems } from '@/ui/form/Problems';
 import { Tub } from '@/ui/marks/marks';
 import { EmptyRoom } from '@/ui/room';
 import { PackPanel } from './PackPanel';
 import type { Shelf, ShelfPack, StoreView } from './queries';
 import styles from './store.module.css';
+import { useUnits } from '@/ui/units';
 
 /** Drawn at first; the rest of a full shelf comes with a press. */
 const SHOWN = 24;
@@ -90,13 +90,14 @@ function ShelfDrawn({ shelf }: { shelf: Shelf }) {
 }
 
 function PackOnShelf({ pack }: { pack: ShelfPack }) {
+  const { inMass } = useUnits();
   return (
     <li>
       <Link href={`/store?pack=${pack.code}`} scroll={false} prefetch={false} className={styles.packLink}>
         <Tub hatch={pack.mark.hatch} full={pack.full} size={56} />
         <span className={styles.code}>{pack.code}</span>
         <span>
-          {pack.whose}, {writeGrams(pack.grams)}
+          {pack.whose}, {inMass(pack.grams)}
         </span>
         <span className={`note ${pack.tone === 'plain' ? '' : pack.tone}`}>
           {pack.until}

@@ -1,7 +1,8 @@
+import { countOf } from '@/core/quantity/count-words';
 import 'server-only';
 import { clockIn, daysBetween, writeDay, type LocalDate } from '@/core/calendar/local-date';
 import { shelfLifeOf, type PlaceKind } from '@/core/preserve/shelf-life';
-import { writeGrams } from '@/core/quantity/write';
+import { writeSumIn, writeMassIn } from '@/core/quantity/write';
 import type { ProteinMark } from '@/core/recipe/protein';
 import { inOrderOfUse } from '@/core/stock/draw';
 import { fromTenths } from '@/core/stock/ledger';
@@ -76,12 +77,12 @@ export async function storeView(code: string | undefined): Promise<StoreView> {
   const place = (pack: StoredPack) => order.get(`pack-${pack.holdingId}`) ?? -1;
   const shelves = places.map((each): Shelf => {
     const own = stock.filter((pack) => pack.placeId === each.id).sort((a, b) => place(a) - place(b));
-    const kg = own.reduce((sum, pack) => sum + pack.grams, 0) / 1000;
+    const mass = own.reduce((sum, pack) => sum + pack.grams, 0);
     return {
       placeId: each.id,
       name: each.name,
       kind: each.kind,
-      said: own.length === 0 ? 'empty' : `${own.length} ${own.length === 1 ? 'pack' : 'packs'}, ${kg.toFixed(1)} kg`,
+      said: own.length === 0 ? 'empty' : `${countOf(own.length, 'pack')}, ${writeSumIn(mass, read.household.unitSet)}`,
       packs: own.map((pack) => shown(pack, marks, today)),
     };
   });
@@ -123,12 +124,12 @@ function shown(pack: StoredPack, marks: ReadonlyMap<number, ProteinMark>, today:
     grams: pack.grams,
     full: pack.labelGrams > 0 ? pack.grams / pack.labelGrams : 0,
     mark: marks.get(pack.recipeId) ?? PLANTS,
-    until: date === undefined ? 'no date' : `${said} ${writeDay(date)}`,
+    until: date === undefined ? 'no date' : `${said} ${writeDay(date, today)}`,
     tone,
     notes: [
       ...(pack.short ? ['short'] : []),
-      ...(pack.thawedOn ? [`thawed ${writeDay(pack.thawedOn)}`] : []),
-      ...(pack.openedOn ? [`opened ${writeDay(pack.openedOn)}`] : []),
+      ...(pack.thawedOn ? [`thawed ${writeDay(pack.thawedOn, today)}`] : []),
+      ...(pack.openedOn ? [`opened ${writeDay(pack.openedOn, today)}`] : []),
       ...(pack.waterPerGram > 0 ? ['dry'] : []),
     ],
   };
@@ -149,7 +150,7 @@ async function openPack(
     kcal: pack.grams * pack.density,
     density: pack.density,
     waterPerGram: pack.waterPerGram,
-    packedOn: writeDay(pack.packedOn),
+    packedOn: writeDay(pack.packedOn, today),
     rule: pack.rule,
     estimated: pack.estimated,
     moveTo: places
@@ -164,10 +165,11 @@ const holdingsOf = (movement: StoredMovement) => [
 ];
 
 function entryOf(
-  { household }: Reading,
+  { household, today }: Reading,
   movement: StoredMovement,
   places: Awaited<ReturnType<typeof readPlaces>>,
 ): HistoryEntry {
+  const set = household.unitSet;
   const gained = movement.legs.filter((leg) => 'holdingId' in leg && leg.amount > 0);
   const amount = fromTenths(Math.max(...[movement.legs.reduce((sum, leg) => sum + Math.max(0, leg.amount), 0)]));
   const to =
@@ -175,18 +177,18 @@ function entryOf(
       ? places.find((each) => each.id === (gained[0] as { placeId: number }).placeId)?.name.toLowerCase()
       : undefined;
   const words: Record<string, string> = {
-    packed: `packed ${writeGrams(amount)} into the ${to}`,
-    moved: `moved ${writeGrams(amount)} to the ${to}`,
-    fed: `fed ${writeGrams(amount)}`,
-    discarded: `threw away ${writeGrams(amount)}`,
-    corrected: `corrected by ${gained.length > 0 ? '+' : '−'}${writeGrams(amount)}`,
+    packed: `packed ${writeMassIn(amount, set)} into the ${to}`,
+    moved: `moved ${writeMassIn(amount, set)} to the ${to}`,
+    fed: `fed ${writeMassIn(amount, set)}`,
+    discarded: `threw away ${writeMassIn(amount, set)}`,
+    corrected: `corrected by ${gained.length > 0 ? '+' : '−'}${writeMassIn(amount, set)}`,
     reversed: 'took back what was done before',
   };
   const taken = movement.reversedBy !== undefined ? ' (taken back)' : '';
   return {
     movementId: movement.id,
-    said: `${words[movement.kind] ?? `${movement.kind} ${writeGrams(amount)}`}${taken}`,
-    when: `${writeDay(movement.day)} ${clockIn(movement.at, household.timeZone)}`,
+    said: `${words[movement.kind] ?? `${movement.kind} ${writeMassIn(amount, set)}`}${taken}`,
+    when: `${writeDay(movement.day, today)} ${clockIn(movement.at, household.timeZone)}`,
     canReverse: movement.reversedBy === undefined && movement.reverses === undefined,
   };
 }

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import Link from 'next/link';
 import { useState } from 'react';
-import { writeGrams } from '@/core/quantity/write';
+import { writeKcal } from '@/core/quantity/write';
 import { bowlOf, drawMeal, fitFor, type Drawn } from '@/core/stock/draw';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
@@ -15,6 +15,7 @@ import { feedBowl } from './actions';
 import { OtherPack } from './OtherPack';
 import styles from './today.module.css';
 import type { DogToday, ShownSource } from './view';
+import { useUnits } from '@/ui/units';
 
 interface DogBowlProps {
   dog: DogToday;
@@ -29,6 +30,7 @@ interface DogBowlProps {
 
 /** One dog's next meal: grams, from which pack, and one press. */
 export function DogBowl({ dog, day, sources, full, sameSlot, onFed, onTakeBack }: DogBowlProps) {
+  const { inMass } = useUnits();
   const [first, setFirst] = useState<string>();
   const [choosing, setChoosing] = useState(false);
   const hydrated = useHydrated();
@@ -58,7 +60,7 @@ export function DogBowl({ dog, day, sources, full, sameSlot, onFed, onTakeBack }
 
   return (
     <li className={styles.bowl}>
-      <DogMark name={dog.name} mark={dog.mark} />
+      <DogMark letters={dog.letters} mark={dog.mark} />
       <span className={styles.drawing}>
         <Bowl hatch={mark?.hatch} full={next && drawn.length > 0 ? full : 0} />
       </span>
@@ -68,7 +70,7 @@ export function DogBowl({ dog, day, sources, full, sameSlot, onFed, onTakeBack }
           {next && drawn.length > 0 && (
             <>
               {!sameSlot && <span className={styles.meal}>{next.slotName} </span>}
-              <span className="figure">{writeGrams(grams)}</span>
+              <span className="figure">{inMass(grams)}</span>
               {isDry && (
                 <>
                   {' '}
@@ -86,7 +88,7 @@ export function DogBowl({ dog, day, sources, full, sameSlot, onFed, onTakeBack }
               <span key={part.key}>
                 {index === 0 ? 'from ' : ', then '}
                 <b>{part.code}</b>
-                {drawn.length > 1 && ` ${writeGrams(part.grams)}`}
+                {drawn.length > 1 && ` ${inMass(part.grams)}`}
               </span>
             ))}
             {mark && ` ${mark.word}`}
@@ -109,7 +111,7 @@ export function DogBowl({ dog, day, sources, full, sameSlot, onFed, onTakeBack }
           </p>
         )}
         {next && drawn.length > 0 && missing > 0 && (
-          <p className="caution">{Math.round(missing)} kcal short: the packs that are ready hold no more.</p>
+          <p className="caution">{writeKcal(missing)} kcal short: the packs that are ready hold no more.</p>
         )}
         {next && drawn.length > 0 && next.additions.length > 0 && (
           <ul className={styles.additions} aria-label={`Into ${dog.name}’s bowl`}>

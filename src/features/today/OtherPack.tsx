@@ -3,10 +3,10 @@
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import { writeDay } from '@/core/calendar/local-date';
-import { writeGrams } from '@/core/quantity/write';
 import { Tub } from '@/ui/marks/marks';
 import styles from './today.module.css';
 import type { ShownSource } from './view';
+import { useUnits } from '@/ui/units';
 
 interface OtherPackProps {
   open: boolean;
@@ -18,6 +18,7 @@ interface OtherPackProps {
 
 /** Another pack than the next in order: whatever is ready, whosever name it carries. */
 export function OtherPack({ open, dogName, sources, onChoose, onClose }: OtherPackProps) {
+  const { inMass } = useUnits();
   return (
     <Dialog open={open} onClose={onClose} aria-labelledby={`other-pack-${dogName}`} fullWidth maxWidth="xs">
       <div className={styles.dialog}>
@@ -28,7 +29,7 @@ export function OtherPack({ open, dogName, sources, onChoose, onClose }: OtherPa
               <Button variant="outlined" fullWidth className={styles.choice} onClick={() => onChoose(source.key)}>
                 <Tub hatch={source.mark.hatch} size={32} />
                 <span>
-                  <b>{source.code}</b> {source.mark.word}, {writeGrams(source.grams)}
+                  <b>{source.code}</b> {source.mark.word}, {inMass(source.grams)}
                   {source.kind === 'dry' && ' dry'}
                   {source.safeUntil && ` · until ${writeDay(source.safeUntil)}`}
                 </span>

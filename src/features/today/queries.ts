@@ -1,9 +1,11 @@
+import { countOf } from '@/core/quantity/count-words';
 import 'server-only';
 import { addDays, clockIn, daysBetween, writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
 import { dayEnergy, type DayEnergy } from '@/core/dog/day-energy';
 import { mealsOn, nextMeal, type DayMeal } from '@/core/dog/meals';
 import { isGrowing, vetCaution } from '@/core/dog/stage';
-import { capital, writeDose, writeGrams } from '@/core/quantity/write';
+import { capital, writeDose, writeKcal, writeMassIn, writeWeight } from '@/core/quantity/write';
+import type { UnitSet } from '@/core/quantity/units';
 import type { ProteinMark } from '@/core/recipe/protein';
 import { coverOf, type Cover } from '@/core/stock/cover';
 import { drawMeal, fitFor, inOrderOfUse, type Drawn } from '@/core/stock/draw';
@@ -82,9 +84,13 @@ export async function todayView(): Promise<TodayView> {
           }
         : undefined,
     legend: [...new Map([...bySource.values()].map((source) => [source.mark.word, source.mark])).values()],
-    tonight: tonightOf(cover, stock, marks),
+    tonight: tonightOf(cover, stock, marks, household.unitSet),
     fridgePlaceId: places.find((place) => place.kind === 'fridge')!.id,
-    watch: [...watchPacks(stock, today, cover), ...(await watchBatches(read)), ...watchDogs(dogs, today)],
+    watch: [
+      ...watchPacks(stock, today, cover, household.unitSet),
+      ...(await watchBatches(read)),
+      ...watchDogs(dogs, today, household.unitSet),
+    ],
   };
 }
 
@@ -118,6 +124,7 @@ function bowlsToday(
       id: dog.id,
       name: dog.name,
       mark: dog.mark,
+      letters: dog.letters,
       next: slot && {
         slotId: slot.id,
         slotName: slot.name,
@@ -131,7 +138,7 @@ function bowlsToday(
               ? `${each.what}: its label has no row for this weight`
               : `${writeDose(each.amount)} ${each.unit} ${each.what}`,
         })),
-        beside: besideOf(energy),
+        beside: besideOf(energy, household.unitSet),
         drawn,
         missing,
         why: explainMeal({
@@ -147,7 +154,9 @@ function bowlsToday(
       },
       fed: own.map((bowl): FedMeal => {
         const name = dog.slots.find((each) => each.id === bowl.slotId)?.name ?? 'a meal';
-        const said = bowl.parts.map((part) => `${writeGrams(part.grams)} from ${part.code}`).join(', ');
+        const said = bowl.parts
+          .map((part) => `${writeMassIn(part.grams, household.unitSet)} from ${part.code}`)
+          .join(', ');
         return { bowlId: bowl.id, slotName: name, clock: clockIn(bowl.fedAt, household.timeZone), said };
       }),
       caution: cautionOf(dog, today, slot),
@@ -166,10 +175,10 @@ function bowlsToday(
 }
 
 /** Beside the bowl: bought food and treats of the day, and the old food during a change. */
-function besideOf({ extras, oldFood }: DayEnergy): string[] {
+function besideOf({ extras, oldFood }: DayEnergy, set: UnitSet): string[] {
   const said = extras.each.map((extra) => `${extra.name}, ${extra.said}`);
   if (!oldFood) return said;
-  const much = oldFood.grams === undefined ? `${Math.round(oldFood.kcal)} kcal` : writeGrams(oldFood.grams);
+  const much = oldFood.grams === undefined ? `${writeKcal(oldFood.kcal)} kcal` : writeMassIn(oldFood.grams, set);
   return [...said, `${much} ${oldFood.name} over the day, until the change is done`];
 }
 
@@ -211,7 +220,7 @@ function aheadOf(
     cover.coverDays === cover.days.length
       ? `${cover.coverDays} days and more`
       : last
-        ? `${cover.coverDays} ${cover.coverDays === 1 ? 'day' : 'days'}, to ${writeDay(last.day)}`
+        ? `${countOf(cover.coverDays, 'day')}, to ${writeDay(last.day)}`
         : 'nothing in store';
   return { dogId: cover.dogId, name, coverDays: cover.coverDays, runsOut, cells };
 }
@@ -220,6 +229,7 @@ function tonightOf(
   cover: readonly Cover[],
   stock: readonly StoredPack[],
   marks: ReadonlyMap<number, ProteinMark>,
+  set: UnitSet,
 ): TodayView['tonight'] {
   const needed = new Set(
     cover.flatMap((each) => each.days.slice(0, 2).flatMap((day) => day.drawn.map((part) => part.key))),
@@ -229,7 +239,7 @@ function tonightOf(
     .map((pack) => ({
       holdingId: pack.holdingId,
       code: pack.code,
-      said: `${pack.dogName ? `for ${pack.dogName}` : 'for anybody'} · ${writeGrams(pack.grams)}`,
+      said: `${pack.dogName ? `for ${pack.dogName}` : 'for anybody'} · ${writeMassIn(pack.grams, set)}`,
       hatch: (marks.get(pack.recipeId) ?? PLANTS).hatch,
     }));
 }
@@ -238,6 +248,7 @@ function watchPacks(
   stock: readonly StoredPack[],
   today: StoredPack['since'],
   cover: readonly Cover[],
+  set: UnitSet,
 ): TodayView['watch'] {
   const eatenBy = (key: string, day: string) =>
     cover
@@ -250,7 +261,7 @@ function watchPacks(
       return [
         {
           title: `${pack.code} is past its safe date`,
-          said: `${writeGrams(pack.grams)}, safe until ${writeDay(pack.safeUntil)}: throw it away`,
+          said: `${writeMassIn(pack.grams, set)}, safe until ${writeDay(pack.safeUntil, today)}: throw it away`,
           tone: 'danger',
           href,
         },
@@ -262,7 +273,7 @@ function watchPacks(
       return [
         {
           title: `${pack.code} ends ${writeDay(pack.safeUntil)}`,
-          said: `${writeGrams(left)} would be left${freeze}`,
+          said: `${writeMassIn(left, set)} would be left${freeze}`,
           tone: 'caution',
           href,
         },
@@ -272,7 +283,7 @@ function watchPacks(
       return [
         {
           title: `${pack.code} is past its best`,
-          said: `best by ${writeDay(pack.bestBy)}: use it first`,
+          said: `best by ${writeDay(pack.bestBy, today)}: use it first`,
           tone: 'caution',
           href,
         },
@@ -308,7 +319,7 @@ async function watchBatches({ db, household }: Reading): Promise<TodayView['watc
   });
 }
 
-function watchDogs(dogs: readonly StoredDog[], today: StoredPack['since']): TodayView['watch'] {
+function watchDogs(dogs: readonly StoredDog[], today: StoredPack['since'], set: UnitSet): TodayView['watch'] {
   return dogs.flatMap((dog): TodayView['watch'][number][] => {
     const last = dog.weighIns.at(-1)!;
     const days = daysBetween(last.date, today);
@@ -317,7 +328,7 @@ function watchDogs(dogs: readonly StoredDog[], today: StoredPack['since']): Toda
       .filter((avoid) => avoid.tryAgainOn !== undefined && avoid.tryAgainOn <= today)
       .map((avoid) => ({
         title: `${avoid.label} again for ${dog.name}?`,
-        said: `kept from it since ${writeDay(avoid.since)} (${avoid.reason}): try a little, alone`,
+        said: `kept from it since ${writeDay(avoid.since, today)} (${avoid.reason}): try a little, alone`,
         tone: 'plain' as const,
         href: `/dogs/${dog.id}/avoid`,
       }));
@@ -326,7 +337,7 @@ function watchDogs(dogs: readonly StoredDog[], today: StoredPack['since']): Toda
       ...tries,
       {
         title: `${dog.name} is due on the scale`,
-        said: `last ${(last.grams / 1000).toFixed(1)} kg, ${days} days ago`,
+        said: `last ${writeWeight(last.grams, set)}, ${countOf(days, 'day')} ago`,
         tone: 'plain',
         href: `/dogs/${dog.id}/weigh`,
       },

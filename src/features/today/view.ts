@@ -35,6 +35,7 @@ export interface DogToday {
   readonly id: number;
   readonly name: string;
   readonly mark: number;
+  readonly letters: string;
   readonly next: NextBowl | undefined;
   readonly fed: readonly FedMeal[];
   readonly caution: string | undefined;

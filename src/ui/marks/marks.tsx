@@ -14,7 +14,7 @@ const SHAPES = [
 ];
 
 /** A dog's tag: a shape of its own with its letter, the same everywhere. */
-export function DogMark({ name, mark, size = 48 }: { name: string; mark: number; size?: number }) {
+export function DogMark({ letters, mark, size = 48 }: { letters: string; mark: number; size?: number }) {
   return (
     <svg width={size} height={size} viewBox="0 0 48 48" aria-hidden>
       {SHAPES[mark % SHAPES.length]}
@@ -24,10 +24,10 @@ export function DogMark({ name, mark, size = 48 }: { name: string; mark: number;
         textAnchor="middle"
         fontFamily="var(--face-head)"
         fontWeight="700"
-        fontSize="19"
+        fontSize={letters.length > 1 ? 16 : 19}
         fill="var(--slate)"
       >
-        {[...name][0]?.toUpperCase()}
+        {letters}
       </text>
     </svg>
   );

@@ -22,7 +22,9 @@ export function writeJsonLd(
     return [line.amount.trim(), words].filter(Boolean).join(' ');
   });
   const steps = (entry.components ?? []).flatMap(({ name, vessel, method, minutes, celsius }) => {
-    const way = [method, minutes && `${minutes} min`, celsius && `${celsius} °C`].filter(Boolean).join(', ');
+    const way = [method, minutes && `${minutes} min`, celsius && (/[a-z°]/i.test(celsius) ? celsius : `${celsius} °C`)]
+      .filter(Boolean)
+      .join(', ');
     const where = [name, vessel && vessel !== name ? `in ${vessel}` : ''].filter(Boolean).join(' ');
     return way === '' ? [] : [{ '@type': 'HowToStep' as const, text: `${where}: ${way}` }];
   });

@@ -137,7 +137,7 @@ export function BowlLinesForm({ view }: { view: DogView }) {
             name="bands"
             at={at}
             amountLabel={entry.unit.trim() || 'amount'}
-            weightHint="such as under 10 kg, 10-25 kg or over 25 kg"
+            weightHint="such as under 10 kg, 10-25 kg, 30 lb and more"
           />
         ) : (
           <div className={styles.fields}>
@@ -150,10 +150,10 @@ export function BowlLinesForm({ view }: { view: DogView }) {
             />
             {entry.by === 'body weight' && (
               <Field
-                label="For so many kg of dog"
-                inputMode="decimal"
+                label="For so much dog"
                 {...form.register('perKg')}
                 problem={at('perKg')}
+                hint={set === 'us' ? '20 lb' : '10 kg'}
                 autoComplete="off"
               />
             )}

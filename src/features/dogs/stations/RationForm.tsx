@@ -56,6 +56,7 @@ const SHOWN = [
   'school.per',
   'school.by',
   'school.makes',
+  'sure',
 ];
 
 /** How a dog's day is set, from a day on; what it comes to stands beside it while it is typed. */
@@ -70,7 +71,8 @@ export function RationForm({ view }: { view: DogView }) {
   const given = toRationEntry(
     rationOn(dog, today),
     today,
-    (name) => dishes.find((dish) => dish.facts.name === name)?.recipeId ?? null,
+    // A ration from before it kept the recipe's id goes by the name.
+    (food) => food.recipeId ?? dishes.find((dish) => dish.facts.name === food.name)?.recipeId ?? null,
     (goal) => writeWeight(goal, set),
   );
   const house = useHouseForm({
@@ -175,6 +177,18 @@ export function RationForm({ view }: { view: DogView }) {
               )}
             />
           </>
+        )}
+        {(at('sure') || entry.sure) && (
+          <div className="caution" role="alert">
+            {at('sure')}
+            <label className={styles.tick}>
+              <Checkbox
+                checked={entry.sure ?? false}
+                onChange={(_, on) => form.setValue('sure', on, { shouldDirty: true, shouldValidate: true })}
+              />
+              Yes, it is meant so
+            </label>
+          </div>
         )}
         <div className={styles.fields}>
           <Field

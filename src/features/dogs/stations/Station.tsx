@@ -4,7 +4,7 @@ import { DogMark } from '@/ui/marks/marks';
 import styles from '../dogs.module.css';
 
 interface StationProps {
-  dog: { readonly id: number; readonly name: string; readonly mark: number };
+  dog: { readonly id: number; readonly name: string; readonly mark: number; readonly letters: string };
   title: string;
   said?: ReactNode;
   /** What follows from what is typed, beside it. */
@@ -22,7 +22,7 @@ export function Station({ dog, title, said, beside, children }: StationProps) {
         </Link>
       </p>
       <div className={styles.head}>
-        <DogMark name={dog.name} mark={dog.mark} size={48} />
+        <DogMark letters={dog.letters} mark={dog.mark} size={48} />
         <div>
           <h1>{title}</h1>
           {said && <p className="soft">{said}</p>}

@@ -1,5 +1,6 @@
 'use client';
 
+import { writeFixed } from '@/core/quantity/write';
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
@@ -141,5 +142,5 @@ export function RecipeFiles({ view, first }: { view: FilesView; first: number | 
 }
 
 const tooLarge = (size: number): Problem => ({
-  message: `This file is ${(size / 1e6).toFixed(1)} MB. Hodman reads up to ${LARGEST_MB} MB of recipes.`,
+  message: `This file is ${writeFixed(size / 1e6, 1)} MB. Hodman reads up to ${LARGEST_MB} MB of recipes.`,
 });

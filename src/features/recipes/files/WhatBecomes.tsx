@@ -1,3 +1,4 @@
+import { countOf } from '@/core/quantity/count-words';
 import type { TakenFile } from '@/core/recipe/files/taken';
 
 const FATES = { taken: 'can be taken', 'here already': 'here already, unchanged', refused: 'cannot be taken' } as const;
@@ -16,7 +17,7 @@ export function WhatBecomes({ file }: { file: TakenFile }) {
           <p className="spread">
             <b>{recipe.name}</b>
             <span className={recipe.fate === 'refused' ? 'danger' : 'soft'}>
-              {recipe.lines} {recipe.lines === 1 ? 'line' : 'lines'} · {FATES[recipe.fate]}
+              {countOf(recipe.lines, 'line')} · {FATES[recipe.fate]}
             </span>
           </p>
           {recipe.said.map((sentence) => (

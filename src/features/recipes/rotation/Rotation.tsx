@@ -1,5 +1,6 @@
 'use client';
 
+import { countOf } from '@/core/quantity/count-words';
 import { useState } from 'react';
 import { rotationLines } from '@/core/nutrition/rotation';
 import { HatchTile } from '@/ui/marks/marks';
@@ -30,9 +31,7 @@ export function Rotation({ view }: { view: RotationView }) {
     <div className="page">
       <div className="titleRow">
         <h1>In turn</h1>
-        <p className="soft">
-          {whole} {whole === 1 ? 'day' : 'days'} of food, balanced as one
-        </p>
+        <p className="soft">{countOf(whole, 'day')} of food, balanced as one</p>
       </div>
       <div className={styles.strip} aria-hidden>
         {view.recipes.flatMap((recipe) =>

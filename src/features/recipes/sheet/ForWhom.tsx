@@ -1,6 +1,6 @@
 'use client';
 
-import { previewOf, USUAL_DAYS, type NamedDog } from '@/core/recipe/preview';
+import { isPreviewed, previewOf, USUAL_DAYS, type NamedDog } from '@/core/recipe/preview';
 import type { Preview } from '@/core/recipe/entry-schema';
 import styles from '../recipes.module.css';
 
@@ -13,7 +13,7 @@ interface ForWhomProps {
 /** For which dogs and how many days the sheet is reckoned: a sentence with holes. */
 export function ForWhom({ dogs, preview, onChange }: ForWhomProps) {
   if (dogs.length === 0) return null;
-  const chosen = dogs.filter((dog) => preview?.dogs.includes(dog.name) ?? true);
+  const chosen = dogs.filter((dog) => isPreviewed(preview, dog));
   const days = preview?.days ?? USUAL_DAYS;
   return (
     <p className={styles.forWhom}>

@@ -14,7 +14,7 @@ import type { SheetForm } from './use-sheet-form';
 const MOMENT_WORDS: Readonly<Record<Moment, string>> = {
   cook: 'cooked along',
   'off heat': 'off the heat',
-  'stir-in': 'stirred in below 40 °C',
+  'stir-in': 'stirred in once it is lukewarm',
   bowl: 'in the bowl',
 };
 const BASIS_WORDS: Readonly<Record<Basis, string>> = {

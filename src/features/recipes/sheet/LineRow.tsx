@@ -6,7 +6,6 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useWatch } from 'react-hook-form';
 import type { KnownFood } from '@/core/food/food';
-import { writeGrams } from '@/core/quantity/write';
 import { isBlank } from '@/core/recipe/entry';
 import { hazardsIn, sayHazard } from '@/core/recipe/hazards';
 import { measureAsked } from '@/core/recipe/measure-asked';
@@ -20,6 +19,7 @@ import styles from '../recipes.module.css';
 import { LineMore, sayBasis } from './LineMore';
 import type { SheetForm } from './use-sheet-form';
 import { WeighOnce } from './WeighOnce';
+import { useUnits } from '@/ui/units';
 
 interface LineRowProps {
   id: string;
@@ -30,6 +30,7 @@ interface LineRowProps {
 
 /** One line of a recipe: the cook's words on the left, the grams on the right; the rest behind a press. */
 export function LineRow({ id, index, sheet, onRemove }: LineRowProps) {
+  const { inMass } = useUnits();
   const { form, known, learn, set, problemAt, tried, hazards, reading, bought, mark } = sheet;
   const line = useWatch({ control: form.control, name: `lines.${index}` });
   const [more, setMore] = useState(false);
@@ -141,7 +142,9 @@ export function LineRow({ id, index, sheet, onRemove }: LineRowProps) {
             {sayBasis(line)} ▾
           </button>
           {read?.ok && read.value.how !== 'weighed' && <span className="note">{read.value.how}</span>}
-          {read?.ok && sayRange(read.value.quantity) && <span className="note">{sayRange(read.value.quantity)}</span>}
+          {read?.ok && sayRange(read.value.quantity, inMass) && (
+            <span className="note">{sayRange(read.value.quantity, inMass)}</span>
+          )}
         </div>
         {hurts.map(({ hazard }) => (
           <p key={hazard.id} className={hazard.level === 'never' ? styles.never : 'caution'} role="status">
@@ -159,7 +162,7 @@ export function LineRow({ id, index, sheet, onRemove }: LineRowProps) {
         )}
       </div>
       <p className={styles.grams}>
-        {mass === undefined ? '?' : mass === 0 ? 'not taken' : writeGrams(mass)}
+        {mass === undefined ? '?' : mass === 0 ? 'not taken' : inMass(mass)}
         {read?.ok && sayWhatGoes(read.value.line) && <span className="note">{sayWhatGoes(read.value.line)}</span>}
       </p>
       {remove}
@@ -168,9 +171,12 @@ export function LineRow({ id, index, sheet, onRemove }: LineRowProps) {
 }
 
 /** A range counts as its middle, and says so. */
-function sayRange(quantity: { kind: string; low: number; high: number }): string | undefined {
+function sayRange(
+  quantity: { kind: string; low: number; high: number },
+  inMass: (grams: number) => string,
+): string | undefined {
   if (quantity.low === quantity.high) return undefined;
   return quantity.kind === 'mass'
-    ? `${writeGrams(quantity.low)} to ${writeGrams(quantity.high)}: the middle counts`
+    ? `${inMass(quantity.low)} to ${inMass(quantity.high)}: the middle counts`
     : 'a range: the middle counts';
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { countOf } from '@/core/quantity/count-words';
 import Button from '@mui/material/Button';
 import { useId, useImperativeHandle, useRef, useState, type Ref } from 'react';
 import { MOST_LINES } from '@/core/recipe/free-line';
@@ -107,8 +108,8 @@ function sayFound({ lines, rest }: FoundLines): string {
   const asked = lines.filter((line) => line.entry.ask).length;
   const left = rest === '' ? 0 : rest.split('\n').length;
   return [
-    `${lines.length - words - asked} of ${lines.length} ${lines.length === 1 ? 'line' : 'lines'} read`,
-    asked > 0 ? `${asked} ${asked === 1 ? 'asks' : 'ask'} which food is meant` : '',
+    `${lines.length - words - asked} of ${countOf(lines.length, 'line')} read`,
+    asked > 0 ? `${countOf(asked, 'asks')} which food is meant` : '',
     words > 0 ? `${words} kept as words, not counted` : '',
     left > 0 ? `${left} left here: a recipe has at most ${MOST_LINES} lines` : '',
   ]

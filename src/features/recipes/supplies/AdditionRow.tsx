@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import { useState } from 'react';
-import { writeNumber } from '@/core/quantity/write';
+import { writeFixed, writeNumber } from '@/core/quantity/write';
 import { Field } from '@/ui/form/Field';
 import { useCommand } from '@/ui/form/use-command';
 import { useHydrated } from '@/ui/use-hydrated';
@@ -17,7 +17,7 @@ export function AdditionRow({ addition, currency }: { addition: KnownAddition; c
   const stored = {
     allowed,
     cap: writeNumber(cap, 2),
-    pricePerKg: price === undefined ? '' : ((price * 1000) / 100).toFixed(2),
+    pricePerKg: price === undefined ? '' : writeFixed((price * 1000) / 100, 2),
   };
   const [typed, setTyped] = useState(stored);
   const [open, setOpen] = useState(false);

@@ -1,12 +1,16 @@
-import { LABEL_NUTRIENTS, readLabel } from '@/core/food/label';
+import { estimatedOf, labelKcalPer100, LABEL_NUTRIENTS, readLabel } from '@/core/food/label';
 import { readSupply, type SupplyEntry } from '@/core/food/supply-entry';
+import type { UnitSet } from '@/core/quantity/units';
 import { writeNumber } from '@/core/quantity/write';
 import styles from './supplies.module.css';
 
 /** What a label comes to: each nutrient in one measure and in 1 g, the element where a compound is printed. */
-export function LabelReading({ entry }: { entry: SupplyEntry }) {
+export function LabelReading({ entry, set }: { entry: SupplyEntry; set: UnitSet }) {
   const read = readSupply({ ...entry, name: entry.name || 'it' });
   const per100 = read.ok ? readLabel(read.value.label) : undefined;
+  const kcal = read.ok ? labelKcalPer100(read.value.label, set) : undefined;
+  const estimated = read.ok ? estimatedOf(read.value.label) : [];
+  const named = new Set(read.ok ? read.value.label.amounts.map(({ nutrient }) => nutrient) : []);
   return (
     <section className={styles.reading} aria-labelledby="reading" aria-live="polite">
       <h2 id="reading">What that comes to</h2>
@@ -24,12 +28,22 @@ export function LabelReading({ entry }: { entry: SupplyEntry }) {
             </tr>
           </thead>
           <tbody>
-            {read.value.label.amounts.map(({ nutrient }) => {
-              const { column, unit } = LABEL_NUTRIENTS[nutrient]!;
+            {kcal !== undefined && (
+              <tr>
+                <th scope="row">energy, by its label</th>
+                <td>{figure((kcal / 100) * read.value.label.measureGrams)} kcal</td>
+                <td>{figure(kcal / 100)} kcal</td>
+              </tr>
+            )}
+            {Object.entries(LABEL_NUTRIENTS).map(([nutrient, { column, unit }]) => {
+              if (!named.has(nutrient) && !estimated.includes(column)) return null;
               const perGram = per100.value[column]! / 100;
               return (
                 <tr key={nutrient}>
-                  <th scope="row">{nutrient}</th>
+                  <th scope="row">
+                    {nutrient}
+                    {!named.has(nutrient) && <span className="note"> estimated</span>}
+                  </th>
                   <td>
                     {figure(perGram * read.value.label.measureGrams)} {unit}
                   </td>

@@ -4,8 +4,9 @@ import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useFieldArray } from 'react-hook-form';
 import { compoundsOf } from '@/core/food/compounds';
-import { asksWhat, LABEL_NUTRIENTS, LABEL_UNITS, VITAMIN_E } from '@/core/food/label';
-import { LABEL_MEASURES, readSupply, supplyEntrySchema } from '@/core/food/supply-entry';
+import { asksWhat, ENERGY_PER, LABEL_NUTRIENTS, LABEL_UNITS, VITAMIN_E } from '@/core/food/label';
+import { CRUDE_NAMES, LABEL_MEASURES, readSupply, supplyEntrySchema } from '@/core/food/supply-entry';
+import { capital } from '@/core/quantity/write';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { HouseForm } from '@/ui/form/HouseForm';
@@ -48,6 +49,7 @@ export function SupplyForm({ given }: { given: Given }) {
   const archive = useCommand(archiveSupply, `archive-supply-${given.id}`, () => router.push('/recipes/supplies'));
   const { form, entry, at } = house;
   const rows = useFieldArray({ control: form.control, name: 'amounts' });
+  const others = useFieldArray({ control: form.control, name: 'otherMeasures' });
   const changed = { shouldDirty: true, shouldValidate: form.formState.isSubmitted };
   const shown = [
     'name',
@@ -56,6 +58,9 @@ export function SupplyForm({ given }: { given: Given }) {
     'price',
     'priceGrams',
     'mostPerKg',
+    'kcal',
+    ...CRUDE_NAMES.map((name) => `crude.${name}`),
+    ...others.fields.map((_, index) => `otherMeasures.${index}.grams`),
     ...rows.fields.flatMap((_, index) => ['nutrient', 'amount', 'unit', 'as'].map((key) => `amounts.${index}.${key}`)),
   ];
   return (
@@ -154,6 +159,60 @@ export function SupplyForm({ given }: { given: Given }) {
               </Button>
             </div>
           </fieldset>
+          <details open={Boolean(entry.kcal || entry.crude || entry.otherMeasures?.length)}>
+            <summary>Energy, other measures, and what a bag prints as crude</summary>
+            <div className={styles.grid}>
+              <Field
+                label="Energy"
+                unit="kcal"
+                inputMode="decimal"
+                autoComplete="off"
+                {...form.register('kcal')}
+                problem={at('kcal')}
+              />
+              <Choice
+                label="in one"
+                value={entry.kcalPer ?? 'kg'}
+                options={ENERGY_PER.map((per) => ({ value: per, label: per === 'measure' ? entry.measure : per }))}
+                onChange={(per) => form.setValue('kcalPer', per, changed)}
+              />
+              {CRUDE_NAMES.map((name) => (
+                <Field
+                  key={name}
+                  label={name === 'moisture' || name === 'ash' ? capital(name) : `Crude ${name}`}
+                  unit="%"
+                  inputMode="decimal"
+                  autoComplete="off"
+                  {...form.register(`crude.${name}`)}
+                  problem={at(`crude.${name}`)}
+                />
+              ))}
+            </div>
+            <p className="note">Crude figures are a least or a most: what follows from them is marked as estimated.</p>
+            {others.fields.map((row, index) => (
+              <div key={row.id} className={styles.pair}>
+                <Choice
+                  label={`Another measure ${index + 1}`}
+                  value={entry.otherMeasures?.[index]?.unit ?? row.unit}
+                  options={LABEL_MEASURES.filter((each) => each !== 'g').map((each) => ({ value: each, label: each }))}
+                  onChange={(unit) => form.setValue(`otherMeasures.${index}.unit`, unit, changed)}
+                />
+                <Field
+                  label={`One ${entry.otherMeasures?.[index]?.unit ?? row.unit} weighs`}
+                  unit="g"
+                  inputMode="decimal"
+                  autoComplete="off"
+                  {...form.register(`otherMeasures.${index}.grams`)}
+                  problem={at(`otherMeasures.${index}.grams`)}
+                />
+              </div>
+            ))}
+            <div>
+              <Button variant="outlined" onClick={() => others.append({ unit: 'cup', grams: '' })}>
+                Another measure
+              </Button>
+            </div>
+          </details>
           <details open={Boolean(entry.price || entry.mostPerKg || entry.gramsPerMl)}>
             <summary>Price, density, and how much is too much</summary>
             <div className={styles.grid}>
@@ -191,7 +250,7 @@ export function SupplyForm({ given }: { given: Given }) {
             </div>
           </details>
         </HouseForm>
-        <LabelReading entry={entry} />
+        <LabelReading entry={entry} set={given.set} />
       </div>
       {given.id !== undefined && (
         <Button

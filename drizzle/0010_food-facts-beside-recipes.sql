@@ -1,0 +1,1 @@
+ALTER TABLE "recipe" ADD COLUMN "food_facts" jsonb;

@@ -1,0 +1,35 @@
+import { fine, refused, type Outcome } from '../problem';
+import type { UnitSet } from './units';
+import { writeNumber } from './write';
+
+const toCelsius = (fahrenheit: number) => ((fahrenheit - 32) * 5) / 9;
+
+/** A temperature in the household's first unit, whole degrees: 40 °C, 104 °F. Takes °C. */
+export const writeTemperature = (celsius: number, set: UnitSet): string =>
+  set === 'us' ? `${writeNumber((celsius * 9) / 5 + 32, 0)} °F` : `${writeNumber(celsius, 0)} °C`;
+
+/** What is cooked lies between these, in °C; the oven's hottest above, lukewarm below. */
+const COOKING = { low: 30, high: 300 };
+
+/**
+ * Reads a temperature of cooking: "180", "180 C", "350 °F"; a bare number is in the household's unit. Returns °C.
+ *
+ * A number that makes sense only in the other unit is asked about, both ways, never stored: 75 in a US kitchen is lukewarm in °F
+ * and a safe core in °C; 350 in a metric kitchen is an oven in °F. Source: handbook 6 (a slip of the unit is asked).
+ */
+export function readTemperature(text: string, set: UnitSet): Outcome<number> {
+  const match = /^\s*(-?\d{1,3}(?:[.,]\d)?)\s*(?:°|degrees?)?\s*([cf])?\s*$/i.exec(text);
+  if (!match) return refused(`Degrees, such as ${set === 'us' ? '350 °F' : '180 °C'}.`);
+  const value = Number(match[1]!.replace(',', '.'));
+  const unit = match[2]?.toLowerCase() ?? (set === 'us' ? 'f' : 'c');
+  const celsius = unit === 'f' ? toCelsius(value) : value;
+  if (celsius >= COOKING.low && celsius <= COOKING.high) return fine(celsius);
+  const other = unit === 'f' ? value : toCelsius(value);
+  if (other >= COOKING.low && other <= COOKING.high)
+    return refused(
+      `${value} °${unit.toUpperCase()} cooks nothing: is ${value} °${unit === 'f' ? 'C' : 'F'} meant? Then write it so.`,
+    );
+  return refused(
+    `From ${writeTemperature(COOKING.low, set)} to ${writeTemperature(COOKING.high, set)}; ${value} °${unit.toUpperCase()} is none of it.`,
+  );
+}
