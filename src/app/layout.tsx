@@ -5,6 +5,7 @@ import '@/ui/theme/base.css';
 import InitColorSchemeScript from '@mui/material/InitColorSchemeScript';
 import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter';
 import type { Metadata, Viewport } from 'next';
+import { connection } from 'next/server';
 import type { ReactNode } from 'react';
 import { Find } from '@/features/find/Find';
 import { AskUnits } from '@/features/household/AskUnits';
@@ -22,6 +23,8 @@ export const metadata: Metadata = {
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 export default async function Layout({ children }: { children: ReactNode }) {
+  // The household is asked at every request: nothing of it is known while the application is built.
+  await connection();
   const units = await unitsView();
   return (
     <html lang="en" suppressHydrationWarning>

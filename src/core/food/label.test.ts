@@ -1,5 +1,5 @@
 import { COMPOUNDS } from './compounds';
-import { readLabel, supplyAsFood, type Label, type LabelAmount } from './label';
+import { estimatedOf, readLabel, supplyAsFood, type Label, type LabelAmount } from './label';
 import { capOfLabel, overLabels } from './label-limits';
 import { readSupply, supplyEntryOf, type SupplyEntry } from './supply-entry';
 
@@ -151,4 +151,42 @@ test('more than a label allows for the weight of the dog is said with both figur
   expect(overLabels([{ food, grams: 3.6 }], 2000, dogs, labels)).toEqual([]);
   // NRC 2006: at 130 kcal per kg^0.75, 1000 kcal feed 15.2 kg.
   expect(capOfLabel({ measureGrams: 3, mostPerKg: 0.03 })).toBeCloseTo(0.09 * 15.18, 2);
+});
+
+// A bag as it is printed: 3600 kcal/kg, crude protein 24 %, fat 12 %, fibre 4 %, moisture 9 %, ash 7 %; sums by hand.
+test('a base mix is entered from its bag: kcal per kg, cups, crude figures, and what follows is estimated', () => {
+  const entry: SupplyEntry = {
+    name: 'Base mix',
+    measure: 'g',
+    measureGrams: '',
+    amounts: [],
+    otherMeasures: [{ unit: 'cup', grams: '110' }],
+    kcal: '3600',
+    kcalPer: 'kg',
+    crude: { protein: '24', fat: '12', fibre: '4', moisture: '9', ash: '7' },
+  };
+  const read = readSupply(entry);
+  if (!read.ok) throw new Error(read.problems[0]!.message);
+  const { food, measures } = supplyAsFood({ id: 3, ...read.value }, 'us');
+  expect(food.per100).toMatchObject({
+    protein_g: 24,
+    fat_g: 12,
+    fiber_g: 4,
+    water_g: 9,
+    carbohydrate_g: 48,
+    energy_kcal: 360,
+  });
+  expect(measures.find(({ unit }) => unit === 'cup')).toMatchObject({ grams: 110, own: true });
+  expect(estimatedOf(read.value.label)).toContain('carbohydrate_g');
+  expect(supplyEntryOf('Base mix', read.value.label)).toMatchObject({
+    kcal: '3600',
+    kcalPer: 'kg',
+    crude: entry.crude,
+  });
+  const wrong = readSupply({ ...entry, crude: { ...entry.crude, protein: '80' } });
+  expect(wrong).toMatchObject({ ok: false, problems: [{ field: 'crude.protein' }] });
+  expect(readSupply({ ...entry, otherMeasures: [], kcalPer: 'cup' })).toMatchObject({
+    ok: false,
+    problems: [{ field: 'kcal' }],
+  });
 });

@@ -76,3 +76,14 @@ test('the household’s own pots take the place of the table, with their spread'
   expect(two.finishedHigh - two.finished).toBeCloseTo(went * 0.0707107, 3);
   expect(two.pots).toBe(2);
 });
+
+// Handbook 7, from memory: roots 0.92; grain without poured water drinks nothing, and is taken as a root is.
+test.each([
+  ['11352', 'carbohydrate'],
+  ['20005', 'carbohydrate'],
+] as const)('1 kg of %s baked without water leaves between 900 and 940 g', (ndb, part) => {
+  expect(predicted([cook('1 kg', ndb, part)])).toMatchObject({
+    finishedLow: expect.closeTo(900, 6),
+    finishedHigh: expect.closeTo(940, 6),
+  });
+});

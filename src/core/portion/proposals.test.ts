@@ -91,3 +91,20 @@ test('the demand of a day is what the dogs still get of it', () => {
   const later = demandsOf({ from: addDays(DAY, 5), today: DAY, days: 2 }, DOGS, DENSITY, () => 1);
   expect(later.map((each) => each.daysAfterCooking)).toEqual([5, 6]);
 });
+
+test('with a warm share of the same day the first day is fed; of an earlier day than the first feeding it is not', () => {
+  // A pup eats more every day, so that a pack's weight tells its day.
+  const pup = { ...dog(1, 8), birthDate: addDays(DAY, -122), expectedAdultWeight: grams(19_000) };
+  const days = dogDaysFrom(DAY, 3, [pup], DENSITY).map((each) => Math.round(each.grams));
+  expect(days[1]).toBeGreaterThan(days[0]!);
+  const firstPack = (firstDay: LocalDate) =>
+    proposePacks(
+      { firstDay, days: 4, density: DENSITY, shares: [share(1, 'today', 50), share(2, 'fridge', 5000)] },
+      [pup],
+      undefined,
+    ).get(2)![0]!.grams;
+  // Eaten warm today: the fridge begins with tomorrow. Fed from tomorrow on, nothing of those days is eaten yet.
+  expect(Math.abs(firstPack(DAY) - days[1]!)).toBeLessThanOrEqual(1);
+  expect(Math.abs(firstPack(addDays(DAY, 1)) - days[1]!)).toBeLessThanOrEqual(1);
+  expect(Math.abs(firstPack(addDays(DAY, 2)) - days[2]!)).toBeLessThanOrEqual(1);
+});

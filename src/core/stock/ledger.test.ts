@@ -133,3 +133,24 @@ test('moving dehydrated food between cupboard and fridge does not renew its fort
     value: { place: 'cupboard', safeUntil: addDays(DAY, 14) },
   });
 });
+
+// Handbook 10: opened, freeze-dried food keeps two weeks (common practice, no source); a move opens nothing.
+test('a dried pack is opened by feeding from it, not by a move, and its date follows', () => {
+  const history = [packed(CUPBOARD), movement('moved', 5, at(CUPBOARD, -1000), at(FREEZER, 1000))];
+  expect(foldHolding(history, rules('freeze-dried'))).toMatchObject({ value: { openedOn: undefined } });
+  const fed = [packed(CUPBOARD), movement('fed', 5, at(CUPBOARD, -100), { account: 'eaten', amount: 100 })];
+  expect(foldHolding(fed, rules('freeze-dried'))).toMatchObject({
+    value: { openedOn: addDays(DAY, 5), safeUntil: addDays(DAY, 19) },
+  });
+});
+
+// NCHFP: 14 days sealed at room temperature; opened it is no longer than that, and no longer than 14 days from opening.
+test('opened dehydrated food keeps its sealed date where that is the earlier one', () => {
+  const fed = (days: number) => [
+    packed(CUPBOARD),
+    movement('fed', days, at(CUPBOARD, -100), { account: 'eaten', amount: 100 }),
+  ];
+  expect(foldHolding(fed(3), rules('dehydrated'))).toMatchObject({
+    value: { openedOn: addDays(DAY, 3), safeUntil: addDays(DAY, 14), bestBy: addDays(DAY, 14) },
+  });
+});

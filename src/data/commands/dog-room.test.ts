@@ -191,6 +191,8 @@ describe('with food in store', () => {
       ...toRationEntry((await own()).rations[0]!, TODAY, () => null, String),
       method: 'percent' as const,
       recipeId: ids.recipeId,
+      // Far under what its energy allows, and meant so.
+      sure: true,
       school: { ...NO_SCHOOL, amount: '2-3' },
     };
     valueOf(await kitchen.run((context) => setRation(context, { dogId: ids.dogId, entry })));
