@@ -159,7 +159,7 @@ test('keys alone: ten weeks of weights, what was eaten, and the ration that foll
   await expect(day()).toContainText('Rusk gets 330 kcal a day');
   await page.getByRole('link', { name: 'What was in force' }).focus();
   await page.keyboard.press('Enter');
-  await expect(page.getByText('330 kcal a day, set by the vet')).toBeVisible();
+  await expect(page.getByText('330 kcal a day, from your weigh-ins, within what the vet set')).toBeVisible();
   await expect(page.getByText('slim him slowly')).toBeVisible();
 });
 

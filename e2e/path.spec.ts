@@ -32,7 +32,7 @@ test('a dog: energy while typing, impossible entries at their fields, nothing lo
   await page.getByRole('button', { name: 'Add this dog' }).click();
   await expect(page.getByText('more than any dog weighs')).toBeVisible();
   await page.getByLabel('Weighs today').fill('20 kg');
-  await expect(page.getByText('At rest 662.0 kcal')).toBeVisible();
+  await expect(page.getByText('At rest 662 kcal')).toBeVisible();
   await page.getByRole('button', { name: 'Add this dog' }).click();
   await expect(page.getByText('lies in the future')).toBeVisible();
   for (const weight of ['', '-3 kg', '0', 'heavy']) {
@@ -44,7 +44,7 @@ test('a dog: energy while typing, impossible entries at their fields, nothing lo
   await page.getByLabel('Born').fill('2022-03-01');
   await page.getByLabel('Weighs today').fill('20 kg');
   // Worked example of issue 2: 1.6 × RER of 20 kg is 1059.2 kcal.
-  await expect(page.getByText('1059.2')).toBeVisible();
+  await expect(page.getByText('1059', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Why: the day’s energy' }).click();
   await expect(page.getByText('70 × 20 kg^0.75 = 662 kcal')).toBeVisible();
   await page.keyboard.press('Escape');
@@ -57,10 +57,10 @@ test('a recipe: the worked example read from the screen', async () => {
   await writeExample(page);
   // Every figure: worked example of issue 2, by hand from USDA SR 24.
   const sums = page.getByRole('table', { name: 'Sums of the recipe' });
-  for (const figure of ['1815 g', '2615 g in the pot', '255.63 g', '91.68 g', '315.13 g', '68.40 g', '1144.35 g']) {
+  for (const figure of ['1815 g', '2615 g in the pot', '256 g', '92 g', '315 g', '68 g', '1144 g']) {
     await expect(sums).toContainText(figure);
   }
-  await expect(page.getByText('156.2 kcal per 100 g')).toBeVisible();
+  await expect(page.getByText('156 kcal per 100 g')).toBeVisible();
   // Against AAFCO for adults, by hand from USDA SR 24: 0.476 g of calcium in 2834.56 kcal.
   const nutrients = page.getByRole('list', { name: 'Nutrients, worst first' });
   await expect(nutrients.getByRole('button', { name: /^calcium\s*0\.17 g\s*, short/ })).toBeVisible();
@@ -76,7 +76,7 @@ test('a recipe: the worked example read from the screen', async () => {
 });
 
 test('what is short: two of the proposed additions are taken, and the balance follows', async () => {
-  const short = page.getByText(/^\d+ short, \d+ unknown/);
+  const short = page.getByText(/\d+ short, .*unknown of/);
   const before = await short.textContent();
   await page.getByRole('button', { name: 'What would close the gaps?' }).click();
   const proposed = page.getByRole('region', { name: 'Proposed additions' });
@@ -96,9 +96,9 @@ test('lines that cannot be: said at the line, the rest stays, nothing is stored'
   const amount = page.getByLabel('Amount of line 2');
   await amount.fill('1/0 cup');
   await page.getByRole('button', { name: 'Keep this recipe' }).click();
-  await expect(page.getByText('nothing can be divided by 0')).toBeVisible();
+  await expect(page.getByText('nothing can be divided by 0').first()).toBeVisible();
   await amount.fill('4000 cups');
-  await expect(page.getByText('more than a home kitchen cooks at once')).toBeVisible();
+  await expect(page.getByText('more than a home kitchen cooks at once').first()).toBeVisible();
   await page.getByRole('button', { name: 'One more line' }).click();
   await page.getByLabel('Amount of line 7').fill('1 cup');
   await chooseFood(page, 7, 'ground goat', 'Goat, raw');
@@ -128,7 +128,7 @@ test('a plan: five days scale the recipe by 1.8684', async () => {
     await expect(page.getByText(said)).toBeVisible();
   }
   await days.fill('5');
-  await expect(page.getByText('× 1.8684')).toBeVisible();
+  await expect(page.getByText('× 1.87')).toBeVisible();
   await page.getByRole('heading', { name: 'Venison, barley & parsnip', level: 3 }).click();
   await expect(page.getByText('1868 g')).toBeVisible();
   // Kale asks to be seen before the pot is lit (handbook 5).
@@ -170,10 +170,10 @@ test('the pot: impossible yields are refused with the reason; 2310 g hold 1.2271
   await page.getByRole('button', { name: 'on the scale' }).click();
   await gross.fill('3550');
   await tare.fill('1240');
-  await expect(page.getByText('1.2271 kcal/g')).toBeVisible();
+  await expect(page.getByText('1.23 kcal/g')).toBeVisible();
   await page.getByRole('button', { name: 'That is the yield' }).click();
   await expect(page.getByRole('heading', { name: 'Divide 2310 g' })).toBeVisible();
-  await expect(page.getByText('863.2 g')).toBeVisible();
+  await expect(page.getByText('863 g')).toBeVisible();
 });
 
 test('shares, packs, trays: to the gram, with codes, dates and water to put back', async () => {

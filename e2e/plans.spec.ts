@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { openPlan } from './steps';
+import { openPlan, startCookDay } from './steps';
 import { startHodman, stopHodman, type Hodman } from './server';
 
 let hodman: Hodman;
@@ -148,6 +148,7 @@ test('a day with two recipes, one for the mornings and one for the evenings: kep
   await page.getByLabel('Days', { exact: true }).fill('6');
   await expect(row(/^days/)).toContainText('6 days');
   await expect(page.getByText(/^the recipe × /)).toHaveCount(2);
+  await page.getByLabel('Seen, and we go on').check();
   await page.getByRole('button', { name: 'Keep the plan' }).click();
   await expect(page).toHaveURL(/\/plan\/\d+$/);
   const kept = page.url();
@@ -174,7 +175,7 @@ test('a day with two recipes, one for the mornings and one for the evenings: kep
   // Changed until it is cooked.
   await page.goto(kept, { waitUntil: 'networkidle' });
   await page.getByLabel('Days', { exact: true }).fill('4');
-  await page.getByRole('button', { name: 'Start cook day' }).click();
+  await startCookDay(page);
   await expect(page.getByRole('button', { name: 'All in, start cooking' })).toBeVisible();
   await page.getByRole('button', { name: 'All in, start cooking' }).click();
   await expect(page.getByLabel('With the food')).toBeVisible();

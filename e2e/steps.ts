@@ -52,3 +52,12 @@ export async function openPlan(page: Page, address: string, query = ''): Promise
   });
   if (typedBefore) await page.reload({ waitUntil: 'networkidle' });
 }
+
+/** Starts cooking; what must have been seen first (calcium for a pup, a caution) is ticked. */
+export async function startCookDay(page: Page): Promise<void> {
+  const start = page.getByRole('button', { name: 'Start cook day' });
+  const seen = page.getByLabel('Seen, and we go on');
+  await expect(start.and(page.locator(':enabled')).or(seen).first()).toBeVisible();
+  if ((await seen.count()) > 0 && !(await seen.isChecked())) await seen.check();
+  await start.click();
+}

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { writeGrams, writeNumber } from '../quantity/write';
+import type { UnitSet } from '../quantity/units';
+import { writeMassIn, writeNumber } from '../quantity/write';
 
 const VESSEL_KINDS = ['pot', 'pressure cooker', 'slow cooker', 'oven trays'] as const;
 const DRYER_KINDS = ['dehydrator', 'freeze-dryer'] as const;
@@ -27,8 +28,11 @@ export const isDryer = (thing: Pick<Equipment, 'kind'>): boolean =>
   (DRYER_KINDS as readonly string[]).includes(thing.kind);
 
 /** How much one of it takes: "7 L", "700 mL", "450 g". */
-export function sizeOf({ grams, millilitres = 0 }: Pick<Equipment, 'grams' | 'millilitres'>): string {
-  if (grams !== undefined) return writeGrams(grams);
+export function sizeOf(
+  { grams, millilitres = 0 }: Pick<Equipment, 'grams' | 'millilitres'>,
+  set: UnitSet = 'metric',
+): string {
+  if (grams !== undefined) return writeMassIn(grams, set);
   return millilitres >= 2000 ? `${writeNumber(millilitres / 1000, 2)} L` : `${writeNumber(millilitres, 0)} mL`;
 }
 

@@ -1,4 +1,5 @@
-import { writeGrams, writeNumber, writeSum } from '../quantity/write';
+import { GRAMS_PER_POUND } from '../quantity/units';
+import { writeGrams, writeMassIn, writeNumber, writeSum } from '../quantity/write';
 import type { PlanAnswer, PlannedDish } from './answer';
 import { containersOf } from './bind';
 import { readAmount, type TypedBinding } from './binding-entry';
@@ -72,7 +73,9 @@ function containerKinds(typed: TypedBinding, { equipment, set }: PlanGround): Co
   return [
     ...own,
     ...(typedKind && !own.some((thing) => thing.binds) ? [typedKind] : []),
-    ...(own.length === 0 && !typedKind ? [{ name: 'containers', grams: 450, binds: false }] : []),
+    ...(own.length === 0 && !typedKind
+      ? [{ name: 'containers', grams: set === 'us' ? GRAMS_PER_POUND : 450, binds: false }]
+      : []),
   ];
 }
 
@@ -81,7 +84,11 @@ export const containerRows = (answer: PlanAnswer, typed: TypedBinding, ground: P
   containerKinds(typed, ground).map((thing): WayRow => {
     const size = sizeOf(thing);
     const filling = fillingOf(thing, answer);
-    const row = { key: `container-${thing.name}-${size}`, label: `${thing.name} of ${size}`, binds: thing.binds };
+    const row = {
+      key: `container-${thing.name}-${size}`,
+      label: `${thing.name} of ${sizeOf(thing, ground.set)}`,
+      binds: thing.binds,
+    };
     if (filling === undefined)
       return {
         ...row,
@@ -99,7 +106,7 @@ export const containerRows = (answer: PlanAnswer, typed: TypedBinding, ground: P
     return {
       ...row,
       said: thing.count === undefined ? many(all, 'container') : `${all} of ${thing.count}`,
-      ...(all > full ? { note: `the last with ${writeGrams(left)}` } : {}),
+      ...(all > full ? { note: `the last with ${writeMassIn(left, ground.set)}` } : {}),
       ...(thing.count === undefined ? {} : { used: all / thing.count }),
       over: thing.count !== undefined && all > thing.count,
       bind: { by: 'containers', count: String(Math.max(1, all)), size },
@@ -160,7 +167,7 @@ export function dryerRows({ bound }: PlanAnswer, typed: TypedBinding, ground: Pl
     return {
       key: `dryer-${dryer.id}`,
       label: `${dryer.name}, ${many(dryer.count, 'tray')}`,
-      said: `${writeCountOf(trays, 'tray', 'trays')} of ${writeGrams(perTray)}`,
+      said: `${writeCountOf(trays, 'tray', 'trays')} of ${writeMassIn(perTray, ground.set)}`,
       note: many(cycles, 'cycle'),
       used: trays / dryer.count,
       over: cycles > 1,

@@ -1,5 +1,5 @@
 import { volumeOf } from '../quantity/units';
-import { writeFixed, writeGrams, writeNumber, writeSum, writeSumIn } from '../quantity/write';
+import { writeFixed, writeGrams, writeMassIn, writeNumber, writeSum, writeSumIn } from '../quantity/write';
 import type { PlanAnswer } from './answer';
 import { readAmount, type TypedBinding } from './binding-entry';
 import type { PlanGround } from './ground';
@@ -61,8 +61,7 @@ function finishedRow(answer: PlanAnswer, typed: TypedBinding, ground: PlanGround
     label: 'finished food',
     said: writeSumIn(bound.finished, ground.set),
     note: [
-      ...(ground.set === 'us' ? [writeSum(bound.finished)] : []),
-      `${writeSum(finished.low)} to ${writeSum(finished.high)}`,
+      `${writeSumIn(finished.low, ground.set)} to ${writeSumIn(finished.high, ground.set)}`,
       ...(cups === undefined ? [] : [`about ${many(cups, 'cup')}`]),
       pots === 0 ? 'no pot weighed yet' : `from your ${pots === 1 ? 'last pot' : `last ${pots} pots`}`,
     ].join(' · '),
@@ -86,7 +85,7 @@ function atHandRow({ dishes }: PlanAnswer, typed: TypedBinding, { set }: PlanGro
     key: 'at hand',
     label: name,
     said: writeSumIn(mass, set),
-    ...(set === 'us' ? { note: writeSum(mass) } : take.measure ? { note: take.measure } : {}),
+    ...(set !== 'us' && take.measure ? { note: take.measure } : {}),
     over: false,
     binds: typed.by === 'at hand',
     bind: { by: 'at hand', dish: index, line: take.place, atHand: `${Math.round(mass)} g` },
@@ -117,7 +116,7 @@ function piecesRow({ bound }: PlanAnswer, typed: TypedBinding, ground: PlanGroun
   return [
     {
       key: 'pieces',
-      label: `pieces of ${writeGrams(read.value.grams)} raw`,
+      label: `pieces of ${writeMassIn(read.value.grams, ground.set)} raw`,
       said: many(Math.floor(pieces + 1e-6), 'piece'),
       over: false,
       binds: typed.by === 'pieces',

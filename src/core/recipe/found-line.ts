@@ -214,7 +214,8 @@ function found(
       moment: own ? 'stir-in' : 'cook',
       ...(stateOf(food.name) === 'cooked' ? { state: 'cooked' as const } : {}),
       ...(ask ? { ask } : {}),
-      ...(aside !== '' && question === undefined ? { aside } : {}),
+      // What the bone's own question says need not be said twice.
+      ...(aside !== '' && question === undefined && !bone ? { aside } : {}),
     },
     known,
     asks: asks.length === 0 ? null : asks,

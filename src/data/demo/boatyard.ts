@@ -24,7 +24,7 @@ import type { Database, Tx } from '../database';
 import type { Reference } from '../reference/reference';
 import { densityOfBatch, readBatch, type WeighedBatch } from '../repositories/batches';
 import { readDogs } from '../repositories/dogs';
-import { readHousehold, readPlaces } from '../repositories/household';
+import { changeHousehold, readHousehold, readPlaces } from '../repositories/household';
 import { readPlannedLines } from '../repositories/planned';
 import { readStock, readWarmShares, sourceOf, warmSourceOf } from '../repositories/stock';
 import { weighIn } from '../schema/dogs';
@@ -37,7 +37,8 @@ import { DOGS, EQUIPMENT, RECIPES, SUPPLIES } from './cast';
  */
 export async function loadDemo(db: Database, reference: Reference, now: Date): Promise<void> {
   await db.transaction(async (tx) => {
-    const { timeZone } = await readHousehold(tx);
+    const { timeZone, unitSet } = await readHousehold(tx);
+    await changeHousehold(tx, { unitSet, unitsSaid: true });
     const today = dayIn(now, timeZone);
     const at = (days: number, clock: string) =>
       contextFor(tx, reference, instantAt(addDays(today, days), clock, timeZone));

@@ -25,8 +25,12 @@ export async function searchFoods(tx: Tx, reference: Reference, query: string, l
     const made = await readRecipeAsFood(tx, reference, id);
     if (made) own.push(made);
   }
+  const begins = ({ food }: KnownFood) => food.name.toLowerCase().startsWith(query.trim().toLowerCase());
   const table = reference.index.search(query, limit).flatMap((food) => pantry.knownOf(food.ndb) ?? []);
-  return [...own, ...table].slice(0, limit);
+  // What is called so goes first; a fish oil of the house is no fish.
+  const later = own.filter((each) => !begins(each));
+  const room = limit - Math.min(later.length, 2);
+  return [...[...own.filter(begins), ...table].slice(0, room), ...later].slice(0, limit);
 }
 
 /** Reads lines as they stand in a notebook, each against the supplies by name and the food table. */

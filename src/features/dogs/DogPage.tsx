@@ -5,7 +5,7 @@ import { addDays } from '@/core/calendar/local-date';
 import { mealsOn } from '@/core/dog/meals';
 import { amountsOf, schoolSpread } from '@/core/dog/spread';
 import { vetCaution } from '@/core/dog/stage';
-import { writeNumber } from '@/core/quantity/write';
+import { writeKcal, writeNumber } from '@/core/quantity/write';
 import { Caution } from '@/ui/Caution';
 import { LinkButton } from '@/ui/LinkButton';
 import { DogMark } from '@/ui/marks/marks';
@@ -36,7 +36,7 @@ export function DogPage({ view }: { view: DogView }) {
         <DogMark letters={dog.letters} mark={dog.mark} size={56} />
         <div>
           <h1>
-            {dog.name} {energy.verb === 'lives on' ? 'eats' : energy.verb} {writeNumber(energy.kcal, 1)} kcal a day
+            {dog.name} {energy.verb === 'lives on' ? 'eats' : energy.verb} {writeKcal(energy.kcal)} kcal a day
           </h1>
           <p className="soft">
             {dish && `${writeNumber(amountsOf(energy.homeKcal, dish.facts).grams, 0)} g of ${dish.facts.name}, in `}

@@ -1,3 +1,5 @@
+'use client';
+
 import { addDays, daysBetween, writeDay, type LocalDate } from '@/core/calendar/local-date';
 import { energyByDay } from '@/core/dog/day-energy';
 import type { Dog } from '@/core/dog/dog';

@@ -7,6 +7,7 @@ import { sizeAsked, typedEquipment } from '@/core/plan/equipment-entry';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
+import { useUnits } from '@/ui/units';
 import { useCommand } from '@/ui/form/use-command';
 import { beginKitchen, removeEquipment, saveEquipment } from './actions';
 import { FormEnd } from './FormEnd';
@@ -27,6 +28,7 @@ const EMPTY: EquipmentEntry = { kind: 'pot', name: '', size: '', count: '1' };
 
 /** What limits a plan: vessels, containers, dryers and the room in fridge and freezer. */
 export function Kitchen({ kitchen }: { kitchen: KitchenView }) {
+  const { set: unitSet } = useUnits();
   const [editing, setEditing] = useState<number | 'new'>();
   const begin = useCommand(beginKitchen, 'begin-kitchen');
   const remove = useCommand(removeEquipment, 'remove-equipment');
@@ -59,7 +61,7 @@ export function Kitchen({ kitchen }: { kitchen: KitchenView }) {
               </span>
               <span>
                 {thing.count > 1 && `${thing.count} × `}
-                {sizeOf(thing)}
+                {sizeOf(thing, unitSet)}
               </span>
               <span className="spread">
                 <Button variant="text" aria-label={`Change ${thing.name}`} onClick={() => setEditing(thing.id)}>

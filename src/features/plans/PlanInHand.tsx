@@ -1,3 +1,5 @@
+'use client';
+
 import { LinkButton } from '@/ui/LinkButton';
 import styles from './plans.module.css';
 import type { KeptPlan } from './queries';

@@ -1,3 +1,5 @@
+'use client';
+
 import { sayThaw, thawOf } from '@/core/plan/shopping';
 import { writeNumber } from '@/core/quantity/write';
 import { Paper, PaperLines } from '@/ui/paper/Paper';

@@ -1,3 +1,5 @@
+'use client';
+
 import Button from '@mui/material/Button';
 import type { PlanAnswer } from '@/core/plan/answer';
 import { nutrientName } from '@/core/nutrition/nutrients';

@@ -1,3 +1,5 @@
+'use client';
+
 import { writeNumber } from '@/core/quantity/write';
 import { Paper, PaperLines } from '@/ui/paper/Paper';
 import paper from '@/ui/paper/paper.module.css';

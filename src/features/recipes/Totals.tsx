@@ -5,6 +5,7 @@ import Link from 'next/link';
 import { countOf, plural } from '@/core/quantity/count-words';
 import { writeKcal, writeNumber } from '@/core/quantity/write';
 import type { KnownFood } from '@/core/food/food';
+import { BONE } from '@/core/recipe/bone';
 import { proteinMark } from '@/core/recipe/protein';
 import type { NamedShape } from '@/core/recipe/shape';
 import type { WeighedLine } from '@/core/recipe/recipe';
@@ -67,9 +68,13 @@ export function Totals({
       )}
       {sheet.energyUnknown.length > 0 && (
         <Caution>
-          The energy of {sheet.energyUnknown.join(', ')} is unknown, so there is at least this much. Enter{' '}
-          {sheet.energyUnknown.length === 1 ? 'its label' : 'their labels'} under{' '}
-          <Link href="/recipes/supplies">supplies</Link>.
+          The energy of {sheet.energyUnknown.join(', ')} is unknown, so there is at least this much.
+          {sheet.energyUnknown.some((name) => name !== BONE.name) && (
+            <>
+              {' '}
+              Enter the label under <Link href="/recipes/supplies">supplies</Link>.
+            </>
+          )}
         </Caution>
       )}
       <Shape

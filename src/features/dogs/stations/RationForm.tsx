@@ -12,7 +12,7 @@ import { readRationEntry, toRationEntry, type MethodChoice, type RationEntry } f
 import { USUAL_ENTRY } from '@/core/dog/school-entry';
 import type { SchoolKind } from '@/core/dog/schools';
 import { vetCaution } from '@/core/dog/stage';
-import { writeNumber, writeWeight } from '@/core/quantity/write';
+import { writeKcal, writeNumber, writeWeight } from '@/core/quantity/write';
 import { Caution } from '@/ui/Caution';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
@@ -221,7 +221,7 @@ function Outcome({ dog, today }: { dog: DogView['dog']; today: DogView['today'] 
         {dog.name} {energy.verb}
       </h2>
       <p>
-        <span className="figure">{writeNumber(energy.kcal, 1)}</span> kcal a day{' '}
+        <span className="figure">{writeKcal(energy.kcal)}</span> kcal a day{' '}
         <Why of={energy.explanation} about="the day’s energy" />
       </p>
       <p className="soft">

@@ -109,7 +109,7 @@ function sayFound({ lines, rest }: FoundLines): string {
   const left = rest === '' ? 0 : rest.split('\n').length;
   return [
     `${lines.length - words - asked} of ${countOf(lines.length, 'line')} read`,
-    asked > 0 ? `${countOf(asked, 'asks')} which food is meant` : '',
+    asked > 0 ? `${asked} ${asked === 1 ? 'asks' : 'ask'} which food is meant` : '',
     words > 0 ? `${words} kept as words, not counted` : '',
     left > 0 ? `${left} left here: a recipe has at most ${MOST_LINES} lines` : '',
   ]
