@@ -159,7 +159,7 @@ export function SupplyForm({ given }: { given: Given }) {
               </Button>
             </div>
           </fieldset>
-          <details open={Boolean(entry.kcal || entry.crude || entry.otherMeasures?.length)}>
+          <details open={Boolean(given.entry.kcal || given.entry.crude || given.entry.otherMeasures?.length)}>
             <summary>Energy, other measures, and what a bag prints as crude</summary>
             <div className={styles.grid}>
               <Field
