@@ -264,8 +264,13 @@ function prescribedRange(dog: Dog, day: LocalDate): readonly [number, number] | 
   return method.kind === 'school' && method.school.kind === 'prescribed' ? dayEnergy(dog, day).range : undefined;
 }
 
-/** The method that a ration gets when its day becomes `kcal`: a prescribed range stays, anything else is the cook's figure. */
-export function methodFor(method: RationMethod, kcal: number, by: 'weigh-ins' | undefined = 'weigh-ins'): RationMethod {
-  const keepsRange = method.kind === 'school' && method.school.kind === 'prescribed';
-  return keepsRange ? { ...method, kcal, by } : { kind: 'kcal', kcal, by };
+/** The method that a ration gets when its day becomes `kcal`: a prescribed range stays; `whose` figure it is goes with it. */
+export function methodFor(
+  method: RationMethod,
+  kcal: number,
+  whose: 'weigh-ins' | 'the cook' = 'weigh-ins',
+): RationMethod {
+  const by = whose === 'weigh-ins' ? { by: 'weigh-ins' as const } : {};
+  if (method.kind !== 'school' || method.school.kind !== 'prescribed') return { kind: 'kcal', kcal, ...by };
+  return { kind: 'school', school: method.school, food: method.food, kcal, ...by };
 }

@@ -84,7 +84,7 @@ export function checkDogs(ground: PlanGround, answer: PlanAnswer): DogCheck[] {
         (each) => `${each.nutrient}${each.perhaps ? ' (perhaps)' : ''}`,
       ),
       ...(needsCalcium
-        ? calciumFor(balance.rows, kind === 'pup' ? 'grows' : 'nurses', pupOver)
+        ? calciumFor(balance.rows, kind === 'pup' ? 'is growing' : 'is nursing', pupOver)
         : { serious: undefined, growth: undefined }),
       energyUnknown: balance.energyUnknown,
     };
@@ -97,7 +97,7 @@ const SERIOUS = 0.5;
 /** What is to be said of calcium to a dog that grows or nurses: over a most or under half of the least is serious. */
 function calciumFor(
   rows: readonly BalanceRow[],
-  does: 'grows' | 'nurses',
+  does: 'is growing' | 'is nursing',
   pupOver: readonly TooMuchForPup[],
 ): Pick<DogCheck, 'serious' | 'growth'> {
   const row = rows.find(({ name }) => name === 'calcium');
@@ -105,12 +105,12 @@ function calciumFor(
   const figure = (value: number) => `${writeNumber(value, 2)} g`;
   if (!row || row.least === undefined) return { serious: undefined, growth: undefined };
   if (row.amount === undefined)
-    return { serious: undefined, growth: `${does}, and how much calcium is in it is unknown.` };
-  const has = `${does}: ${figure(row.amount)} of calcium in 1000 kcal`;
+    return { serious: undefined, growth: `${does}, and how much calcium this food holds is unknown.` };
+  const has = `${does} and gets ${figure(row.amount)} of calcium in 1000 kcal`;
   if (most !== undefined && row.amount > most)
-    return { serious: `${has}, at most ${figure(most)} is safe.`, growth: undefined };
+    return { serious: `${has}; at most ${figure(most)} is safe.`, growth: undefined };
   if (row.toward !== 'short') return { serious: undefined, growth: undefined };
-  const said = `${has}${row.verdict === 'perhaps' ? ', as far as is known' : ''}, at least ${figure(row.least)} is needed.`;
+  const said = `${has}${row.verdict === 'perhaps' ? ', as far as is known' : ''}; at least ${figure(row.least)} is needed.`;
   return row.amount < row.least * SERIOUS ? { serious: said, growth: undefined } : { serious: undefined, growth: said };
 }
 

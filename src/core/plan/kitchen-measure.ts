@@ -66,7 +66,11 @@ export function kitchenMeasure(
   }
   const density = densityOf(food, measures);
   if (density && (quantity.kind === 'volume' || set === 'metric')) {
-    const written = writeVolume(millilitres(line.grams / density.gramsPerMl), set);
+    const volume = line.grams / density.gramsPerMl;
+    const written = writeVolume(millilitres(volume), set);
+    // A pinch is no eighth of a teaspoon: beside a figure a weight stands then.
+    if (how === 'beside' && Math.abs(written.amount / volume - 1) > MOST_DRIFT)
+      return { ...writeMass(line.grams, set), byWeight: true };
     return { text: written.text, amount: grams(written.amount * density.gramsPerMl), byWeight: false };
   }
   return { ...writeMass(line.grams, set), byWeight: true };

@@ -88,7 +88,7 @@ export async function answerProposal(
           {
             ...current,
             from: today,
-            method: methodFor(current.method, kcal, input.answer === 'accepted' ? 'weigh-ins' : undefined),
+            method: methodFor(current.method, kcal, input.answer === 'accepted' ? 'weigh-ins' : 'the cook'),
           },
           `${proposal.said}${input.answer === 'adapted' ? ' Adapted by you.' : ''}`,
         );

@@ -18,7 +18,7 @@ export function Meanings({ meanings }: { meanings: readonly MeaningRow[] }) {
   const save = useCommand(saveMeaning, 'meaning');
   const forget = useCommand(forgetMeaning, 'forget-meaning');
   return (
-    <section className="stack" aria-labelledby="meanings">
+    <section className={`stack ${styles.meanings}`} aria-labelledby="meanings">
       <h2 id="meanings">What your words mean</h2>
       <Problems problems={[...save.problems, ...forget.problems]} />
       {meanings.length === 0 ? (
