@@ -25,9 +25,11 @@ export async function searchFoods(tx: Tx, reference: Reference, query: string, l
     const made = await readRecipeAsFood(tx, reference, id);
     if (made) own.push(made);
   }
-  const begins = ({ food }: KnownFood) => food.name.toLowerCase().startsWith(query.trim().toLowerCase());
+  const asked = query.trim().toLowerCase();
+  // The house's own kelp is what "kelp" means here; its fish oil is not what "fish" does.
+  const begins = ({ food }: KnownFood) =>
+    food.name.toLowerCase().startsWith(asked) || food.name.toLowerCase().split(/\s+/).at(-1)!.startsWith(asked);
   const table = reference.index.search(query, limit).flatMap((food) => pantry.knownOf(food.ndb) ?? []);
-  // What is called so goes first; a fish oil of the house is no fish.
   const later = own.filter((each) => !begins(each));
   const room = limit - Math.min(later.length, 2);
   return [...[...own.filter(begins), ...table].slice(0, room), ...later].slice(0, limit);
