@@ -7,7 +7,8 @@ import { entry, timeEach } from './measure.mjs';
 register('./typescript.mjs', import.meta.url);
 const { readFoodRow } = await import('../src/core/food/rows.ts');
 const { totalsOf } = await import('../src/core/nutrition/totals.ts');
-const { propose, programmeOf } = await import('../src/core/nutrition/propose.ts');
+const { programmeOf } = await import('../src/core/nutrition/programme.ts');
+const { propose } = await import('../src/core/nutrition/propose.ts');
 
 const foods = Papa.parse(readFileSync('data/food-composition.csv', 'utf8'), { header: true, skipEmptyLines: true })
   .data.map(readFoodRow)

@@ -6,7 +6,8 @@ import Papa from 'papaparse';
 
 register('../../bench/typescript.mjs', import.meta.url);
 const { readFoodRow } = await import('../../src/core/food/rows.ts');
-const { leastRelaxed, leastSum, programmeOf } = await import('../../src/core/nutrition/propose.ts');
+const { programmeOf } = await import('../../src/core/nutrition/programme.ts');
+const { leastRelaxed, leastSum } = await import('../../src/core/nutrition/solve-programme.ts');
 const { seeded } = await import('../fixtures/seeded.ts');
 
 const foods = Papa.parse(readFileSync('data/food-composition.csv', 'utf8'), { header: true, skipEmptyLines: true })

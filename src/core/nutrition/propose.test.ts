@@ -7,17 +7,10 @@ import { lineOf, workedExample } from '../../../tests/fixtures/worked-example';
 import { grams } from '../quantity/units';
 import { splitBone } from '../recipe/bone';
 import { balanceOf } from './balance';
-import {
-  fewest,
-  leastRelaxed,
-  leastSum,
-  measurable,
-  programmeOf,
-  propose,
-  smallestOf,
-  type Candidate,
-  type Programme,
-} from './propose';
+import { measurable, smallestOf } from './measurable';
+import { programmeOf, type Candidate, type Programme } from './programme';
+import { propose } from './propose';
+import { fewest, leastRelaxed, leastSum } from './solve-programme';
 
 const PROFILES = testProfiles();
 const FOODS = testFoods().filter((food) => food.group !== 'Water');

@@ -1,0 +1,127 @@
+import { isWater, type Food } from '../food/food';
+import { grams, type Grams } from '../quantity/units';
+import { READINGS, RETINOL } from './balance-readings';
+import { energyOf, type EnergyFactors } from './energy';
+import type { Profile, Profiles } from './profiles';
+import type { Portioned } from './totals';
+
+/** A food that may be added, up to so many g. */
+export interface Candidate {
+  readonly food: Pick<Food, 'ndb' | 'name' | 'group' | 'per100'>;
+  readonly cap: Grams;
+  /** What one g costs, where the objective is cost. */
+  readonly price?: number;
+  /** What a level teaspoon of it weighs, where it is spooned. */
+  readonly tspGrams?: number;
+}
+
+/** A candidate's cap for a recipe, from its cap in g per 1000 kcal. */
+export const capFor = (lines: readonly Portioned[], perThousand: number, factors: EnergyFactors): Grams =>
+  grams((perThousand * energyOf(lines, factors)) / 1000);
+
+/** One side of a nutrient's limit as a row of the programme: coefficients of each candidate, and the bound. */
+export interface LimitRow {
+  readonly name: string;
+  readonly side: 'least' | 'most';
+  readonly bound: number;
+  readonly perGram: readonly number[];
+  /** What the limit itself comes to for this recipe: the measure of a relaxation. */
+  readonly whole: number;
+}
+
+/** The linear programme of a recipe, its candidates and a profile, in plain rows. */
+export interface Programme {
+  readonly rows: readonly LimitRow[];
+  readonly caps: readonly number[];
+  /** What one g of each candidate counts in the objective: 1 for weight, its price for cost. */
+  readonly prices: readonly number[];
+  readonly dropped: readonly string[];
+}
+
+/**
+ * Writes down the linear programme: grams of each candidate between 0 and its cap, every nutrient between its least
+ * and its most per 1000 kcal, where the candidates' own energy counts too. Values that were not measured count as 0
+ * for a least, so that what is proposed is enough as far as is known. Source: handbook 3 (balancing).
+ */
+export function programmeOf(
+  eaten: readonly Portioned[],
+  candidates: readonly Candidate[],
+  nutrients: Profiles['nutrients'],
+  profile: Profile,
+  factors: EnergyFactors,
+): Programme {
+  const lines = eaten.filter((line) => !isWater(line.food));
+  const kcal = energyOf(lines, factors);
+  const boneIn = holdsBone(lines);
+  const energyPerGram = candidates.map(({ food }) => energyOf([{ food, grams: grams(1) }], factors));
+  const rows: LimitRow[] = [];
+  const dropped: string[] = [];
+  for (const { name } of nutrients) {
+    const limit = profile.limits[name];
+    const reading = READINGS[name];
+    if (!limit || (boneIn && IN_BONE.has(name))) continue;
+    const inRecipe = (of: (typeof READINGS)[string]['of']) =>
+      lines.reduce((sum, line) => sum + ((of(line.food.per100) ?? 0) * line.grams) / 100, 0);
+    const perGram = (of: (typeof READINGS)[string]['of']) => candidates.map(({ food }) => (of(food.per100) ?? 0) / 100);
+    const add = (side: 'least' | 'most', perThousand: number, of: (typeof READINGS)[string]['of']) => {
+      const whole = (perThousand * kcal) / 1000;
+      rows.push({
+        name,
+        side,
+        bound: whole - inRecipe(of),
+        perGram: perGram(of).map((value, index) => value - (perThousand * energyPerGram[index]!) / 1000),
+        whole,
+      });
+    };
+    const supplied = reading && (inRecipe(reading.of) > 0 || perGram(reading.of).some((value) => value > 0));
+    if (!supplied) {
+      if (limit.least !== undefined) dropped.push(name);
+      continue;
+    }
+    if (limit.least !== undefined) add('least', limit.least, reading.of);
+    if (limit.most !== undefined) add('most', limit.most, name === 'vitamin A' ? RETINOL : reading.of);
+  }
+  for (const ratio of profile.ratios ?? [])
+    if (!boneIn || !(IN_BONE.has(ratio.of) || IN_BONE.has(ratio.to)))
+      rows.push(...ratioRows(ratio, lines, candidates, profile, kcal));
+  return {
+    rows,
+    caps: candidates.map((candidate) => candidate.cap),
+    prices: candidates.map((candidate) => candidate.price ?? 1),
+    dropped,
+  };
+}
+
+/** What bone brings unmeasured, and a supplement of which this part is calcium or phosphorus brings on top. */
+const IN_BONE: ReadonlySet<string> = new Set(['calcium', 'phosphorus']);
+const MINERAL = 5_000;
+
+/** Whether bone of unknown content is in the food. */
+export const holdsBone = (lines: readonly Portioned[]) => lines.some(({ food }) => food.bone === true);
+
+/** Whether a candidate is there for its calcium or phosphorus: over 5 % of its weight (ours, no source). */
+export const isBoneMineral = ({ food: { per100 } }: Candidate) =>
+  (per100.calcium_mg ?? 0) > MINERAL || (per100.phosphorus_mg ?? 0) > MINERAL;
+
+/** A proportion as rows: of − least × to ≥ 0, of − most × to ≤ 0; its own measure is the least of what it is to. */
+function ratioRows(
+  { name, of, to, least, most }: NonNullable<Profile['ratios']>[number],
+  lines: readonly Portioned[],
+  candidates: readonly Candidate[],
+  profile: Profile,
+  kcal: number,
+): LimitRow[] {
+  const whole = ((profile.limits[to]?.least ?? 1) * kcal) / 1000;
+  const row = (side: LimitRow['side'], times: number): LimitRow => {
+    const per100 = ({ food }: { readonly food: Pick<Food, 'per100'> }) =>
+      (READINGS[of]!.of(food.per100) ?? 0) - times * (READINGS[to]!.of(food.per100) ?? 0);
+    return {
+      name,
+      side,
+      bound: -lines.reduce((sum, line) => sum + (per100(line) * line.grams) / 100, 0),
+      perGram: candidates.map((candidate) => per100(candidate) / 100),
+      whole,
+    };
+  };
+  return [...(least === undefined ? [] : [row('least', least)]), ...(most === undefined ? [] : [row('most', most)])];
+}
