@@ -28,7 +28,7 @@ test('the plan’s view is enough to scale by, and a kept plan comes back as it 
   expect(JSON.parse(JSON.stringify(ground.recipes[0]!.written))).toEqual(ground.recipes[0]!.written);
 
   const { planId } = await savePlan(await contextFor(db, reference, new Date('2026-11-25T12:00:00Z')), {
-    entry: { ...entry, seen: ground.hazards.map((hazard) => hazard.id).slice(0, 50) },
+    entry: { ...entry, seen: [...entry.seen, ...ground.hazards.map((hazard) => hazard.id).slice(0, 40)] },
   });
   expect((await openPlanView(planId))!.entry!.binding.days).toBe('14');
   const kept = (await keptPlan(planId))!;
