@@ -67,6 +67,7 @@ try {
   // A pollock pot is planned, cooked and weighed, so that the stations have something to show.
   await page.goto(`${address}/plan?recipe=2`, { waitUntil: 'networkidle' });
   await page.getByLabel('Days', { exact: true }).fill('4');
+  await page.getByLabel('Seen, and we go on').check();
   await page.getByRole('button', { name: 'Start cook day' }).click();
   await page.getByRole('button', { name: 'All in, start cooking' }).waitFor();
   await shoot('weigh-out');
