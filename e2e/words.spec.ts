@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { startHodman, stopHodman, type Hodman } from './server';
-import { addDog, openPlan } from './steps';
+import { addDog, openPlan, startCookDay } from './steps';
 
 let hodman: Hodman;
 let page: Page;
@@ -140,6 +140,41 @@ test('a base mix is entered from its bag, and a plan with it knows its energy', 
   await openPlan(page, hodman.address, '?recipe=3');
   await expect(page.getByText('kcal/g expected')).toBeVisible();
   await expect(page.getByText('is unknown: every amount here')).toHaveCount(0);
+});
+
+test('its pot is weighed out, weighed and divided in pounds and ounces; a bare number asks for its unit', async () => {
+  await startCookDay(page);
+  const wentIn = page.getByLabel(/weight that went in/);
+  await expect(wentIn).toHaveCount(3);
+  const texts = await wentIn.evaluateAll((fields) => fields.map((field) => (field as HTMLInputElement).value));
+  const ounces = texts.map((text) => {
+    const read = /^(?:(\d+) lb)? ?(?:([\d.]+) oz)?$/.exec(text)!;
+    return Number(read[1] ?? 0) * 16 + Number(read[2] ?? 0);
+  });
+  expect(Math.min(...ounces)).toBeGreaterThan(1);
+  await wentIn.first().fill('12');
+  await expect(page.getByText('12 oz, lb or g? Write it with its unit.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'All in, start cooking' })).toBeDisabled();
+  await wentIn.first().fill(texts[0]!);
+  await page.getByRole('button', { name: 'All in, start cooking' }).click();
+
+  // Nine tenths of what went in, on a tared scale.
+  const whole = Math.round(ounces.reduce((sum, each) => sum + each, 0) * 0.9);
+  const gross = page.getByLabel('With the food');
+  await gross.fill(String(whole));
+  await page.getByRole('button', { name: 'That is the yield' }).click();
+  await expect(page.getByText(`${whole} oz, lb or g? Write it with its unit.`)).toBeVisible();
+  await gross.fill(`${whole} oz`);
+  await page.getByRole('button', { name: 'That is the yield' }).click();
+  await expect(page.getByRole('heading', { name: /^Divide \d+ lb/ })).toBeVisible();
+  await page.getByLabel('Eaten today', { exact: true }).fill('0');
+  await page.getByLabel('Freezer', { exact: true }).fill('1 lb');
+  await page.getByRole('button', { name: 'The rest to: Fridge' }).click();
+  await expect(page.getByLabel('Fridge', { exact: true })).toHaveValue(/lb|oz/);
+  await expect(page.getByText(/than the pot holds/)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Divide it so' }).click();
+  await expect(page.getByRole('button', { name: /^Seal / }).first()).toBeVisible();
+  expect(await page.locator('main').innerText()).not.toMatch(/\d (?:g|kg)\b/);
 });
 
 test('calcium in the bowl asks whether it is the element or a compound', async () => {

@@ -3,7 +3,8 @@
 import { createContext, useContext, useMemo, type ReactNode } from 'react';
 import type { UnitSet } from '@/core/quantity/units';
 import { writeTemperature } from '@/core/quantity/temperature';
-import { writeMassIn, writeSumIn } from '@/core/quantity/write';
+import { readScale } from '@/core/quantity/reading';
+import { writeMassIn, writePounds, writeSumIn } from '@/core/quantity/write';
 
 const Units = createContext<UnitSet>('metric');
 
@@ -12,7 +13,7 @@ export const UnitsProvider = ({ set, children }: { set: UnitSet; children: React
   <Units.Provider value={set}>{children}</Units.Provider>
 );
 
-/** Writes weights and temperatures as this household reads them. */
+/** Writes weights and temperatures as this household reads them, and reads its scale. */
 export function useUnits() {
   const set = useContext(Units);
   return useMemo(
@@ -20,6 +21,11 @@ export function useUnits() {
       set,
       inMass: (grams: number) => writeMassIn(grams, set),
       inSum: (grams: number) => writeSumIn(grams, set),
+      /** The unit of a bare number on the scale; a US kitchen writes it, for its scale shows oz, lb or g. */
+      scaleUnit: set === 'us' ? undefined : 'g',
+      /** A weight as it stands in a field; in a metric kitchen as `inGrams`, without the unit. */
+      toType: (grams: number, inGrams = String(grams)) => (set === 'us' ? writePounds(grams) : inGrams),
+      readScale: (text: string, empty: 'asked' | 'zero' = 'asked') => readScale(text, empty, set),
       inDegrees: (celsius: number) => writeTemperature(celsius, set),
     }),
     [set],

@@ -1,7 +1,7 @@
 import type { LocalDate } from '../calendar/local-date';
 import type { Explanation } from '../explanation';
 import { GRAMS_PER_OUNCE, type Kilocalories } from '../quantity/units';
-import { writeNumber } from '../quantity/write';
+import { writeKcal, writeNumber } from '../quantity/write';
 import { dayEnergy, weightOn, type DayEnergy } from './day-energy';
 import { rationOn, type Dog } from './dog';
 import type { FoodFacts } from './food-facts';
@@ -82,7 +82,7 @@ export function schoolSpread(dog: Dog, day: LocalDate, food: FoodFacts, further:
       inForce: sameMethod(ration.method, method),
       kcal: { low: said.range[0], mark: said.kcal, high: said.range[1] },
       missing: undefined,
-      explanation: { title: `${rule}: ${writeNumber(said.kcal)} kcal`, steps: said.steps, source: said.source },
+      explanation: { title: `${rule}: ${writeKcal(said.kcal)} kcal`, steps: said.steps, source: said.source },
     };
   };
   const own: SchoolMark[] =
@@ -136,7 +136,7 @@ function schoolMark(
     kcal: said.ok ? { low: said.value.low, mark: taken ?? said.value.mark, high: said.value.high } : undefined,
     missing: said.ok ? undefined : said.problem.message,
     explanation: {
-      title: said.ok ? `${school.kind}: ${writeNumber(taken ?? said.value.mark)} kcal` : `${school.kind}: not known`,
+      title: said.ok ? `${school.kind}: ${writeKcal(taken ?? said.value.mark)} kcal` : `${school.kind}: not known`,
       steps: said.ok ? said.value.steps : [],
       source: school.kind === 'prescribed' ? `Set by ${school.by}.` : 'Common practice, no source.',
     },

@@ -1,7 +1,8 @@
+import fc from 'fast-check';
 import { readQuantity } from '../quantity/read';
 import { readCount, readScale } from '../quantity/reading';
 import { grams, type UnitSet } from '../quantity/units';
-import { toWeigh, writeSum, writeWeight } from '../quantity/write';
+import { toWeigh, writePounds, writeSum, writeWeight } from '../quantity/write';
 import { testFoods, testMeasures } from '../../../tests/fixtures/reference-files';
 import { resolveGrams } from '../food/measures';
 import { scaledForKitchen } from './rounding';
@@ -63,6 +64,37 @@ test.each([
 test.each(['', '-5', 'much', '3 cups', '1/0', '900 kg'])('a reading of %p is refused', (text) =>
   expect(readScale(text).ok).toBe(false),
 );
+
+// A US kitchen scale shows ounces, pounds or grams (common practice, no source): a bare number is no weight there.
+test.each([
+  ['12.5', undefined],
+  ['12.5 oz', 354.369],
+  ['350 g', 350],
+  ['7 lb 3 oz', 3260.195],
+  ['0', 0],
+])('a US scale says %s: %p g', (text, mass) => {
+  const read = readScale(text, 'asked', 'us');
+  if (mass === undefined)
+    expect(read).toMatchObject({ ok: false, problem: { message: '12.5 oz, lb or g? Write it with its unit.' } });
+  else expect(read.ok && read.value).toBeCloseTo(mass, 2);
+});
+
+test('what is written for a US field reads as the same gram again', () => {
+  // 1 lb is 453.59237 g (NIST Handbook 44).
+  expect([9433, 453.59237, 16, 0.5, 0].map(writePounds)).toEqual([
+    '20 lb 12.74 oz',
+    '1 lb',
+    '0.564 oz',
+    '0.018 oz',
+    '0',
+  ]);
+  fc.assert(
+    fc.property(fc.integer({ min: 0, max: 60_000 }), (mass) => {
+      const read = readScale(writePounds(mass), 'asked', 'us');
+      expect(read.ok && Math.round(read.value)).toBe(mass);
+    }),
+  );
+});
 
 test('an empty tare is a tared scale', () => expect(readScale(' ', 'zero')).toEqual({ ok: true, value: 0 }));
 

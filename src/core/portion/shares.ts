@@ -28,8 +28,12 @@ export function suggestShares(yieldGrams: number, demands: readonly DayDemand[],
   return { today, fridge, freezer: yieldGrams - today - fridge, dry: 0 };
 }
 
-/** Refuses shares that are not whole, are negative, or do not sum to the yield (g). */
-export function checkShares(shares: Shares, yieldGrams: number): Outcome<Shares> {
+/** Refuses shares that are not whole, are negative, or do not sum to the yield (g); `write` says a weight. */
+export function checkShares(
+  shares: Shares,
+  yieldGrams: number,
+  write: (mass: number) => string = writeGrams,
+): Outcome<Shares> {
   for (const fate of FATES) {
     if (!Number.isInteger(shares[fate]) || shares[fate] < 0)
       return refused('A share is a whole number of grams, 0 or more.', fate);
@@ -38,7 +42,7 @@ export function checkShares(shares: Shares, yieldGrams: number): Outcome<Shares>
   if (total !== yieldGrams) {
     const gap = total - yieldGrams;
     return refused(
-      `The shares come to ${writeGrams(total)}: ${writeGrams(Math.abs(gap))} ${gap > 0 ? 'more' : 'less'} than the pot holds.`,
+      `The shares come to ${write(total)}: ${write(Math.abs(gap))} ${gap > 0 ? 'more' : 'less'} than the pot holds.`,
       'shares',
     );
   }

@@ -1,18 +1,26 @@
 import { fine, refused, type Outcome } from '../problem';
 import { readQuantity } from './read';
-import { grams, type Grams } from './units';
+import { grams, type Grams, type UnitSet } from './units';
 
 /**
- * Reads what a kitchen scale shows: a bare number is grams, "3.55 kg" or "7 lb 3 oz" are read too.
+ * Reads what a kitchen scale shows: a bare number is grams, "3.55 kg" or "7 lb 3 oz" are read too. A US scale shows
+ * ounces, pounds or grams, so there a bare number asks.
  * `empty` says what an empty field means: a question, or 0 where nothing is a fair answer (a tared vessel).
  */
-export function readScale(text: string, empty: 'asked' | 'zero' = 'asked'): Outcome<Grams> {
+export function readScale(text: string, empty: 'asked' | 'zero' = 'asked', set: UnitSet = 'metric'): Outcome<Grams> {
+  const us = set === 'us';
   const typed = text.trim();
-  if (typed === '') return empty === 'zero' ? fine(grams(0)) : refused('What does the scale say, in g?');
+  if (typed === '')
+    return empty === 'zero'
+      ? fine(grams(0))
+      : refused(us ? 'What does the scale say, in lb and oz?' : 'What does the scale say, in g?');
   if (/^[-−]/.test(typed)) return refused('A weight cannot be negative.');
   if (/^0+([.,]0+)?( ?g)?$/.test(typed)) return fine(grams(0));
-  const read = readQuantity(/^\d+(?:[.,]\d+)?$/.test(typed) ? `${typed.replace(',', '.')} g` : typed, 'us');
-  if (!read.ok || read.value.kind !== 'mass') return refused('Write a weight: 3550, 3.55 kg or 7 lb 3 oz.');
+  const bare = /^\d+(?:[.,]\d+)?$/.test(typed);
+  if (bare && us) return refused(`${typed} oz, lb or g? Write it with its unit.`);
+  const read = readQuantity(bare ? `${typed.replace(',', '.')} g` : typed, 'us');
+  if (!read.ok || read.value.kind !== 'mass')
+    return refused(`Write a weight: ${us ? '12.5 oz, 7 lb 3 oz or 350 g' : '3550, 3.55 kg or 7 lb 3 oz'}.`);
   if (read.value.grams > 200_000) return refused('That is more than 200 kg. Check the reading.');
   return fine(grams(read.value.grams));
 }

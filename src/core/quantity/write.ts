@@ -114,6 +114,20 @@ export function writeMassIn(mass: number, set: UnitSet): string {
   return `${mass < 0 ? '−' : ''}${words.filter(Boolean).join(' ')}`;
 }
 
+/**
+ * A mass as it is typed in a US kitchen: pounds, and ounces to a hundredth, so that reading it again gives the same
+ * whole gram; thousandths below an ounce, where a gram is much. Takes g.
+ */
+export function writePounds(mass: number): string {
+  const ounces = mass / GRAMS_PER_OUNCE;
+  if (mass === 0) return '0';
+  if (ounces < 1) return `${trim(ounces, 3)} oz`;
+  const hundredths = Math.round(ounces * 100);
+  const pounds = Math.floor(hundredths / 1600);
+  const rest = (hundredths - pounds * 1600) / 100;
+  return [pounds > 0 ? `${pounds} lb` : '', rest > 0 ? `${trim(rest, 2)} oz` : ''].filter(Boolean).join(' ');
+}
+
 /** A body weight in the household's unit, to a tenth. */
 export function writeWeight(mass: Grams, set: UnitSet): string {
   return set === 'us' ? `${trim(mass / GRAMS_PER_POUND, 1)} lb` : `${trim(mass / 1000, 1)} kg`;

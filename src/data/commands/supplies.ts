@@ -34,13 +34,13 @@ export async function archiveSupply({ tx, now }: Context, input: { id: number; a
 
 /** Remembers what one measure of a food weighs in this kitchen; weighed again, the new weight holds. */
 export async function saveMeasure(
-  { tx, now, reference }: Context,
+  { tx, now, reference, household }: Context,
   input: { ndb: string; unit: string; weight: string },
 ): Promise<{ grams: number }> {
   const known = (await readPantry(tx, reference)).knownOf(input.ndb);
   const isRecipe = (await readRecipeNames(tx)).some((each) => `R${each.id}` === input.ndb);
   if (!known && !isRecipe) refuse('Choose a food first.', 'ndb');
-  const grams = need(readScale(input.weight)) as number;
+  const grams = need(readScale(input.weight, 'asked', household.unitSet)) as number;
   if (!(grams > 0)) refuse('A weight above 0.', 'weight');
   const unit = input.unit.trim().toLowerCase();
   if (unit === '') refuse('Of what?', 'unit');

@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { FATES, checkShares, type Fate, type Shares } from '@/core/portion/shares';
-import { readScale } from '@/core/quantity/reading';
+import type { Outcome } from '@/core/problem';
 import { stackedBar } from '@/ui/charts/stacked-bar';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
@@ -33,29 +33,33 @@ const DRY_METHODS = [
 
 /** Each dog's grams of this pot, and the yield divided into shares. */
 export function Divide({ view, weighed }: { view: BatchView; weighed: WeighedView }) {
-  const { inMass } = useUnits();
+  const { inMass, readScale, scaleUnit, toType } = useUnits();
   const whole = Math.round(weighed.net);
-  const [typed, setTyped, forget] = useKept<Record<Fate, string>>(`divide-${view.id}-${whole}`, firstShares(weighed));
+  const [typed, setTyped, forget] = useKept<Record<Fate, string>>(
+    `divide-${view.id}-${whole}`,
+    firstShares(weighed, toType),
+  );
   const [dryMethod, setDryMethod] = useState<'freeze-dried' | 'dehydrated'>(
     weighed.shares.find((share) => share.fate === 'dry')?.dryMethod ?? 'freeze-dried',
   );
   const save = useCommand(setShares, `shares-${view.id}`, () => forget(typed));
   const read = Object.fromEntries(FATES.map((fate) => [fate, readScale(typed[fate], 'zero')])) as Record<
     Fate,
-    ReturnType<typeof readScale>
+    Outcome<number>
   >;
   const allRead = FATES.every((fate) => read[fate].ok);
-  const shares = Object.fromEntries(
-    FATES.map((fate) => [fate, read[fate].ok ? Number(read[fate].value) : 0]),
-  ) as Record<Fate, number> as Shares;
-  const check = allRead ? checkShares(shares, whole) : undefined;
+  const shares = Object.fromEntries(FATES.map((fate) => [fate, shareOf(read[fate], scaleUnit)])) as Record<
+    Fate,
+    number
+  > as Shares;
+  const check = allRead ? checkShares(shares, whole, inMass) : undefined;
   const total = FATES.reduce((sum, fate) => sum + shares[fate], 0);
   const at = (fate: Fate) => {
     const own = read[fate];
     if (!own.ok) return own.problem.message;
     return check && !check.ok && check.problem.field === fate ? check.problem.message : save.at(fate);
   };
-  const takeRest = (fate: Fate) => setTyped({ ...typed, [fate]: String(Math.max(0, shares[fate] + whole - total)) });
+  const takeRest = (fate: Fate) => setTyped({ ...typed, [fate]: toType(Math.max(0, shares[fate] + whole - total)) });
   const bar = stackedBar(FATES, (fate) => (total > 0 ? shares[fate] / Math.max(total, whole) : 0), WIDTH);
 
   return (
@@ -117,8 +121,8 @@ export function Divide({ view, weighed }: { view: BatchView; weighed: WeighedVie
               <div key={fate} className={styles.share}>
                 <Field
                   label={FATE_WORDS[fate]}
-                  unit="g"
-                  inputMode="numeric"
+                  unit={scaleUnit}
+                  inputMode="decimal"
                   autoComplete="off"
                   value={typed[fate]}
                   onChange={(event) => setTyped({ ...typed, [fate]: event.target.value })}
@@ -171,12 +175,16 @@ export function Divide({ view, weighed }: { view: BatchView; weighed: WeighedVie
   );
 }
 
-function firstShares(weighed: WeighedView): Record<Fate, string> {
+/** A share in g; pounds and ounces name a whole gram, for packs are whole grams. */
+const shareOf = (read: Outcome<number>, scaleUnit: string | undefined): number =>
+  !read.ok ? 0 : scaleUnit ? read.value : Math.round(read.value);
+
+function firstShares(weighed: WeighedView, toType: (grams: number) => string): Record<Fate, string> {
   const stored = weighed.shares;
   return Object.fromEntries(
     FATES.map((fate) => [
       fate,
-      String(stored.length > 0 ? (stored.find((share) => share.fate === fate)?.grams ?? 0) : weighed.suggested[fate]),
+      toType(stored.length > 0 ? (stored.find((share) => share.fate === fate)?.grams ?? 0) : weighed.suggested[fate]),
     ]),
   ) as Record<Fate, string>;
 }

@@ -3,7 +3,6 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { Problem } from '@/core/problem';
-import { readScale } from '@/core/quantity/reading';
 import { Caution } from '@/ui/Caution';
 import { Keypad } from '@/ui/counter/Keypad';
 import { Field } from '@/ui/form/Field';
@@ -27,14 +26,14 @@ const LABELS = { tare: 'empty', wetGross: 'with wet food', dryGross: 'with dry f
 
 /** The trays of the dry share: empty and wet before the dryer, dry after it. */
 export function Trays({ view, weighed, share }: { view: BatchView; weighed: WeighedView; share: SheetShare }) {
-  const { inMass } = useUnits();
+  const { inMass, readScale, scaleUnit, toType } = useUnits();
   const [trays, setTrays, forget] = useKept<readonly TypedTray[]>(
     `trays-${share.id}`,
     share.trays.length > 0
       ? share.trays.map((tray) => ({
-          tare: String(tray.tare),
-          wetGross: String(tray.wetGross),
-          dryGross: tray.dryGross === undefined ? '' : String(tray.dryGross),
+          tare: toType(tray.tare),
+          wetGross: toType(tray.wetGross),
+          dryGross: tray.dryGross === undefined ? '' : toType(tray.dryGross),
         }))
       : [{ tare: '', wetGross: '', dryGross: '' }],
   );
@@ -87,7 +86,7 @@ export function Trays({ view, weighed, share }: { view: BatchView; weighed: Weig
             <Field
               key={name}
               label={`Tray ${index + 1} ${LABELS[name]}`}
-              unit="g"
+              unit={scaleUnit}
               inputMode="decimal"
               autoComplete="off"
               value={tray[name]}

@@ -2,7 +2,6 @@
 
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
-import { readScale } from '@/core/quantity/reading';
 import { toWeigh } from '@/core/quantity/write';
 import { Caution, STANDING_CAUTION } from '@/ui/Caution';
 import { Keypad } from '@/ui/counter/Keypad';
@@ -17,11 +16,11 @@ import { useUnits } from '@/ui/units';
 
 /** Weighing out: what each line asks for, and what really went in. */
 export function WeighOut({ view }: { view: BatchView }) {
-  const { inMass } = useUnits();
+  const { inMass, readScale, scaleUnit, toType } = useUnits();
   const router = useRouter();
   const [typed, setTyped, forget] = useKept<readonly string[]>(
     `weigh-out-${view.id}`,
-    view.lines.map((line) => toWeigh(line.toWeigh)),
+    view.lines.map((line) => toType(line.toWeigh, toWeigh(line.toWeigh))),
   );
   const start = useCommand(startCooking, `start-${view.id}`, () => forget(typed));
   const drop = useCommand(dropBatch, `drop-${view.id}`, () => router.push('/batches'));
@@ -71,9 +70,9 @@ export function WeighOut({ view }: { view: BatchView }) {
               </span>
               <span className="soft">{line.measure}</span>
               <Field
-                label={`${line.name}, grams that went in`}
+                label={`${line.name}, ${scaleUnit ? 'grams' : 'weight'} that went in`}
                 hideLabel
-                unit="g"
+                unit={scaleUnit}
                 inputMode="decimal"
                 autoComplete="off"
                 value={typed[index]}

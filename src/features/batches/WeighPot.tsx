@@ -3,8 +3,9 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { weighYield, type Weighing } from '@/core/portion/yield';
-import { fine, type Outcome, type Problem } from '@/core/problem';
-import { readCount, readScale } from '@/core/quantity/reading';
+import type { Outcome, Problem } from '@/core/problem';
+import { readCount } from '@/core/quantity/reading';
+import { grams } from '@/core/quantity/units';
 import { writeDensity } from '@/core/quantity/write';
 import { Keypad } from '@/ui/counter/Keypad';
 import { Field } from '@/ui/form/Field';
@@ -26,11 +27,11 @@ interface Typed {
 
 /** Weighing the finished pot: gross and tare of each vessel, or counted cups of which one was weighed. */
 export function WeighPot({ view }: { view: BatchView }) {
-  const { inMass } = useUnits();
-  const [typed, setTyped, forget] = useKept<Typed>(`weigh-${view.id}`, before(view));
+  const { inMass, readScale, scaleUnit, toType } = useUnits();
+  const [typed, setTyped, forget] = useKept<Typed>(`weigh-${view.id}`, before(view, toType));
   const [tried, setTried] = useState(false);
   const weigh = useCommand(weighBatch, `weigh-${view.id}`, () => forget(typed));
-  const { weighing, problems } = readWeighing(typed);
+  const { weighing, problems } = readWeighing(typed, readScale);
   const eaten = readScale(typed.eaten, 'zero');
   const outcome = weighing && eaten.ok ? weighYield(weighing, eaten.value, view.wentIn) : undefined;
   const complete =
@@ -85,7 +86,7 @@ export function WeighPot({ view }: { view: BatchView }) {
                 />
                 <Field
                   label="With the food"
-                  unit="g"
+                  unit={scaleUnit}
                   inputMode="decimal"
                   value={vessel.gross}
                   onChange={(event) => setVessel(index, { gross: event.target.value })}
@@ -94,7 +95,7 @@ export function WeighPot({ view }: { view: BatchView }) {
                 />
                 <Field
                   label="Empty (tare)"
-                  unit="g"
+                  unit={scaleUnit}
                   inputMode="decimal"
                   value={vessel.tare}
                   onChange={(event) => setVessel(index, { tare: event.target.value })}
@@ -140,7 +141,7 @@ export function WeighPot({ view }: { view: BatchView }) {
             />
             <Field
               label="One cup of it weighs"
-              unit="g"
+              unit={scaleUnit}
               inputMode="decimal"
               value={typed.cupGrams}
               onChange={(event) => set({ cupGrams: event.target.value })}
@@ -153,7 +154,7 @@ export function WeighPot({ view }: { view: BatchView }) {
         <div className={styles.eaten}>
           <Field
             label="Eaten from the pot before"
-            unit="g"
+            unit={scaleUnit}
             inputMode="decimal"
             value={typed.eaten}
             onChange={(event) => set({ eaten: event.target.value })}
@@ -187,7 +188,7 @@ export function WeighPot({ view }: { view: BatchView }) {
   );
 }
 
-function before(view: BatchView): Typed {
+function before(view: BatchView, toType: (grams: number) => string): Typed {
   const weighing = view.weighed?.weighing;
   return {
     by: weighing?.by ?? 'scale',
@@ -195,13 +196,13 @@ function before(view: BatchView): Typed {
       weighing?.by === 'scale'
         ? weighing.vessels.map((vessel) => ({
             name: vessel.name,
-            gross: String(vessel.gross),
-            tare: String(vessel.tare),
+            gross: toType(vessel.gross),
+            tare: vessel.tare > 0 ? toType(vessel.tare) : '0',
           }))
         : [{ name: 'big pot', gross: '', tare: '' }],
     cups: weighing?.by === 'cups' ? String(weighing.cups) : '',
-    cupGrams: weighing?.by === 'cups' ? String(weighing.cupGrams) : '',
-    eaten: view.weighed && view.weighed.eatenBefore > 0 ? String(view.weighed.eatenBefore) : '',
+    cupGrams: weighing?.by === 'cups' ? toType(weighing.cupGrams) : '',
+    eaten: view.weighed && view.weighed.eatenBefore > 0 ? toType(view.weighed.eatenBefore) : '',
   };
 }
 
@@ -212,15 +213,17 @@ const isTyped = (typed: Typed, field: string) => {
 };
 
 /** The typed readings as a weighing, or what cannot be read at its field. */
-function readWeighing(typed: Typed): { weighing: Weighing | undefined; problems: Problem[] } {
+function readWeighing(
+  typed: Typed,
+  readScale: ReturnType<typeof useUnits>['readScale'],
+): { weighing: Weighing | undefined; problems: Problem[] } {
   const problems: Problem[] = [];
   const take = <T,>(outcome: Outcome<T>, field: string, instead: T): T => {
     if (outcome.ok) return outcome.value;
     problems.push({ ...outcome.problem, field });
     return instead;
   };
-  const none = readScale('0');
-  const zero = none.ok ? none.value : (0 as never);
+  const zero = grams(0);
   const weighing: Weighing =
     typed.by === 'cups'
       ? {
@@ -232,8 +235,8 @@ function readWeighing(typed: Typed): { weighing: Weighing | undefined; problems:
           by: 'scale',
           vessels: typed.vessels.map((vessel, index) => ({
             name: vessel.name.trim() || `vessel ${index + 1}`,
-            gross: take(vessel.gross === '' ? readScale('') : readScale(vessel.gross), `vessels.${index}.gross`, zero),
-            tare: take(vessel.tare === '' ? fine(zero) : readScale(vessel.tare, 'zero'), `vessels.${index}.tare`, zero),
+            gross: take(readScale(vessel.gross), `vessels.${index}.gross`, zero),
+            tare: take(readScale(vessel.tare, 'zero'), `vessels.${index}.tare`, zero),
           })),
         };
   return { weighing: problems.length === 0 ? weighing : undefined, problems };

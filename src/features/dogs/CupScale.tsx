@@ -2,15 +2,16 @@
 
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { readScale } from '@/core/quantity/reading';
 import { Field } from '@/ui/form/Field';
 import { useCommand } from '@/ui/form/use-command';
+import { useUnits } from '@/ui/units';
 import { weighCup } from './actions';
 import styles from './dogs.module.css';
 import type { KnownDish } from './queries';
 
 /** Asks for the weight of one cup of a food: only then do cups become kcal. */
 export function CupScale({ dish }: { dish: KnownDish }) {
+  const { readScale, scaleUnit } = useUnits();
   const [typed, setTyped] = useState('');
   const [problem, setProblem] = useState<string>();
   const save = useCommand(weighCup, `cup-${dish.recipeId}`);
@@ -29,7 +30,7 @@ export function CupScale({ dish }: { dish: KnownDish }) {
         label={`One cup of ${dish.facts.name} weighs`}
         inputMode="decimal"
         value={typed}
-        unit="g"
+        unit={scaleUnit}
         problem={problem ?? save.at('cup')}
         hint="Fill it as you serve it, and weigh the food alone."
         onChange={(event) => setTyped(event.target.value)}

@@ -5,11 +5,12 @@ import { addDays } from '@/core/calendar/local-date';
 import { mealsOn } from '@/core/dog/meals';
 import { amountsOf, schoolSpread } from '@/core/dog/spread';
 import { vetCaution } from '@/core/dog/stage';
-import { writeKcal, writeNumber } from '@/core/quantity/write';
+import { writeKcal } from '@/core/quantity/write';
 import { Caution } from '@/ui/Caution';
 import { LinkButton } from '@/ui/LinkButton';
 import { DogMark } from '@/ui/marks/marks';
 import { Why } from '@/ui/Why';
+import { useUnits } from '@/ui/units';
 import styles from './dogs.module.css';
 import { Keeping } from './Keeping';
 import { ProposalCard } from './ProposalCard';
@@ -27,6 +28,7 @@ export function DogPage({ view }: { view: DogView }) {
   const dish = dishes.find((each) => each.recipeId === recipeId);
   const facts = dish?.facts ?? { name: 'any food', density: 1, measured: false };
   const spread = schoolSpread(dog, today, facts, dog.knownSchools);
+  const { inMass } = useUnits();
   const { energy } = spread;
   const meals = mealsOn(dog, today, energy);
   const caution = vetCaution(dog, today);
@@ -39,7 +41,7 @@ export function DogPage({ view }: { view: DogView }) {
             {dog.name} {energy.verb === 'lives on' ? 'eats' : energy.verb} {writeKcal(energy.kcal)} kcal a day
           </h1>
           <p className="soft">
-            {dish && `${writeNumber(amountsOf(energy.homeKcal, dish.facts).grams, 0)} g of ${dish.facts.name}, in `}
+            {dish && `${inMass(amountsOf(energy.homeKcal, dish.facts).grams)} of ${dish.facts.name}, in `}
             {COUNTED[meals.length]} {meals.length === 1 ? 'meal' : 'meals'} · {view.said}{' '}
             <Why of={energy.explanation} about="the day’s energy" />
           </p>

@@ -6,6 +6,7 @@ import { amountsOf, type SchoolMark, type Spread } from '@/core/dog/spread';
 import { writeNumber } from '@/core/quantity/write';
 import { energyAxis } from '@/ui/charts/energy-axis';
 import { Choice } from '@/ui/form/Choice';
+import { useUnits } from '@/ui/units';
 import { CupScale } from './CupScale';
 import styles from './dogs.module.css';
 import type { DogView, KnownDish } from './queries';
@@ -22,6 +23,7 @@ interface SchoolsProps {
 
 /** Every school on one kcal axis, the energy method's range behind them all; a row gives its sum. */
 export function Schools({ view, spread, dish, onDish }: SchoolsProps) {
+  const { inMass } = useUnits();
   const inForce = spread.marks.find((mark) => mark.inForce) ?? spread.marks[0]!;
   const [key, setKey] = useState(inForce.key);
   const chosen = spread.marks.find((mark) => mark.key === key) ?? inForce;
@@ -70,7 +72,7 @@ export function Schools({ view, spread, dish, onDish }: SchoolsProps) {
                 {mark.kcal ? (
                   <>
                     {writeNumber(mark.kcal.mark, 0)} <span className="away">kcal</span> ·{' '}
-                    {writeNumber(amountsOf(mark.kcal.mark, dish.facts).grams, 0)} g
+                    {inMass(amountsOf(mark.kcal.mark, dish.facts).grams)}
                   </>
                 ) : (
                   '—'
@@ -157,6 +159,7 @@ function Row({
 
 /** The sum of the row at hand, written out, with what it comes to in every measure. */
 function SumOf({ mark, dish }: { mark: SchoolMark; dish: KnownDish }) {
+  const { inMass } = useUnits();
   const amounts = mark.kcal && amountsOf(mark.kcal.mark, dish.facts);
   return (
     <div className={styles.sum} aria-live="polite">
@@ -165,8 +168,9 @@ function SumOf({ mark, dish }: { mark: SchoolMark; dish: KnownDish }) {
         {amounts && (
           <>
             {' '}
-            = {writeNumber(amounts.grams, 0)} g{amounts.cups !== undefined && ` = ${writeNumber(amounts.cups, 2)} cups`}{' '}
-            = {writeNumber(amounts.pieces, 1)} one-ounce pieces a day
+            = {inMass(amounts.grams)}
+            {amounts.cups !== undefined && ` = ${writeNumber(amounts.cups, 2)} cups`} = {writeNumber(amounts.pieces, 1)}{' '}
+            one-ounce pieces a day
           </>
         )}
       </p>

@@ -3,7 +3,6 @@
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import { useState } from 'react';
-import { readScale } from '@/core/quantity/reading';
 import { writeDensity, writeKcal } from '@/core/quantity/write';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
@@ -16,7 +15,7 @@ import { useUnits } from '@/ui/units';
 
 /** One pack in hand: what it is, where it goes, and everything that was done with it. */
 export function PackPanel({ pack, onClose }: { pack: OpenPack; onClose: () => void }) {
-  const { inMass } = useUnits();
+  const { inMass, readScale, scaleUnit } = useUnits();
   const slot = `pack-${pack.holdingId}`;
   const move = useCommand(movePacks, `${slot}-move`);
   const discard = useCommand(discardPack, `${slot}-discard`);
@@ -82,7 +81,7 @@ export function PackPanel({ pack, onClose }: { pack: OpenPack; onClose: () => vo
             >
               <Field
                 label="It really holds"
-                unit="g"
+                unit={scaleUnit}
                 inputMode="decimal"
                 autoComplete="off"
                 value={scale}

@@ -2,9 +2,11 @@
 
 import { useEffect, useRef } from 'react';
 import styles from './keypad.module.css';
+import { useUnits } from '../units';
 import { useKeypadOpen } from './keypad-open';
 
-const KEYS = ['7', '8', '9', '½', '4', '5', '6', '¼', '1', '2', '3', '⅓', '.', '0', '⌫', 'kg'] as const;
+const KEYS = ['7', '8', '9', '½', '4', '5', '6', '¼', '1', '2', '3', '⅓', '.', '0', '⌫'];
+const UNITS = { metric: ['kg'], us: ['lb', 'oz', 'g'] };
 const SAID: Readonly<Record<string, string>> = {
   '⌫': 'delete',
   '½': 'a half',
@@ -12,6 +14,9 @@ const SAID: Readonly<Record<string, string>> = {
   '⅓': 'a third',
   '.': 'point',
   kg: 'kilograms',
+  lb: 'pounds',
+  oz: 'ounces',
+  g: 'grams',
 };
 
 /** Types a key into a field the way a keyboard would, so that the form hears of it. */
@@ -19,7 +24,7 @@ function typeInto(field: HTMLInputElement, key: string): void {
   const start = field.selectionStart ?? field.value.length;
   const end = field.selectionEnd ?? start;
   if (key === '⌫') field.setRangeText('', start === end ? Math.max(0, start - 1) : start, end, 'end');
-  else field.setRangeText(key === 'kg' ? ' kg' : key, start, end, 'end');
+  else field.setRangeText(/^[a-z]/.test(key) ? ` ${key}${key === 'lb' ? ' ' : ''}` : key, start, end, 'end');
   field.dispatchEvent(new InputEvent('input', { bubbles: true }));
 }
 
@@ -29,6 +34,7 @@ function typeInto(field: HTMLInputElement, key: string): void {
  */
 export function Keypad() {
   const [open, setOpen] = useKeypadOpen();
+  const { set } = useUnits();
   const field = useRef<HTMLInputElement>(null);
   useEffect(() => {
     const remember = (event: FocusEvent) => {
@@ -53,7 +59,7 @@ export function Keypad() {
       </button>
       {open && (
         <div className={styles.keys} role="group" aria-label="Keypad">
-          {KEYS.map((key) => (
+          {[...KEYS, ...UNITS[set]].map((key) => (
             <button
               key={key}
               type="button"

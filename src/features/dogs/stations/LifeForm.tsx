@@ -8,7 +8,7 @@ import { CUTS, type Cut } from '@/core/dog/cut';
 import { dayEnergy } from '@/core/dog/day-energy';
 import { readLitter, type LitterEntry } from '@/core/dog/keeping-entry';
 import { lifeStage, vetCaution } from '@/core/dog/stage';
-import { writeNumber } from '@/core/quantity/write';
+import { writeKcal } from '@/core/quantity/write';
 import { Caution } from '@/ui/Caution';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
@@ -56,7 +56,7 @@ export function LifeForm({ view }: { view: DogView }) {
       beside={
         <>
           <p>
-            <span className="figure">{writeNumber(dayEnergy(preview, today).kcal, 1)}</span> kcal a day
+            <span className="figure">{writeKcal(dayEnergy(preview, today).kcal)}</span> kcal a day
           </p>
           <p className="soft">{dayEnergy(preview, today).because}</p>
           {caution && <Caution>{caution}</Caution>}

@@ -30,7 +30,7 @@ export function WeighOnce({ known, unit, set, why, onWeighed }: WeighOnceProps) 
     <div className={styles.weighOnce} role="group" aria-label={`Weigh one ${unit}`}>
       <Field
         label={`One ${unit} weighs here`}
-        unit="g"
+        unit={set === 'us' ? undefined : 'g'}
         inputMode="decimal"
         autoComplete="off"
         value={weight}
