@@ -1,7 +1,7 @@
 'use client';
 
 import { countOf } from '@/core/quantity/count-words';
-import { writeDensity } from '@/core/quantity/write';
+import { capital, writeDensity } from '@/core/quantity/write';
 import type { Part } from '@/core/recipe/recipe';
 import { FLOW, layFlow } from '@/ui/charts/flow';
 import { hatchFill } from '@/ui/marks/hatch-defs';
@@ -22,10 +22,14 @@ function fillOf(part: Part, view: BatchView): string {
   return tint('honey', 25);
 }
 
-const short = (name: string) => {
+/** A food's name in the room that its weight leaves beside it. */
+const short = (name: string, weight: string) => {
+  const room = Math.min(17, 25 - weight.length);
   const words = name.split(', ');
-  const plain = /^(Game meat|Fish|Squash|Oil|Egg)$/.test(words[0]!) ? words.slice(0, 2).join(', ') : words[0]!;
-  return plain.length > 17 ? `${plain.slice(0, 16)}…` : plain;
+  const kindFirst = words.length > 1 && /^(Game meat|Fish|Squash|Oil|Egg)$/.test(words[0]!);
+  const both = words.slice(0, 2).join(', ');
+  const plain = !kindFirst ? words[0]! : both.length <= room ? both : capital(words[1]!);
+  return plain.length > room ? `${plain.slice(0, room - 1)}…` : plain;
 };
 
 interface FlowProps {
@@ -41,7 +45,7 @@ export function Flow({ view, station, onOpen }: FlowProps) {
   const { weighed } = view;
   const shares = weighed?.shares ?? [];
   const laid = layFlow(
-    lines.map((line) => ({ label: short(line.name), grams: line.grams })),
+    lines.map((line) => ({ label: short(line.name, inMass(line.grams)), grams: line.grams })),
     weighed?.net,
     shares.map((share) => ({
       label: share.fate === 'today' && share.day !== view.today ? 'Eaten warm' : FATE_WORDS[share.fate],
