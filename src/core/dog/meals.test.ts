@@ -5,6 +5,7 @@ import { writeAge } from './ages';
 import { dayEnergy } from './day-energy';
 import { readDogEntry, type DogEntry } from './entry';
 import { fillingAlone } from './filling';
+import { readMeals } from './meals-entry';
 import { homeEnergyOn, mealsOn, nextMeal, usualMeals } from './meals';
 
 const TODAY = '2026-11-25' as LocalDate;
@@ -118,3 +119,11 @@ test.each([
   ['2026-07-26', '4 months'],
   ['2026-10-01', '7 weeks'],
 ])('born on %s: %s', (birth, words) => expect(writeAge(birth as LocalDate, TODAY)).toBe(words));
+
+test('meals that do not make a day say what they make', () => {
+  const row = { slotId: null, name: 'meal', clock: '07:30', percent: '30', recipeId: null };
+  expect(readMeals({ usual: false, rows: [row, { ...row, name: 'supper', clock: '18:00' }] })).toMatchObject({
+    ok: false,
+    problems: [{ field: 'rows', message: 'The meals add up to 60 %, not to 100 %.' }],
+  });
+});

@@ -3,7 +3,7 @@ import { asWritten, lineOf } from '../../../tests/fixtures/worked-example';
 import { energyOf } from '../nutrition/energy';
 import { grams } from '../quantity/units';
 import { BONE } from './bone';
-import { ALONE, boiledDown, boughtAt, everyLine, linesAt, takenLines, type At } from './bases';
+import { ALONE, boiledDown, boughtAt, choicesOf, everyLine, linesAt, takenLines, type At } from './bases';
 import { readLines } from './entry';
 import type { LineEntry } from './entry-schema';
 import { checkedLines, hazardsIn } from './hazards';
@@ -146,3 +146,8 @@ test('of a pot that boiled down by a fifth, the water is less, and nothing else'
   expect(boiledDown(lines, 1)).toEqual(lines);
   expect(left(0.2)).toEqual([300, 0]);
 });
+
+test('choices are found with the places of their lines; a line without one is no choice', () =>
+  expect([...choicesOf([{ choice: 'greens' }, { choice: undefined }, { choice: 'greens' }])]).toEqual([
+    ['greens', [0, 2]],
+  ]));
