@@ -44,7 +44,7 @@ export function Keeping({ view, meals }: { view: DogView; meals: readonly DayMea
           : dog.avoids
               .map(
                 (avoid) =>
-                  `${avoid.label} (${avoid.reason}${avoid.tryAgainOn ? `, try again ${writeDay(avoid.tryAgainOn)}` : ''})`,
+                  `${avoid.label} (${avoid.reason}${avoid.tryAgainOn ? `, try again ${writeDay(avoid.tryAgainOn, today)}` : ''})`,
               )
               .join(' · '),
     },
@@ -72,7 +72,7 @@ export function Keeping({ view, meals }: { view: DogView; meals: readonly DayMea
     {
       station: 'history',
       title: 'What was in force',
-      said: `${countOf(dog.rations.length, 'ration')}, last from ${writeDay(dog.rations.at(-1)!.from)}`,
+      said: `${countOf(dog.rations.length, 'ration')}, last from ${writeDay(dog.rations.at(-1)!.from, today)}`,
     },
   ];
   return (

@@ -49,7 +49,8 @@ export function WeightCurve({ dog, today, set, children }: WeightCurveProps) {
         <div className="titleRow">
           <h2 id="scale">On the scale</h2>
           <p className="note">
-            {countOf(dog.weighIns.length, 'weigh-in')}, last {writeWeight(last.grams, set)} on {writeDay(last.date)}
+            {countOf(dog.weighIns.length, 'weigh-in')}, last {writeWeight(last.grams, set)} on{' '}
+            {writeDay(last.date, today)}
             {trend?.ok && `; ${signed(trend.value.percentAWeek)} % a week`}
             {ahead.length > 0 && `; in eight weeks about ${writeWeight(grams(ahead.at(-1)!.kg * 1000), set)}`}
             {band && `; target ${writeWeight(band[0], set)} to ${writeWeight(band[1], set)}, shaded`}

@@ -272,7 +272,7 @@ function watchPacks(
       const freeze = pack.placeKind === 'fridge' ? ': feed it or freeze it' : ': feed it';
       return [
         {
-          title: `${pack.code} ends ${writeDay(pack.safeUntil)}`,
+          title: `${pack.code} ends ${writeDay(pack.safeUntil, today)}`,
           said: `${writeMassIn(left, set)} would be left${freeze}`,
           tone: 'caution',
           href,

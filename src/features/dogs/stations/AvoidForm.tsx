@@ -68,8 +68,8 @@ export function AvoidForm({ view, groups }: { view: DogView; groups: readonly st
                     <span>
                       <b>{avoid.label}</b>{' '}
                       <span className="note">
-                        {avoid.reason}, since {writeDay(avoid.since)}
-                        {avoid.tryAgainOn && ` · try again ${writeDay(avoid.tryAgainOn)}`}
+                        {avoid.reason}, since {writeDay(avoid.since, today)}
+                        {avoid.tryAgainOn && ` · try again ${writeDay(avoid.tryAgainOn, today)}`}
                         {avoid.note && ` · ${avoid.note}`}
                       </span>
                     </span>

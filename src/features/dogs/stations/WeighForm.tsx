@@ -153,7 +153,7 @@ export function WeighForm({ view, history }: { view: DogView; history: DogHistor
 const SHOWN = 12;
 
 function WeighList({ view }: { view: DogView }) {
-  const { dog, set } = view;
+  const { dog, today, set } = view;
   const strike = useCommand(strikeWeighIn, `strike-${dog.id}`);
   const latest = [...dog.weighIns].reverse();
   const counts = (index: number) => index === 0 || latest[index]!.date !== latest[index - 1]!.date;
@@ -165,7 +165,7 @@ function WeighList({ view }: { view: DogView }) {
         {latest.slice(0, SHOWN).map((entry, index) => (
           <li key={entry.id} className="spread">
             <span>
-              <b>{writeWeight(entry.grams, set)}</b> {writeDay(entry.date)}
+              <b>{writeWeight(entry.grams, set)}</b> {writeDay(entry.date, today)}
               <span className="note">
                 {entry.bodyCondition !== undefined && ` condition ${entry.bodyCondition}`}
                 {entry.appetite && ` · appetite ${entry.appetite}`}
@@ -178,7 +178,7 @@ function WeighList({ view }: { view: DogView }) {
               variant="text"
               size="small"
               disabled={strike.pending}
-              aria-label={`Take back ${writeWeight(entry.grams, set)} of ${writeDay(entry.date)}`}
+              aria-label={`Take back ${writeWeight(entry.grams, set)} of ${writeDay(entry.date, today)}`}
               onClick={() => strike.run({ dogId: dog.id, weighInId: entry.id })}
             >
               take back
