@@ -5,7 +5,7 @@ import { entry } from './measure.mjs';
 
 register('./typescript.mjs', import.meta.url);
 const { readFoodRow } = await import('../src/core/food/rows.ts');
-const { readCount } = await import('../src/core/food/counts.ts');
+const { addCounts } = await import('../src/core/food/counts.ts');
 const { foldWords } = await import('../src/core/food/fold.ts');
 const { indexPhrases, readPhrase } = await import('../src/core/food/kitchen-words.ts');
 const { indexFoods } = await import('../src/core/food/search.ts');
@@ -19,8 +19,7 @@ for (const row of csv('data/food-measures.csv'))
     ...(measures.get(row.ndb) ?? []),
     { amount: Number(row.amount), unit: row.unit, grams: Number(row.grams) },
   ]);
-for (const { ndb, measure } of csv('data/kitchen-counts.csv').map(readCount).reverse())
-  measures.set(ndb, [measure, ...(measures.get(ndb) ?? [])]);
+addCounts(measures, csv('data/kitchen-counts.csv'));
 const byNdb = new Map(foods.map((food) => [food.ndb, food]));
 const words = indexPhrases(
   csv('data/kitchen-words.csv').map(readPhrase),

@@ -3,20 +3,13 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { register } from 'node:module';
+
+register('./typescript.mjs', import.meta.url);
+const { seeded } = await import('../tests/fixtures/seeded.ts');
 
 const MUTATIONS = 200;
 const TEST = 'src/core/tables.test.ts';
-
-/** mulberry32: the same mutations in every run. */
-function seeded(seed) {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 /** Every number in a parsed file, by the path that leads to it. */
 function* numbersIn(value, path = []) {

@@ -1,4 +1,4 @@
-import { writeFixed } from '../quantity/write';
+import { writePlain } from '../quantity/write';
 import type { Problem } from '../problem';
 import { MOST_MEALS } from './meals';
 
@@ -64,7 +64,7 @@ export function readMeals(
   if (problems.length === 0 && Math.abs(whole - 1) > 0.011) {
     problems.push({
       field: 'rows',
-      message: `The meals add up to ${Number(writeFixed(whole * 100, 1))} %, not to 100 %.`,
+      message: `The meals add up to ${writePlain(whole * 100, 1)} %, not to 100 %.`,
     });
   }
   if (problems.length > 0) return { ok: false, problems };

@@ -1,4 +1,4 @@
-import { writeFixed, writeKcal } from '../quantity/write';
+import { writePlain, writeKcal } from '../quantity/write';
 import { daysBetween, readLocalDate, type LocalDate } from '../calendar/local-date';
 import type { Problem } from '../problem';
 import { readSpan } from '../quantity/reading';
@@ -186,7 +186,7 @@ export function toRationEntry(
     work: ration.work,
     proneToGain: ration.proneToGain,
     goal: ration.goal === undefined ? '' : writeGoal(ration.goal),
-    factor: method.kind === 'factor' ? String(Number(writeFixed(method.factor, 3))) : '1.4',
+    factor: method.kind === 'factor' ? writePlain(method.factor, 3) : '1.4',
     k: method.kind === 'nrc' ? String(method.k) : '95',
     kcal: method.kind === 'kcal' ? String(Math.round(method.kcal)) : '',
     school: school ? toSchoolEntry(school) : NO_SCHOOL,
@@ -223,7 +223,7 @@ export function toSchoolEntry(school: School): SchoolEntry {
           weight:
             band.upTo === undefined
               ? `over ${(school.bands[index - 1]?.upTo ?? 0) / 1000} kg`
-              : `up to ${Number(writeFixed(band.upTo / 1000, 2))} kg`,
+              : `up to ${writePlain(band.upTo / 1000, 2)} kg`,
           amount: spanOf(band.low, band.high),
         })),
       };

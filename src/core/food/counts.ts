@@ -8,7 +8,7 @@ export type CountRow = Readonly<Record<'words' | 'ndb' | 'unit' | 'grams' | 'bon
  * for, whether the bone is in the weight, and what is printed on a can that is drained.
  * Source: beside each row; the table's measures, or from memory.
  */
-export const readCount = ({ words, ndb, unit, grams, bone, net }: CountRow): { ndb: string; measure: FoodMeasure } => ({
+const readCount = ({ words, ndb, unit, grams, bone, net }: CountRow): { ndb: string; measure: FoodMeasure } => ({
   ndb,
   measure: {
     amount: 1,
@@ -19,3 +19,9 @@ export const readCount = ({ words, ndb, unit, grams, bone, net }: CountRow): { n
     ...(net === '' ? {} : { net: Number(net) }),
   },
 });
+
+/** Puts what one of a thing weighs before the table's own pieces, in the order of the rows; changes `measures`. */
+export function addCounts(measures: Map<string, FoodMeasure[]>, rows: readonly CountRow[]): void {
+  for (const { ndb, measure } of rows.map(readCount).reverse())
+    measures.set(ndb, [measure, ...(measures.get(ndb) ?? [])]);
+}

@@ -11,13 +11,9 @@ const SINGULAR: Readonly<Record<string, string>> = {
   yoghurts: 'yogurt',
   fibre: 'fiber',
   pureed: 'puree',
-  puréed: 'puree',
   iodized: 'iodised',
   tinned: 'canned',
-  broths: 'broth',
-  livers: 'liver',
   filet: 'fillet',
-  giblets: 'giblet',
 };
 
 /** Words that end as a plural does and are none. */

@@ -45,8 +45,6 @@ export interface Found {
   readonly phrase: Phrase;
   /** Words of the food that no phrase took and that are no dress. */
   readonly left: readonly string[];
-  /** Whether every word was as the phrase has it, not through a slip of the pen. */
-  readonly slipped: boolean;
 }
 
 export interface KitchenWords {
@@ -56,7 +54,6 @@ export interface KitchenWords {
   readonly begun: (query: string, limit: number) => readonly Phrase[];
   /** Whether a text as a whole is a phrase: "pig ear" is a food, not an ear of a pig. */
   readonly isPhrase: (text: string) => boolean;
-  readonly phrases: readonly Phrase[];
 }
 
 const key = (tokens: readonly string[]) => [...tokens].sort().join(' ');
@@ -116,12 +113,10 @@ export function indexPhrases(phrases: readonly Phrase[], vocabulary: Iterable<st
 
   const find: KitchenWords['find'] = (food, note, own = []) => {
     const mend = (word: string) => unslip(word, byLength, known);
-    const typed = foldWords(food);
-    const words = typed.map(mend);
+    const words = foldWords(food).map(mend);
     // A part that a note names ("shells included", "no seeds") is not the food: only its form is looked for there.
     const noted = foldWords(note).map(mend);
     const ofNote = noted.filter((word) => !PARTS_NAMED.has(word));
-    const slipped = words.some((word, index) => word !== typed[index]);
     const all = new Set([...words, ...ofNote]);
     for (const word of [...all]) {
       if (COOKED_WORDS.has(word)) all.add('cooked');
@@ -167,7 +162,7 @@ export function indexPhrases(phrases: readonly Phrase[], vocabulary: Iterable<st
         return 0;
       });
     const best = ranked[0]!.entry;
-    return { phrase: best.phrase, left: [...new Set(leftOf(best))], slipped };
+    return { phrase: best.phrase, left: [...new Set(leftOf(best))] };
   };
 
   const begun: KitchenWords['begun'] = (query, limit) => {
@@ -186,5 +181,5 @@ export function indexPhrases(phrases: readonly Phrase[], vocabulary: Iterable<st
       .map(({ phrase }) => phrase);
   };
 
-  return { find, begun, isPhrase: (text) => exact.has(key([...new Set(foldWords(text))])), phrases };
+  return { find, begun, isPhrase: (text) => exact.has(key([...new Set(foldWords(text))])) };
 }

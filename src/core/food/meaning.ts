@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import type { KitchenWords, Phrase } from './kitchen-words';
 import type { FoodIndex } from './search';
 import { wordKind } from './word-kinds';
@@ -16,6 +17,9 @@ export interface Meaning {
   /** The phrase that was read, as the list has it; undefined where nothing but a search found the food. */
   readonly phrase: string | undefined;
 }
+
+/** What this household means by its words, as it is said. */
+export const meaningEntrySchema = z.object({ words: z.string().max(200), key: z.string().max(10) });
 
 const MOST_CHOICES = 5;
 

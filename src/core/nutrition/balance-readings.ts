@@ -73,5 +73,8 @@ export const READINGS: Readonly<Record<string, Reading>> = {
   choline: { of: column('choline_mg') },
 };
 
+/** What bone brings, and nobody has measured: unknown while bone of unknown content is in the food. */
+export const IN_BONE: ReadonlySet<string> = new Set(['calcium', 'phosphorus']);
+
 /** Vitamin A that can be overdone: retinol alone, 0.3 µg to the IU. */
 export const RETINOL: Reading['of'] = column('retinol_ug', 1 / 0.3);

@@ -1,9 +1,9 @@
 import { isWater } from '../food/food';
 import type { Explanation } from '../explanation';
 import { writeNumber } from '../quantity/write';
-import { READINGS, RETINOL, type Reading } from './balance-readings';
+import { IN_BONE, READINGS, RETINOL, type Reading } from './balance-readings';
 import { energyKnown, energyOf, type EnergyFactors } from './energy';
-import type { Portioned } from './totals';
+import { holdsBone, type Portioned } from './totals';
 import type { Limit, Profile, Profiles } from './profiles';
 import { ENOUGH, judge, judgeRatio, rankOf, type Judged, type Toward, type Verdict } from './verdict';
 
@@ -88,8 +88,6 @@ function sumOf(lines: readonly BalancedLine[], read: Reading['of'], perKcal: num
   };
 }
 
-/** What bone would bring, and nobody has measured. */
-const IN_BONE: ReadonlySet<string> = new Set(['calcium', 'phosphorus']);
 const UNKNOWN: Summed = { amount: undefined, coverage: 0, lines: [] };
 /** What is usual, where no profile says it: zinc to copper about 10 (common practice, no source). */
 const USUAL: readonly [name: 'calcium' | 'zinc', to: string, label: string, least?: number, most?: number][] = [
@@ -115,7 +113,7 @@ export function balanceOf(
   const kcal = energyOf(lines, factors);
   const perKcal = kcal / 1000;
   const energy = energyKnown(lines, factors);
-  const boneIn = lines.some(({ food }) => food.bone === true);
+  const boneIn = holdsBone(lines);
   const sum = (name: string): Summed => {
     const reading = READINGS[name];
     return reading && kcal > 0 && !(boneIn && IN_BONE.has(name)) ? sumOf(lines, reading.of, perKcal) : UNKNOWN;

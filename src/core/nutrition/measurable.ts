@@ -1,3 +1,4 @@
+import type { KnownFood } from '../food/food';
 import type { Candidate, Programme } from './programme';
 
 /** A spoon measures eighths of a teaspoon up to two tablespoons; a scale tenths below 10 g and whole g above. */
@@ -5,6 +6,13 @@ const spoonStep = ({ tspGrams }: Candidate) => (tspGrams === undefined ? undefin
 const MOST_SPOONS = 6 * 8;
 /** Steps that rounding is mended by, at most. */
 const MOST_STEPS = 40;
+
+/** What a level teaspoon weighs of things that are spooned: supplements, oils, powders (common practice, no source). */
+export function spoonOf({ food, measures }: KnownFood): Pick<Candidate, 'tspGrams'> {
+  const spoon = measures.find(({ unit, amount }) => /^(tsp|teaspoon)\b/i.test(unit) && amount > 0);
+  const spooned = /^(Supplement|Fats and oils|Spices and herbs)$/.test(food.group);
+  return spoon && spooned ? { tspGrams: spoon.grams / spoon.amount } : {};
+}
 
 /** The step by which so much of a candidate is measured, in g (common practice, no source). */
 function stepOf(candidate: Candidate, mass: number): number {

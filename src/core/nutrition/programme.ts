@@ -1,9 +1,9 @@
 import { isWater, type Food } from '../food/food';
 import { grams, type Grams } from '../quantity/units';
-import { READINGS, RETINOL } from './balance-readings';
+import { IN_BONE, READINGS, RETINOL } from './balance-readings';
 import { energyOf, type EnergyFactors } from './energy';
 import type { Profile, Profiles } from './profiles';
-import type { Portioned } from './totals';
+import { holdsBone, type Portioned } from './totals';
 
 /** A food that may be added, up to so many g. */
 export interface Candidate {
@@ -92,12 +92,7 @@ export function programmeOf(
   };
 }
 
-/** What bone brings unmeasured, and a supplement of which this part is calcium or phosphorus brings on top. */
-const IN_BONE: ReadonlySet<string> = new Set(['calcium', 'phosphorus']);
 const MINERAL = 5_000;
-
-/** Whether bone of unknown content is in the food. */
-export const holdsBone = (lines: readonly Portioned[]) => lines.some(({ food }) => food.bone === true);
 
 /** Whether a candidate is there for its calcium or phosphorus: over 5 % of its weight (ours, no source). */
 export const isBoneMineral = ({ food: { per100 } }: Candidate) =>

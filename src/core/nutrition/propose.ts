@@ -2,9 +2,9 @@ import { grams, type Grams } from '../quantity/units';
 import type { EnergyFactors } from './energy';
 import { measurable, missedBy, smallestOf } from './measurable';
 import type { Profile, Profiles } from './profiles';
-import { holdsBone, isBoneMineral, programmeOf, type Candidate } from './programme';
+import { isBoneMineral, programmeOf, type Candidate } from './programme';
 import { fewest, leastRelaxed, solveUnderCaps } from './solve-programme';
-import type { Portioned } from './totals';
+import { holdsBone, type Portioned } from './totals';
 
 export const OBJECTIVES = ['fewest', 'weight', 'cost'] as const;
 /** What is least: the number of things, their weight, or their cost. */

@@ -8,6 +8,9 @@ export interface Portioned {
   readonly food: Pick<Food, 'per100' | 'group'> & Partial<Pick<Food, 'name' | 'bone' | 'labelEnergy'>>;
 }
 
+/** Whether bone of unknown content is in the food. */
+export const holdsBone = (lines: readonly Portioned[]): boolean => lines.some(({ food }) => food.bone === true);
+
 /** The sum of one nutrient over a mixture, in the nutrient's own unit, and the mass that has a value for it. */
 export interface NutrientTotal {
   readonly amount: number;

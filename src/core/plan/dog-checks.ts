@@ -7,6 +7,7 @@ import { writeNumber } from '../quantity/write';
 import { linesOfWeights } from '../recipe/bases';
 import { namedDog } from '../recipe/preview';
 import { answerPlan, type PlanAnswer } from './answer';
+import { littleLeft } from './stops';
 import type { PlanGround } from './ground';
 import type { PlanEntry } from './plan-entry';
 
@@ -119,6 +120,12 @@ export const seriousIn = (checks: readonly DogCheck[]): { id: string; name: stri
   checks.flatMap(({ dogId, name, serious }) =>
     serious === undefined ? [] : [{ id: `calcium-${dogId}`, name, why: serious }],
   );
+
+/** All that must be seen before a plan is kept, beside its hazards: calcium far off, and a pot that is hardly worth it. */
+export function mustBeSeen(ground: PlanGround, lessStock: boolean, answer: PlanAnswer, checks: readonly DogCheck[]) {
+  const little = littleLeft(ground, lessStock, answer);
+  return [...seriousIn(checks), ...(little ? [little] : [])];
+}
 
 /** The dogs for whom a plan is the same, nutrient by nutrient: said once for all of them. */
 export function alike(checks: readonly DogCheck[]): readonly (readonly DogCheck[])[] {

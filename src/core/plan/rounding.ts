@@ -1,20 +1,11 @@
-import type { FoodMeasure, KnownFood } from '../food/food';
+import type { FoodMeasure } from '../food/food';
 import { energyOf, type EnergyFactors } from '../nutrition/energy';
 import type { Nutrient } from '../nutrition/nutrients';
 import { totalsOf } from '../nutrition/totals';
-import type { Quantity } from '../quantity/quantity';
 import { grams, type Grams, type UnitSet } from '../quantity/units';
 import { writeMass, writeMassIn } from '../quantity/write';
 import { batchLines, type WeighedLine } from '../recipe/recipe';
-import { kitchenMeasure } from './kitchen-measure';
-
-/** A line as it is measured out: what it weighed as written, and how it was written. */
-export interface MeasuredLine {
-  readonly grams: Grams;
-  readonly quantity: Quantity;
-  readonly source: Pick<KnownFood, 'food' | 'measures'>;
-  readonly preparation?: string;
-}
+import { kitchenMeasure, type MeasuredLine } from './kitchen-measure';
 
 export interface ScaledLine {
   readonly grams: Grams;
@@ -43,15 +34,7 @@ function nearest(line: MeasuredLine, mass: Grams, set: UnitSet): { readonly text
   if (pack !== undefined && packs > 0 && Math.abs(packs * pack - mass) <= mass * WHOLE_PACK_WITHIN)
     return { text: `${packs} × ${writeMassIn(pack, set)}`, amount: grams(packs * pack) };
   if (line.quantity.kind === 'mass') return writeMass(mass, set);
-  const { quantity, source } = line;
-  return kitchenMeasure(
-    { grams: mass, unscaledGrams: line.grams, quantity },
-    source.food,
-    source.measures,
-    set,
-    'measured',
-    line.preparation ?? '',
-  );
+  return kitchenMeasure(line, mass, set, 'measured');
 }
 
 /**
@@ -64,16 +47,8 @@ export const scaledForKitchen = (
   set: UnitSet,
 ): readonly ScaledLine[] =>
   lines.map((line, index) => {
-    const { quantity, source, grams: unscaledGrams } = line;
     const mass = bought[index]!;
-    const written = kitchenMeasure(
-      { grams: mass, unscaledGrams, quantity },
-      source.food,
-      source.measures,
-      set,
-      'beside',
-      line.preparation ?? '',
-    );
+    const written = kitchenMeasure(line, mass, set, 'beside');
     const near = nearest(line, mass, set);
     return {
       grams: mass,

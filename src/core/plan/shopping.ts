@@ -53,16 +53,8 @@ export function shoppingList(bought: readonly BoughtLine[], set: UnitSet): Shopp
     .map(([key, lines]): ShoppingItem => {
       const { line } = lines[0]!;
       const mass = grams(lines.reduce((sum, each) => sum + each.grams, 0));
-      const { quantity, source, grams: unscaledGrams } = line;
-      const words = line.preparation ?? '';
-      const kitchen = kitchenMeasure(
-        { grams: mass, unscaledGrams, quantity },
-        source.food,
-        source.measures,
-        set,
-        'bought',
-        words,
-      );
+      const { source } = line;
+      const kitchen = kitchenMeasure(line, mass, set, 'bought');
       const pack = packOf(source.measures);
       const packs = pack === undefined ? 0 : Math.ceil(mass / pack - 1e-9);
       return {

@@ -1,4 +1,6 @@
 import { fine, refused, type Outcome } from '../problem';
+import { readScale } from '../quantity/reading';
+import type { UnitSet } from '../quantity/units';
 import { writeGrams } from '../quantity/write';
 
 export const FATES = ['today', 'fridge', 'freezer', 'dry'] as const;
@@ -26,6 +28,12 @@ export function suggestShares(yieldGrams: number, demands: readonly DayDemand[],
   const today = Math.min(yieldGrams, Math.round(upTo(0, 0)));
   const fridge = Math.min(yieldGrams - today, Math.round(upTo(1, fridgeDays)));
   return { today, fridge, freezer: yieldGrams - today - fridge, dry: 0 };
+}
+
+/** Reads a typed share in g: nothing is 0; pounds and ounces mean the nearest whole gram, for packs are whole grams. */
+export function readShare(text: string, set: UnitSet): Outcome<number> {
+  const read = readScale(text, 'zero', set);
+  return read.ok && set === 'us' ? fine(Math.round(read.value)) : read;
 }
 
 /** Refuses shares that are not whole, are negative, or do not sum to the yield (g); `write` says a weight. */

@@ -1,3 +1,4 @@
+import { plural } from './count-words';
 import type { MassUnit, UnitSet, VolumeUnit } from './units';
 
 /** What an amount is counted in. */
@@ -12,13 +13,7 @@ const volume = (unit: VolumeUnit, words: string) =>
 const count = (words: string) =>
   words
     .split(' ')
-    .flatMap((word) => [
-      [word, { kind: 'count', word }] as const,
-      [
-        word.endsWith('f') ? `${word.slice(0, -1)}ves` : /(ch|sh|s|x)$/.test(word) ? `${word}es` : `${word}s`,
-        { kind: 'count', word },
-      ] as const,
-    ]);
+    .flatMap((word) => [[word, { kind: 'count', word }] as const, [plural(2, word), { kind: 'count', word }] as const]);
 
 /** Words for units, as cooks write them. */
 export const UNITS: ReadonlyMap<string, Unit> = new Map<string, Unit>([

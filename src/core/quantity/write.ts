@@ -48,8 +48,7 @@ export function writeVolume(volume: Millilitres, set: UnitSet): Written<Millilit
     small: readonly [Millilitres, number, string, string],
   ): Written<Millilitres> => {
     const first = Math.floor((volume / big[0]) * big[1] + 1e-9) / big[1];
-    const rest = as(small[0], small[1], small[2], small[3]);
-    if (first === 0) return rest;
+    if (first === 0) return as(...small);
     const left = volume - first * big[0];
     const steps = Math.round((left / small[0]) * small[1]) / small[1];
     const bigText = `${writeFraction(first, big[1])} ${first > 1 ? big[3] : big[2]}`;
@@ -71,7 +70,7 @@ export function writeVolume(volume: Millilitres, set: UnitSet): Written<Millilit
   const least = (all: readonly Written<Millilitres>[]) => [...all].sort((a, b) => drift(a) - drift(b))[0];
   const near = least(one);
   if (near && drift(near) <= MOST_DRIFT) return near;
-  const both = volume >= cup * 0.24 ? [two(cups, tbsps), two([cup, 4, 'cup', 'cups'], tsps)] : [two(tbsps, tsps)];
+  const both = volume >= cup * 0.24 ? [two(cups, tbsps), two(cups, tsps)] : [two(tbsps, tsps)];
   return least([...one, ...both]) ?? as(...tsps);
 }
 
@@ -98,19 +97,19 @@ export function writeMass(mass: Grams, set: UnitSet): Written<Grams> {
 
 /** Whole grams with their unit; a small dose keeps one or two decimals. */
 export function writeGrams(mass: number): string {
-  if (mass !== 0 && Math.abs(mass) < 1) return `${trim(mass, 2)} g`;
-  return `${Math.abs(mass) < 10 ? trim(mass, 1) : String(Math.round(mass))} g`;
+  if (mass !== 0 && Math.abs(mass) < 1) return `${writePlain(mass, 2)} g`;
+  return `${Math.abs(mass) < 10 ? writePlain(mass, 1) : String(Math.round(mass))} g`;
 }
 
 /** A weight as this household's scale shows it: whole g, or pounds and ounces to a tenth. */
 export function writeMassIn(mass: number, set: UnitSet): string {
   if (set === 'metric') return writeGrams(mass);
   const ounces = mass / GRAMS_PER_OUNCE;
-  if (Math.abs(ounces) < 0.1 && mass !== 0) return `${trim(ounces, 3)} oz`;
+  if (Math.abs(ounces) < 0.1 && mass !== 0) return `${writePlain(ounces, 3)} oz`;
   const tenths = Math.round(Math.abs(ounces) * 10);
   const pounds = Math.floor(tenths / 160);
   const rest = (tenths - pounds * 160) / 10;
-  const words = [pounds > 0 ? `${pounds} lb` : '', rest > 0 || pounds === 0 ? `${trim(rest, 1)} oz` : ''];
+  const words = [pounds > 0 ? `${pounds} lb` : '', rest > 0 || pounds === 0 ? `${writePlain(rest, 1)} oz` : ''];
   return `${mass < 0 ? '−' : ''}${words.filter(Boolean).join(' ')}`;
 }
 
@@ -121,19 +120,20 @@ export function writeMassIn(mass: number, set: UnitSet): string {
 export function writePounds(mass: number): string {
   const ounces = mass / GRAMS_PER_OUNCE;
   if (mass === 0) return '0';
-  if (ounces < 1) return `${trim(ounces, 3)} oz`;
+  if (ounces < 1) return `${writePlain(ounces, 3)} oz`;
   const hundredths = Math.round(ounces * 100);
   const pounds = Math.floor(hundredths / 1600);
   const rest = (hundredths - pounds * 1600) / 100;
-  return [pounds > 0 ? `${pounds} lb` : '', rest > 0 ? `${trim(rest, 2)} oz` : ''].filter(Boolean).join(' ');
+  return [pounds > 0 ? `${pounds} lb` : '', rest > 0 ? `${writePlain(rest, 2)} oz` : ''].filter(Boolean).join(' ');
 }
 
 /** A body weight in the household's unit, to a tenth. */
 export function writeWeight(mass: Grams, set: UnitSet): string {
-  return set === 'us' ? `${trim(mass / GRAMS_PER_POUND, 1)} lb` : `${trim(mass / 1000, 1)} kg`;
+  return set === 'us' ? `${writePlain(mass / GRAMS_PER_POUND, 1)} lb` : `${writePlain(mass / 1000, 1)} kg`;
 }
 
-const trim = (value: number, decimals: number) => String(Number(value.toFixed(decimals)));
+/** A figure rounded to so many decimals, without noughts behind it and without groups: as it is typed. */
+export const writePlain = (value: number, decimals: number): string => String(Number(value.toFixed(decimals)));
 
 /** Energy in kcal as it is shown: whole, one decimal under 100; the figure without its unit. */
 export const writeKcal = (kcal: number): string => writeNumber(kcal, Math.abs(kcal) < 99.95 ? 1 : 0);
@@ -159,7 +159,7 @@ export const writeFixed = (value: number, decimals: number): string => value.toF
 
 /** A plain figure, grouped from five digits on: 16 899, 1059.2, 0.374. */
 export const writeNumber = (value: number, decimals = 1): string => {
-  const plain = String(Number(value.toFixed(decimals)));
+  const plain = writePlain(value, decimals);
   return Math.abs(value) < 10_000 ? plain : plain.replace(/\B(?=(\d{3})+(?!\d))/g, ' ');
 };
 

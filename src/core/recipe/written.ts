@@ -1,4 +1,4 @@
-import { writeFixed } from '../quantity/write';
+import { writePlain } from '../quantity/write';
 import type { KnownFood } from '../food/food';
 import type { Grams } from '../quantity/units';
 import type { Basis, Moment, Part } from './recipe';
@@ -16,12 +16,12 @@ export interface Per {
   readonly text?: string;
 }
 
-/** A line as the recipe says it: its weight for one unit of its basis, before any dog or day is known. */
 /** Bone in a line: its share of the weight as bought, absent where nobody knows it; 0 where it was boned. */
 export interface BoneOfLine {
   readonly share?: number;
 }
 
+/** A line as the recipe says it: its weight for one unit of its basis, before any dog or day is known. */
 export interface WrittenLine {
   readonly text: string;
   /** As bought, in g, for one unit of the basis. */
@@ -58,7 +58,7 @@ export const PLAIN = {
 /** What of a line does not stay in the food, in words; undefined where all of it does. */
 export function sayWhatGoes(line: Pick<WrittenLine, 'refuse' | 'strained'>): string | undefined {
   if (line.refuse === 0) return undefined;
-  const percent = `${Number(writeFixed(line.refuse * 100, 1))} %`;
+  const percent = `${writePlain(line.refuse * 100, 1)} %`;
   if (line.strained) return line.refuse === 1 ? 'strained out' : `${percent} strained out`;
   return `${percent} comes off`;
 }

@@ -2,10 +2,10 @@ import 'server-only';
 import { and, eq, inArray, isNull } from 'drizzle-orm';
 import { sum } from '@/core/plan/scale';
 import { answerPlan } from '@/core/plan/answer';
-import { checkDogs, seriousIn } from '@/core/plan/dog-checks';
+import { checkDogs, mustBeSeen } from '@/core/plan/dog-checks';
 import type { PlanEntry } from '@/core/plan/plan-entry';
 import type { FetchedFrom } from '@/core/plan/shopping';
-import { littleLeft, standingAgainst } from '@/core/plan/stops';
+import { standingAgainst } from '@/core/plan/stops';
 import { sayHazard } from '@/core/recipe/hazards';
 import { batch, plan, planDog, planItem } from '../schema/batches';
 import { readPlanGround } from '../repositories/plan-ground';
@@ -38,8 +38,7 @@ export async function savePlan(
   if (stops.length > 0) throw new Refusal(...stops);
   for (const hazard of cautions)
     if (!entry.seen.includes(hazard.id)) refuse(`Look first at ${sayHazard(hazard)}`, 'seen');
-  const little = littleLeft(ground, entry.lessStock, answer);
-  for (const { id, name, why } of [...seriousIn(checkDogs(ground, answer)), ...(little ? [little] : [])])
+  for (const { id, name, why } of mustBeSeen(ground, entry.lessStock, answer, checkDogs(ground, answer)))
     if (!entry.seen.includes(id)) refuse(`Look first: ${name} ${why}`, 'seen');
 
   const values = {

@@ -7,7 +7,7 @@ import type { Food, FoodMeasure } from '@/core/food/food';
 import { readFoodRow, type FoodRow } from '@/core/food/rows';
 import { indexPhrases, readPhrase, type KitchenWords, type PhraseRow } from '@/core/food/kitchen-words';
 import { foldWords } from '@/core/food/fold';
-import { readCount, type CountRow } from '@/core/food/counts';
+import { addCounts, type CountRow } from '@/core/food/counts';
 import { indexFoods, type FoodIndex } from '@/core/food/search';
 import { hazardSchema, type Hazard } from '@/core/recipe/hazards';
 import { LABEL_ONLY, NUTRIENTS } from '@/core/nutrition/nutrients';
@@ -85,9 +85,7 @@ export function loadReference(): Reference {
     list.push({ amount: Number(row.amount), unit: row.unit, grams: Number(row.grams) });
     measures.set(row.ndb, list);
   }
-  // What one of a thing weighs goes before the table's own pieces.
-  for (const { ndb, measure } of readCsv<CountRow>('kitchen-counts.csv').map(readCount).reverse())
-    measures.set(ndb, [measure, ...(measures.get(ndb) ?? [])]);
+  addCounts(measures, readCsv<CountRow>('kitchen-counts.csv'));
   for (const { ndb, tspGrams } of supplements) {
     if (tspGrams !== undefined) measures.set(ndb, [{ amount: 1, unit: 'tsp', grams: tspGrams }]);
   }

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { FATES, checkShares, type Fate, type Shares } from '@/core/portion/shares';
+import { FATES, checkShares, readShare, type Fate, type Shares } from '@/core/portion/shares';
 import type { Outcome } from '@/core/problem';
 import { stackedBar } from '@/ui/charts/stacked-bar';
 import { Choice } from '@/ui/form/Choice';
@@ -33,7 +33,7 @@ const DRY_METHODS = [
 
 /** Each dog's grams of this pot, and the yield divided into shares. */
 export function Divide({ view, weighed }: { view: BatchView; weighed: WeighedView }) {
-  const { inMass, readScale, scaleUnit, toType } = useUnits();
+  const { inMass, scaleUnit, set, toType } = useUnits();
   const whole = Math.round(weighed.net);
   const [typed, setTyped, forget] = useKept<Record<Fate, string>>(
     `divide-${view.id}-${whole}`,
@@ -43,12 +43,12 @@ export function Divide({ view, weighed }: { view: BatchView; weighed: WeighedVie
     weighed.shares.find((share) => share.fate === 'dry')?.dryMethod ?? 'freeze-dried',
   );
   const save = useCommand(setShares, `shares-${view.id}`, () => forget(typed));
-  const read = Object.fromEntries(FATES.map((fate) => [fate, readScale(typed[fate], 'zero')])) as Record<
+  const read = Object.fromEntries(FATES.map((fate) => [fate, readShare(typed[fate], set)])) as Record<
     Fate,
     Outcome<number>
   >;
   const allRead = FATES.every((fate) => read[fate].ok);
-  const shares = Object.fromEntries(FATES.map((fate) => [fate, shareOf(read[fate], scaleUnit)])) as Record<
+  const shares = Object.fromEntries(FATES.map((fate) => [fate, read[fate].ok ? read[fate].value : 0])) as Record<
     Fate,
     number
   > as Shares;
@@ -174,10 +174,6 @@ export function Divide({ view, weighed }: { view: BatchView; weighed: WeighedVie
     </form>
   );
 }
-
-/** A share in g; pounds and ounces name a whole gram, for packs are whole grams. */
-const shareOf = (read: Outcome<number>, scaleUnit: string | undefined): number =>
-  !read.ok ? 0 : scaleUnit ? read.value : Math.round(read.value);
 
 function firstShares(weighed: WeighedView, toType: (grams: number) => string): Record<Fate, string> {
   const stored = weighed.shares;

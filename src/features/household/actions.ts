@@ -3,12 +3,12 @@
 import * as save from '@/data/commands/household';
 import * as meanings from '@/data/commands/meanings';
 import * as kitchen from '@/data/commands/kitchen';
+import { meaningEntrySchema } from '@/core/food/meaning';
 import { houseAction } from '@/data/house-action';
 import {
   equipmentIdSchema,
   equipmentSchema,
   householdSchema,
-  meaningSchema,
   meaningWordsSchema,
   nothingSchema,
   placeSchema,
@@ -20,6 +20,6 @@ export const saveEquipment = houseAction('save equipment', equipmentSchema, kitc
 export const removeEquipment = houseAction('remove equipment', equipmentIdSchema, kitchen.removeEquipment);
 export const savePlace = houseAction('save place', placeSchema, kitchen.savePlace);
 export const beginKitchen = houseAction('begin kitchen', nothingSchema, kitchen.beginKitchen);
-export const saveMeaning = houseAction('save meaning', meaningSchema, meanings.saveMeaning);
+export const saveMeaning = houseAction('save meaning', meaningEntrySchema, meanings.saveMeaning);
 export const forgetMeaning = houseAction('forget meaning', meaningWordsSchema, meanings.forgetMeaning);
 export const sayUnits = houseAction('say units', unitsSchema, save.sayUnits);

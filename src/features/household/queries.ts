@@ -39,7 +39,7 @@ async function kitchenView(db: Parameters<typeof readPlaces>[0]): Promise<Kitche
 
 export type HouseholdView = Awaited<ReturnType<typeof householdView>>;
 
-/** The household's measures, and whether it has said them; before there is a household nothing is asked. */
+/** The household's measures, and whether it has said them. */
 export async function unitsView(): Promise<{ set: UnitSet; said: boolean }> {
   const { household } = await reading();
   return { set: household.unitSet, said: household.unitsSaid };

@@ -1,3 +1,4 @@
+import { meaningEntrySchema } from '@/core/food/meaning';
 import { z } from 'zod';
 import { equipmentEntrySchema } from '@/core/plan/equipment';
 import { PLACE_KINDS } from '@/core/preserve/shelf-life';
@@ -19,6 +20,5 @@ export const placeSchema = z.object({
   size: z.string().max(30),
 });
 export const nothingSchema = z.object({});
-export const meaningSchema = z.object({ words: z.string().max(200), key: z.string().max(10) });
-export const meaningWordsSchema = z.object({ words: z.string().max(200) });
+export const meaningWordsSchema = meaningEntrySchema.pick({ words: true });
 export const unitsSchema = z.object({ unitSet: z.enum(['metric', 'us']) });

@@ -6,8 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { isVessel } from '@/core/plan/equipment';
 import { writeDay } from '@/core/calendar/local-date';
-import { seriousIn, swapEffect } from '@/core/plan/dog-checks';
-import { littleLeft } from '@/core/plan/stops';
+import { mustBeSeen, seriousIn, swapEffect } from '@/core/plan/dog-checks';
 import { writeMinutes } from '@/core/plan/stove';
 import { writeDensity } from '@/core/quantity/write';
 import type { Hazard } from '@/core/recipe/hazards';
@@ -47,9 +46,11 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
     router.push(`/batches/${batchIds[0]}`);
   });
   const drop = useCommand(dropPlan, `drop-plan-${view.keptId ?? 0}`, () => router.push('/plan'));
-  const serious = seriousIn(plan.checks.filter((check) => entry.dogIds.includes(check.dogId)));
-  const little = answer.ok ? littleLeft(ground, entry.lessStock, answer.value) : undefined;
-  const cautions = [...serious, ...(little ? [little] : []), ...(standing?.cautions ?? [])];
+  const checks = plan.checks.filter((check) => entry.dogIds.includes(check.dogId));
+  const cautions = [
+    ...(answer.ok ? mustBeSeen(ground, entry.lessStock, answer.value, checks) : seriousIn(checks)),
+    ...(standing?.cautions ?? []),
+  ];
   const seen = cautions.every((caution) => entry.seen.includes(caution.id));
   const effect = useMemo(
     () => (answer.ok ? swapEffect(ground, entry, answer.value) : undefined),
@@ -72,11 +73,10 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
       <h1 className="away">{view.keptId ? 'A kept plan' : 'Plan a batch'}</h1>
       <Sentence plan={plan} wrong={answer.ok ? undefined : answer.problem.field} />
       <Problems problems={problems} />
-      {plan.checks.map(({ dogId, name, serious: far, growth }) => {
+      {checks.map(({ dogId, name, serious: far, growth }) => {
         const said = far ?? growth;
         return (
-          said !== undefined &&
-          entry.dogIds.includes(dogId) && (
+          said !== undefined && (
             <p key={dogId} className={far ? `danger ${styles.serious}` : 'caution'} role="status">
               <b>{name}</b> {said} A vet or a nutritionist first.
             </p>

@@ -8,6 +8,7 @@ import type { Profile, Profiles } from '@/core/nutrition/profiles';
 import { capFor } from '@/core/nutrition/programme';
 import type { Objective, Proposed, Relaxation } from '@/core/nutrition/propose';
 import { densityOf } from '@/core/food/measures';
+import { spoonOf } from '@/core/nutrition/measurable';
 import { millilitres, type UnitSet } from '@/core/quantity/units';
 import { writeMoney, writeNumber, writeVolume } from '@/core/quantity/write';
 import type { WeighedLine } from '@/core/recipe/recipe';
@@ -47,13 +48,6 @@ const sayRelaxed = (limits: readonly Relaxation[]) =>
     )
     .join(', ');
 
-/** What a level teaspoon of it weighs, of things that are spooned: supplements, oils, powders. */
-function tspOf({ food, measures }: Pick<KnownAddition, 'food' | 'measures'>): { tspGrams?: number } {
-  const spooned = measures.find(({ unit, amount }) => /^(tsp|teaspoon)\b/i.test(unit) && amount > 0);
-  const dry = /^(Supplement|Fats and oils|Spices and herbs)$/.test(food.group);
-  return spooned && dry ? { tspGrams: spooned.grams / spooned.amount } : {};
-}
-
 type State = 'idle' | 'working' | 'failed' | Proposed;
 
 /** What would close the gaps, at least in weight: worked out aside, taken line by line. */
@@ -77,7 +71,7 @@ export function Proposals(props: ProposalsProps) {
       food,
       cap: capFor(lines, cap, factors),
       ...(least === 'cost' ? { price } : {}),
-      ...tspOf({ food, measures }),
+      ...spoonOf({ food, measures }),
     }));
     setTaken(false);
     setState('working');

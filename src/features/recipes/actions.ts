@@ -1,5 +1,6 @@
 'use server';
 
+import { meaningEntrySchema } from '@/core/food/meaning';
 import { saveMeaning as mean } from '@/data/commands/meanings';
 import { takeRecipes as take } from '@/data/commands/recipe-files';
 import { saveRecipe as save } from '@/data/commands/recipes';
@@ -12,7 +13,6 @@ import {
 import { houseAction } from '@/data/house-action';
 import {
   archiveSupplySchema,
-  saveMeaningSchema,
   saveMeasureSchema,
   saveRecipeSchema,
   saveSupplySchema,
@@ -24,6 +24,6 @@ export const saveRecipe = houseAction('save recipe', saveRecipeSchema, save);
 export const saveSupply = houseAction('save supply', saveSupplySchema, keep);
 export const archiveSupply = houseAction('archive supply', archiveSupplySchema, archive);
 export const saveMeasure = houseAction('save measure', saveMeasureSchema, remember);
-export const saveMeaning = houseAction('save meaning', saveMeaningSchema, mean);
+export const saveMeaning = houseAction('save meaning', meaningEntrySchema, mean);
 export const setAddition = houseAction('set addition', setAdditionSchema, allow);
 export const takeRecipes = houseAction('take recipes', takeRecipesSchema, take);

@@ -11,7 +11,6 @@ export const saveMeasureSchema = z.object({
   unit: z.string().max(40),
   weight: z.string().max(30),
 });
-export const saveMeaningSchema = z.object({ words: z.string().max(200), key: z.string().max(10) });
 export const setAdditionSchema = z.object({
   key: z.string().max(10),
   allowed: z.boolean(),

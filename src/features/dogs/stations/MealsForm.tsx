@@ -1,6 +1,6 @@
 'use client';
 
-import { writeFixed } from '@/core/quantity/write';
+import { writePlain } from '@/core/quantity/write';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import { useRouter } from 'next/navigation';
@@ -31,7 +31,7 @@ function entryOf({ dog, today }: DogView): MealsEntry {
       slotId: slot.id,
       name: slot.name,
       clock: slot.clock,
-      percent: String(Number(writeFixed(fraction * 100, 1))),
+      percent: writePlain(fraction * 100, 1),
       recipeId: recipeId ?? null,
     })),
   };

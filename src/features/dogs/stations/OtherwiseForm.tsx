@@ -17,7 +17,7 @@ import {
 } from '@/core/dog/otherwise-entry';
 import { newFoodPart } from '@/core/dog/transition';
 import { addDays, writeDay } from '@/core/calendar/local-date';
-import { writeFixed, writeNumber } from '@/core/quantity/write';
+import { writePlain, writeNumber } from '@/core/quantity/write';
 import { Caution } from '@/ui/Caution';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
@@ -53,13 +53,13 @@ function entryOf({ dog, today }: DogView): OtherwiseEntry {
     extras: extras.map((extra) => ({
       name: extra.name,
       kind: extra.kind,
-      amount: String(Number(writeFixed(extra.size.by === 'part' ? extra.size.part * 100 : extra.size.kcal, 1))),
+      amount: writePlain(extra.size.by === 'part' ? extra.size.part * 100 : extra.size.kcal, 1),
       measure: extra.size.by === 'part' ? '% of the day' : 'kcal',
       label: '',
       weekdays: [...extra.weekdays],
     })),
     oldFood: transition?.from ?? '',
-    oldLabel: transition?.density === undefined ? '' : String(Number(writeFixed(transition.density * 100, 0))),
+    oldLabel: transition?.density === undefined ? '' : writePlain(transition.density * 100, 0),
     oldDays: String(transition?.days ?? 8),
   };
 }

@@ -7,6 +7,7 @@ import { ownMeasure } from '@/core/food/measures';
 import type { UnitSet } from '@/core/quantity/units';
 import { Field } from '@/ui/form/Field';
 import { useCommand } from '@/ui/form/use-command';
+import { useUnits } from '@/ui/units';
 import { saveMeasure } from '../actions';
 import styles from '../recipes.module.css';
 
@@ -30,7 +31,7 @@ export function WeighOnce({ known, unit, set, why, onWeighed }: WeighOnceProps) 
     <div className={styles.weighOnce} role="group" aria-label={`Weigh one ${unit}`}>
       <Field
         label={`One ${unit} weighs here`}
-        unit={set === 'us' ? undefined : 'g'}
+        unit={useUnits().scaleUnit}
         inputMode="decimal"
         autoComplete="off"
         value={weight}

@@ -2,10 +2,10 @@
 
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
-import { useFieldArray } from 'react-hook-form';
+import { useFieldArray, type FieldPath } from 'react-hook-form';
 import { compoundsOf } from '@/core/food/compounds';
 import { asksWhat, ENERGY_PER, LABEL_NUTRIENTS, LABEL_UNITS, VITAMIN_E } from '@/core/food/label';
-import { CRUDE_NAMES, LABEL_MEASURES, readSupply, supplyEntrySchema } from '@/core/food/supply-entry';
+import { CRUDE_NAMES, LABEL_MEASURES, readSupply, supplyEntrySchema, type SupplyEntry } from '@/core/food/supply-entry';
 import { capital } from '@/core/quantity/write';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
@@ -63,6 +63,18 @@ export function SupplyForm({ given }: { given: Given }) {
     ...others.fields.map((_, index) => `otherMeasures.${index}.grams`),
     ...rows.fields.flatMap((_, index) => ['nutrient', 'amount', 'unit', 'as'].map((key) => `amounts.${index}.${key}`)),
   ];
+  /** A figure as the label prints it. */
+  const figure = (name: FieldPath<SupplyEntry>, label: string, unit?: string) => (
+    <Field
+      key={name}
+      label={label}
+      unit={unit}
+      inputMode="decimal"
+      autoComplete="off"
+      {...form.register(name)}
+      problem={at(name)}
+    />
+  );
   return (
     <div className="page">
       <h1>{given.id === undefined ? 'A new label' : given.entry.name}</h1>
@@ -82,16 +94,7 @@ export function SupplyForm({ given }: { given: Given }) {
               options={LABEL_MEASURES.map((measure) => ({ value: measure, label: measure }))}
               onChange={(measure) => form.setValue('measure', measure, changed)}
             />
-            {entry.measure !== 'g' && (
-              <Field
-                label={`One ${entry.measure} weighs`}
-                unit="g"
-                inputMode="decimal"
-                autoComplete="off"
-                {...form.register('measureGrams')}
-                problem={at('measureGrams')}
-              />
-            )}
+            {entry.measure !== 'g' && figure('measureGrams', `One ${entry.measure} weighs`, 'g')}
           </div>
           <fieldset className="stack">
             <legend>
@@ -162,31 +165,16 @@ export function SupplyForm({ given }: { given: Given }) {
           <details open={Boolean(given.entry.kcal || given.entry.crude || given.entry.otherMeasures?.length)}>
             <summary>Energy, other measures, and what a bag prints as crude</summary>
             <div className={styles.grid}>
-              <Field
-                label="Energy"
-                unit="kcal"
-                inputMode="decimal"
-                autoComplete="off"
-                {...form.register('kcal')}
-                problem={at('kcal')}
-              />
+              {figure('kcal', 'Energy', 'kcal')}
               <Choice
                 label="in one"
                 value={entry.kcalPer ?? 'kg'}
                 options={ENERGY_PER.map((per) => ({ value: per, label: per === 'measure' ? entry.measure : per }))}
                 onChange={(per) => form.setValue('kcalPer', per, changed)}
               />
-              {CRUDE_NAMES.map((name) => (
-                <Field
-                  key={name}
-                  label={name === 'moisture' || name === 'ash' ? capital(name) : `Crude ${name}`}
-                  unit="%"
-                  inputMode="decimal"
-                  autoComplete="off"
-                  {...form.register(`crude.${name}`)}
-                  problem={at(`crude.${name}`)}
-                />
-              ))}
+              {CRUDE_NAMES.map((name) =>
+                figure(`crude.${name}`, name === 'moisture' || name === 'ash' ? capital(name) : `Crude ${name}`, '%'),
+              )}
             </div>
             <p className="note">Crude figures are a least or a most: what follows from them is marked as estimated.</p>
             {others.fields.map((row, index) => (
@@ -197,14 +185,11 @@ export function SupplyForm({ given }: { given: Given }) {
                   options={LABEL_MEASURES.filter((each) => each !== 'g').map((each) => ({ value: each, label: each }))}
                   onChange={(unit) => form.setValue(`otherMeasures.${index}.unit`, unit, changed)}
                 />
-                <Field
-                  label={`One ${entry.otherMeasures?.[index]?.unit ?? row.unit} weighs`}
-                  unit="g"
-                  inputMode="decimal"
-                  autoComplete="off"
-                  {...form.register(`otherMeasures.${index}.grams`)}
-                  problem={at(`otherMeasures.${index}.grams`)}
-                />
+                {figure(
+                  `otherMeasures.${index}.grams`,
+                  `One ${entry.otherMeasures?.[index]?.unit ?? row.unit} weighs`,
+                  'g',
+                )}
               </div>
             ))}
             <div>
@@ -216,37 +201,10 @@ export function SupplyForm({ given }: { given: Given }) {
           <details open={Boolean(entry.price || entry.mostPerKg || entry.gramsPerMl)}>
             <summary>Price, density, and how much is too much</summary>
             <div className={styles.grid}>
-              <Field
-                label={`Price, ${given.currency}`}
-                inputMode="decimal"
-                autoComplete="off"
-                {...form.register('price')}
-                problem={at('price')}
-              />
-              <Field
-                label="for"
-                unit="g"
-                inputMode="decimal"
-                autoComplete="off"
-                {...form.register('priceGrams')}
-                problem={at('priceGrams')}
-              />
-              <Field
-                label="1 mL weighs"
-                unit="g"
-                inputMode="decimal"
-                autoComplete="off"
-                {...form.register('gramsPerMl')}
-                problem={at('gramsPerMl')}
-              />
-              <Field
-                label="At most, for each kg of dog and day"
-                unit={entry.measure}
-                inputMode="decimal"
-                autoComplete="off"
-                {...form.register('mostPerKg')}
-                problem={at('mostPerKg')}
-              />
+              {figure('price', `Price, ${given.currency}`)}
+              {figure('priceGrams', 'for', 'g')}
+              {figure('gramsPerMl', '1 mL weighs', 'g')}
+              {figure('mostPerKg', 'At most, for each kg of dog and day', entry.measure)}
             </div>
           </details>
         </HouseForm>
