@@ -1,12 +1,25 @@
 import { fine, refused, type Outcome } from '../problem';
 import type { UnitSet } from './units';
-import { writeNumber } from './write';
+import { writeNumber, writePlain } from './write';
 
 const toCelsius = (fahrenheit: number) => ((fahrenheit - 32) * 5) / 9;
 
 /** A temperature in the household's first unit, whole degrees: 40 °C, 104 °F. Takes °C. */
 export const writeTemperature = (celsius: number, set: UnitSet): string =>
   set === 'us' ? `${writeNumber((celsius * 9) / 5 + 32, 0)} °F` : `${writeNumber(celsius, 0)} °C`;
+
+/**
+ * A kept temperature ("176.67 °C") as this household reads and types it: in °F to a tenth, in °C as it stands.
+ * What cannot be read stays as it is.
+ */
+export function temperatureIn(kept: string, set: UnitSet): string {
+  const read = readTemperature(kept, 'metric');
+  return set === 'us' && read.ok ? `${writePlain((read.value * 9) / 5 + 32, 1)} °F` : kept;
+}
+
+/** Typed words with their unit: a bare number gets the household's. */
+export const withDegrees = (typed: string, set: UnitSet): string =>
+  /[a-z°]/i.test(typed) || typed.trim() === '' ? typed : `${typed.trim()} ${set === 'us' ? '°F' : '°C'}`;
 
 /** What is cooked lies between these, in °C; the oven's hottest above, lukewarm below. */
 const COOKING = { low: 30, high: 300 };
@@ -18,7 +31,7 @@ const COOKING = { low: 30, high: 300 };
  * and a safe core in °C; 350 in a metric kitchen is an oven in °F. Source: handbook 6 (a slip of the unit is asked).
  */
 export function readTemperature(text: string, set: UnitSet): Outcome<number> {
-  const match = /^\s*(-?\d{1,3}(?:[.,]\d)?)\s*(?:°|degrees?)?\s*([cf])?\s*$/i.exec(text);
+  const match = /^\s*(-?\d{1,3}(?:[.,]\d{1,2})?)\s*(?:°|degrees?)?\s*([cf])?\s*$/i.exec(text);
   if (!match) return refused(`Degrees, such as ${set === 'us' ? '350 °F' : '180 °C'}.`);
   const value = Number(match[1]!.replace(',', '.'));
   const unit = match[2]?.toLowerCase() ?? (set === 'us' ? 'f' : 'c');

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { writeDay, writeDayOnLabel, type LocalDate } from '../calendar/local-date';
 import { countOf, plural } from './count-words';
 import { readQuantity } from './read';
-import { readTemperature, writeTemperature } from './temperature';
+import { readTemperature, temperatureIn, writeTemperature } from './temperature';
 import { millilitres } from './units';
 import { MOST_DRIFT, writeKcal, writeMassIn, writeVolume } from './write';
 
@@ -69,6 +69,12 @@ test.each([
   const read = readTemperature(text, set);
   expect(read.ok && read.value).toBeCloseTo(celsius, 1);
 });
+
+test.each([
+  ['176.67 °C', 'us', '350 °F'],
+  ['176.67 °C', 'metric', '176.67 °C'],
+  ['a hot oven', 'us', 'a hot oven'],
+] as const)('kept %s reads in a %s kitchen as %s', (kept, set, said) => expect(temperatureIn(kept, set)).toBe(said));
 
 test.each([
   ['75', 'us', /75 °C meant/],

@@ -1,6 +1,7 @@
 import { writeFixed } from '@/core/quantity/write';
 import 'server-only';
 import { eq } from 'drizzle-orm';
+import { withDegrees } from '@/core/quantity/temperature';
 import { foodKey } from '@/core/food/food';
 import { readLabel } from '@/core/food/label';
 import type { LineEntry, RecipeEntry } from '@/core/recipe/entry-schema';
@@ -120,7 +121,7 @@ const inCelsius = (entry: RecipeEntry): RecipeEntry =>
     : {
         ...entry,
         components: entry.components.map((each) =>
-          /^[\d.,]+$/.test(each.celsius ?? '') ? { ...each, celsius: `${each.celsius} °C` } : each,
+          each.celsius === undefined ? each : { ...each, celsius: withDegrees(each.celsius, 'metric') },
         ),
       };
 

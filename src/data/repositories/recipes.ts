@@ -1,4 +1,5 @@
 import 'server-only';
+import { writePlain } from '@/core/quantity/write';
 import { asc, desc, eq, inArray, isNull } from 'drizzle-orm';
 import type { KnownFood } from '@/core/food/food';
 import { ownMeasure } from '@/core/food/measures';
@@ -171,7 +172,7 @@ const named = (row: ComponentRow): ComponentEntry => ({
   ...(row.vessel ? { vessel: row.vessel } : {}),
   ...(row.method ? { method: row.method } : {}),
   ...(row.minutes === null ? {} : { minutes: String(row.minutes) }),
-  ...(row.celsius === null ? {} : { celsius: `${row.celsius} °C` }),
+  ...(row.celsius === null ? {} : { celsius: `${writePlain(row.celsius, 2)} °C` }),
 });
 
 /** The lines that were read; a line that is bound to another one names its place among them. */

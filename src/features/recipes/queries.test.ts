@@ -1,8 +1,10 @@
 import { recipeEntrySchema } from '@/core/recipe/entry-schema';
+import { saveHousehold } from '@/data/commands/household';
 import { saveRecipe } from '@/data/commands/recipes';
 import { contextFor } from '@/data/commands/run';
 import { serve } from '@/data/fixtures/served';
-import { recipeForm, recipeRows } from './queries';
+import { readLatestVersion } from '@/data/repositories/recipes';
+import { printView, recipeForm, recipeRows } from './queries';
 
 const NOON = '2026-11-25T12:00:00Z';
 
@@ -26,4 +28,22 @@ test('the venison of the boatyard is the worked example: 2834.56 kcal (issue 2)'
   const [venison] = await recipeRows();
   expect(venison!.sheet.kcal).toBeCloseTo(2834.56, 2);
   expect(venison!.mark).toEqual({ word: 'venison', hatch: 'diagonal' });
+});
+
+test('what a US kitchen typed in °F comes back in °F, on the sheet and on paper, and can be kept again', async () => {
+  const { db, reference } = await serve(NOON, { demo: true });
+  const context = await contextFor(db, reference, new Date(NOON));
+  await saveHousehold(context, { unitSet: 'us', energyFactors: '4-9-4', timeZone: 'Europe/Oslo', fridgeDays: 4 });
+  const us = await contextFor(db, reference, new Date(NOON));
+  const { entry } = (await recipeForm(1))!;
+  const [pot, ...others] = entry.components!;
+  const baked = { ...entry, components: [{ ...pot!, celsius: '350' }, ...others] };
+  await saveRecipe(us, { id: 1, entry: baked });
+  const kept = (await recipeForm(1))!;
+  expect(kept.entry.components![0]!.celsius).toBe('350 °F');
+  expect(recipeEntrySchema.safeParse(kept.entry).success).toBe(true);
+  expect((await printView(1))!.components[0]!.how).toContain('350 °F');
+  await saveRecipe(us, { id: 1, entry: kept.entry });
+  // 350 °F is 176.67 °C (°C = (°F − 32) × 5/9): a file says it so, and a metric kitchen reads it so.
+  expect((await readLatestVersion(db, reference, 1))!.entry.components![0]!.celsius).toBe('176.67 °C');
 });

@@ -5,6 +5,7 @@ import { capOfLabel } from '@/core/food/label-limits';
 import { pricePerGram, supplyEntryOf, type SupplyEntry } from '@/core/food/supply-entry';
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import type { Profiles } from '@/core/nutrition/profiles';
+import { temperatureIn } from '@/core/quantity/temperature';
 import type { UnitSet } from '@/core/quantity/units';
 import { atPreview, boughtAt } from '@/core/recipe/bases';
 import type { Preview, RecipeEntry } from '@/core/recipe/entry-schema';
@@ -132,10 +133,21 @@ export async function recipeForm(id: number): Promise<RecipeForm | undefined> {
     ...(await lookingOf(read)),
     id,
     version: version.number,
-    entry: version.entry,
+    entry: withTemperatures(version.entry, read.household.unitSet),
     foods: [...new Map(version.written.map(({ source }) => [source.food.ndb, source])).values()],
   };
 }
+
+/** The recipe as typed, its temperatures in this household's unit. */
+const withTemperatures = (entry: RecipeEntry, set: UnitSet): RecipeEntry =>
+  entry.components === undefined
+    ? entry
+    : {
+        ...entry,
+        components: entry.components.map((each) =>
+          each.celsius === undefined ? each : { ...each, celsius: temperatureIn(each.celsius, set) },
+        ),
+      };
 
 /** The recipes of a rotation, each with its lines: they are balanced together over the days that each is fed. */
 export interface RotationView extends Looking {
@@ -275,7 +287,12 @@ export async function printView(id: number): Promise<PrintView | undefined> {
     kcal: recipeSheet(version.lines, household.energyFactors).kcal,
     components: (entry.components ?? [{ name: 'pot' }]).map((component, at) => ({
       name: component.name,
-      how: [component.vessel, component.method, component.minutes && `${component.minutes} min`, component.celsius]
+      how: [
+        component.vessel,
+        component.method,
+        component.minutes && `${component.minutes} min`,
+        component.celsius && temperatureIn(component.celsius, household.unitSet),
+      ]
         .filter(Boolean)
         .join(', '),
       lines: entry.lines.flatMap((line, index) => ((line.component ?? 0) === at ? [lineAt(index)] : [])),

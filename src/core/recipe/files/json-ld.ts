@@ -1,3 +1,4 @@
+import { withDegrees } from '../../quantity/temperature';
 import type { RecipeEntry } from '../entry-schema';
 
 /** A schema.org Recipe as this project writes it: ingredient lines that a person can read. */
@@ -22,7 +23,7 @@ export function writeJsonLd(
     return [line.amount.trim(), words].filter(Boolean).join(' ');
   });
   const steps = (entry.components ?? []).flatMap(({ name, vessel, method, minutes, celsius }) => {
-    const way = [method, minutes && `${minutes} min`, celsius && (/[a-z°]/i.test(celsius) ? celsius : `${celsius} °C`)]
+    const way = [method, minutes && `${minutes} min`, celsius && withDegrees(celsius, 'metric')]
       .filter(Boolean)
       .join(', ');
     const where = [name, vessel && vessel !== name ? `in ${vessel}` : ''].filter(Boolean).join(' ');

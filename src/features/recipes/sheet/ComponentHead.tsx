@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { ComponentEntry } from '@/core/recipe/entry-schema';
+import { withDegrees } from '@/core/quantity/temperature';
 import { Field } from '@/ui/form/Field';
 import { useUnits } from '@/ui/units';
 import styles from '../recipes.module.css';
@@ -13,14 +14,14 @@ const ONE_POT: ComponentEntry = { name: 'pot' };
 /** What is cooked in one vessel in one way: its name where there are several, and behind a press the vessel, the way, the time. */
 export function ComponentHead({ sheet: { form, entry, problemAt }, place }: { sheet: SheetForm; place: number }) {
   const [open, setOpen] = useState(false);
-  const degree = useUnits().set === 'us' ? '°F' : '°C';
+  const { set } = useUnits();
   const alone = (entry.components ?? []).length < 2;
   const component = entry.components?.[place] ?? ONE_POT;
   const how = [
     component.vessel,
     component.method,
     component.minutes && `${component.minutes} min`,
-    component.celsius && (/[a-z°]/i.test(component.celsius) ? component.celsius : `${component.celsius} ${degree}`),
+    component.celsius && withDegrees(component.celsius, set),
   ].filter(Boolean);
   const name = `components.${place}` as const;
   const last = (entry.components ?? []).length - 1;
@@ -76,7 +77,7 @@ export function ComponentHead({ sheet: { form, entry, problemAt }, place }: { sh
           />
           <Field
             label="Temperature"
-            unit={degree}
+            unit={set === 'us' ? '°F' : '°C'}
             autoComplete="off"
             {...form.register(`${name}.celsius`)}
             problem={problemAt(`${name}.celsius`)}
