@@ -43,10 +43,8 @@ export const daysBetween = (from: LocalDate, to: LocalDate) => differenceInCalen
 const SAME_YEAR_DAYS = 274;
 
 /** "Wed 25 Nov", with the weekday that a cook thinks in; with its year where it is over nine months from `today`. */
-export const writeDay = (day: LocalDate, today?: LocalDate) =>
-  today !== undefined && Math.abs(daysBetween(today, day)) > SAME_YEAR_DAYS
-    ? writeDayOnLabel(day)
-    : format(parseISO(day), 'EEE d MMM');
+export const writeDay = (day: LocalDate, today: LocalDate) =>
+  Math.abs(daysBetween(today, day)) > SAME_YEAR_DAYS ? writeDayOnLabel(day) : format(parseISO(day), 'EEE d MMM');
 
 /** "Wed 25 Nov 2026": what stands on a label is read a year later. */
 export const writeDayOnLabel = (day: LocalDate) => format(parseISO(day), 'EEE d MMM yyyy');

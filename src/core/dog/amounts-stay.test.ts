@@ -56,6 +56,15 @@ test('tags: a letter, two where it is shared, a number where the name is', () =>
   expect([...letters.values()]).toEqual(['O', 'Br', 'Bi', 'W1', 'W2']);
 });
 
+// Weaning begins at about three weeks (from memory).
+test.each([
+  [20, false],
+  [21, true],
+])('a pup of %d days may eat cooked food: %p', (days, may) => {
+  const pup = { birthDate: addDays(DAY, -days), weight: grams(900), expectedAdultWeight: grams(19_000) };
+  expect(checkAgeAndWeight(pup, DAY).ok).toBe(may);
+});
+
 // Ages at which dogs of a size are grown: from memory (growth.ts); a giant until 18 months.
 test.each([
   [10, 60, 'asked'],

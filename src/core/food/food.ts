@@ -1,4 +1,4 @@
-import type { Composition } from '../nutrition/nutrients';
+import type { Composition, Nutrient } from '../nutrition/nutrients';
 import type { WeighedLine } from '../recipe/recipe';
 
 /** A row of the composition table, a supply of the household, or another recipe. */
@@ -10,6 +10,8 @@ export interface Food {
   readonly per100: Composition;
   /** Its label says its energy: that counts, by whatever factors the rest is reckoned. */
   readonly labelEnergy?: true;
+  /** Columns that follow from a bag's crude figures, a least or a most: estimates. */
+  readonly estimated?: readonly Nutrient[];
   /** Bone is in it whose minerals nobody has measured: its calcium and phosphorus are unknown. */
   readonly bone?: true;
 }

@@ -1,3 +1,7 @@
+import { testProfiles } from '../../../tests/fixtures/reference-files';
+import { balanceOf } from '../nutrition/balance';
+import { energyEstimated } from '../nutrition/energy';
+import { grams } from '../quantity/units';
 import { COMPOUNDS } from './compounds';
 import { estimatedOf, readLabel, supplyAsFood, type Label, type LabelAmount } from './label';
 import { capOfLabel, overLabels } from './label-limits';
@@ -153,6 +157,20 @@ test('more than a label allows for the weight of the dog is said with both figur
   expect(capOfLabel({ measureGrams: 3, mostPerKg: 0.03 })).toBeCloseTo(0.09 * 15.18, 2);
 });
 
+// Fatty acids are parts of the fat: two of them that weigh more than the measure cannot be (arithmetic).
+test('fatty acids together weigh no more than the measure', () => {
+  const acids = (epa: number, ala: number): Label => ({
+    measure: 'capsule',
+    measureGrams: 1,
+    amounts: [
+      { nutrient: 'EPA + DHA', amount: epa, unit: 'g' },
+      { nutrient: 'alpha-linolenic acid', amount: ala, unit: 'g' },
+    ],
+  });
+  expect(readLabel(acids(0.6, 0.5))).toMatchObject({ ok: false, problem: { field: 'measureGrams' } });
+  expect(readLabel(acids(0.6, 0.4)).ok).toBe(true);
+});
+
 // A bag as it is printed: 3600 kcal/kg, crude protein 24 %, fat 12 %, fibre 4 %, moisture 9 %, ash 7 %; sums by hand.
 test('a base mix is entered from its bag: kcal per kg, cups, crude figures, and what follows is estimated', () => {
   const entry: SupplyEntry = {
@@ -178,6 +196,15 @@ test('a base mix is entered from its bag: kcal per kg, cups, crude figures, and 
   });
   expect(measures.find(({ unit }) => unit === 'cup')).toMatchObject({ grams: 110, own: true });
   expect(estimatedOf(read.value.label)).toContain('carbohydrate_g');
+  const { nutrients, profiles } = testProfiles();
+  const { rows } = balanceOf([{ text: 'mix', food, grams: grams(500) }], nutrients, profiles[0]!, '4-9-4');
+  expect(rows.find(({ name }) => name === 'protein')).toMatchObject({ estimated: ['Base mix'] });
+  expect(rows.find(({ name }) => name === 'zinc')).toMatchObject({ estimated: [], amount: undefined });
+  // Its own kcal are printed, so the energy is none; without them it is.
+  expect(energyEstimated([{ food, grams: grams(500) }])).toEqual([]);
+  expect(energyEstimated([{ food: { ...food, labelEnergy: undefined }, grams: grams(500) }])).toEqual(['Base mix']);
+  const exact = { ...read.value.label, amounts: [{ nutrient: 'protein', amount: 25, unit: '%' as const }] };
+  expect(estimatedOf(exact)).not.toContain('protein_g');
   expect(supplyEntryOf('Base mix', read.value.label)).toMatchObject({
     kcal: '3600',
     kcalPer: 'kg',

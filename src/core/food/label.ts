@@ -182,9 +182,10 @@ export function labelKcalPer100(label: Label, set: UnitSet): number | undefined 
 /** What follows from a bag's crude figures, and is an estimate: the columns that they fill. */
 export const estimatedOf = (label: Pick<Label, 'crude' | 'amounts'>): readonly Nutrient[] => {
   const printed = CRUDE.filter(([name]) => label.crude?.[name] !== undefined).map(([, column]) => column);
-  return printed.length === 0
-    ? []
-    : [...printed, ...(carbohydrateOf(label.crude) === undefined ? [] : (['carbohydrate_g'] as const))];
+  // What a row of its own says is no estimate.
+  const said = new Set(label.amounts.map(({ nutrient }) => LABEL_NUTRIENTS[nutrient]?.column));
+  const byDifference = carbohydrateOf(label.crude) === undefined ? [] : (['carbohydrate_g'] as const);
+  return [...printed, ...byDifference].filter((column) => !said.has(column));
 };
 
 /** Carbohydrate by difference, fibre in it: only where protein, fat, moisture and ash are all printed. */
@@ -239,12 +240,14 @@ export function supplyAsFood(
   if (!per100.ok) throw new Error(`the label of ${supply.name} cannot be: ${per100.problem.message}`);
   const { measure, measureGrams, otherMeasures = [], gramsPerMl } = supply.label;
   const kcal = labelKcalPer100(supply.label, set);
+  const estimated = estimatedOf(supply.label);
   const food: Food = {
     ndb: `L${supply.id}`,
     name: supply.name,
     group: 'Supplement',
     per100: kcal === undefined ? per100.value : { ...per100.value, energy_kcal: kcal },
     ...(kcal === undefined ? {} : { labelEnergy: true as const }),
+    ...(estimated.length === 0 ? {} : { estimated }),
   };
   const measures: FoodMeasure[] = [
     ownMeasure(measure, measureGrams, set),

@@ -81,7 +81,12 @@ test('carotene is never too much, liver is', () => {
   expect(row(against('aafco-adult', carrots), 'vitamin A').verdict).toBe('met');
   const liver = [lineOf('13325', 1000, 'secreting organ')];
   // By hand: 4968 µg retinol in 100 g, 165.6 IU/g; over 62 500 IU per 1000 kcal.
-  expect(row(against('aafco-adult', liver), 'vitamin A').verdict).toBe('over');
+  const much = row(against('aafco-adult', liver), 'vitamin A');
+  expect(much.verdict).toBe('over');
+  // USDA SR 24: of liver's vitamin A 97.6 % is retinol.
+  expect(much.againstMost! / much.amount!).toBeCloseTo(0.976, 3);
+  const unmeasured = testFoods().find(({ per100 }) => per100.retinol_ug === undefined && per100.protein_g)!;
+  expect('againstMost' in row(against('aafco-adult', [lineOf(unmeasured.ndb, 10)]), 'vitamin A')).toBe(false);
 });
 
 // Counted in the table itself: seven rows (the handbook says nine).

@@ -30,6 +30,8 @@ export interface BalanceRow {
   readonly ofLeast: number | undefined;
   /** Which lines bring it, most first. */
   readonly lines: readonly { readonly text: string; readonly amount: number }[];
+  /** Foods whose part in it is estimated from a bag's crude figures. */
+  readonly estimated: readonly string[];
   /** What stands in for the nutrient, where the table does not hold it itself. */
   readonly standIn: string | undefined;
 }
@@ -88,6 +90,19 @@ function sumOf(lines: readonly BalancedLine[], read: Reading['of'], perKcal: num
   };
 }
 
+/** Names of the foods of which a reading rests on a bag's crude figures: without those columns it reads otherwise. */
+const estimatedFrom = (lines: readonly BalancedLine[], read: Reading['of']): readonly string[] => [
+  ...new Set(
+    lines
+      .filter(({ food: { per100, estimated } }) => {
+        if (!estimated) return false;
+        const without = { ...per100, ...Object.fromEntries(estimated.map((column) => [column, undefined])) };
+        return read(without) !== read(per100);
+      })
+      .map(({ text, food }) => food.name ?? text),
+  ),
+];
+
 const UNKNOWN: Summed = { amount: undefined, coverage: 0, lines: [] };
 /** What is usual, where no profile says it: zinc to copper about 10 (common practice, no source). */
 const USUAL: readonly [name: 'calcium' | 'zinc', to: string, label: string, least?: number, most?: number][] = [
@@ -145,6 +160,7 @@ export function balanceOf(
         ...summed,
         ...(name === 'vitamin A' && against.amount !== undefined ? { againstMost: against.amount } : {}),
         ofLeast: summed.amount !== undefined && limit.least !== undefined ? summed.amount / limit.least : undefined,
+        estimated: reading ? estimatedFrom(lines, reading.of) : [],
         ...judge(limit, summed, energy.coverage, against),
         standIn: boneIn && IN_BONE.has(name) ? 'bone is in it, and the table holds no bone mineral' : reading?.standIn,
       },

@@ -1,4 +1,5 @@
 import { kilocalories, type Kilocalories } from '../quantity/units';
+import type { Nutrient } from './nutrients';
 import type { Portioned } from './totals';
 import { nutrientIn } from './totals';
 
@@ -19,6 +20,9 @@ export const ENERGY_FACTORS: Readonly<
   },
   table: { name: "the table's own", source: 'USDA SR 24: specific factors of each food' },
 };
+
+/** What an energy is computed from. */
+const MACROS: ReadonlySet<Nutrient> = new Set(['protein_g', 'fat_g', 'carbohydrate_g']);
 
 /** Grams of what an energy is computed from. */
 export interface Macros {
@@ -59,6 +63,18 @@ export function energyOf(lines: readonly Portioned[], factors: EnergyFactors): K
   return kilocalories(macros.protein * perGram[0] + macros.fat * perGram[1] + macros.nfe * perGram[2] + told(labelled));
 }
 
+/**
+ * Names of the foods whose energy follows from a bag's crude figures, which are a least or a most: it is an estimate.
+ * A label that says its own kcal is none.
+ */
+export const energyEstimated = (lines: readonly Portioned[]): readonly string[] => [
+  ...new Set(
+    lines
+      .filter(({ food }) => food.labelEnergy !== true && food.estimated?.some((column) => MACROS.has(column)))
+      .map(({ food }) => food.name ?? food.group),
+  ),
+];
+
 /** Below this part of the whole energy an unknown line is no matter: a pinch of a supplement (ours, no source). */
 const NO_MATTER = 0.005;
 /** No food holds more kcal in a g than fat. */
@@ -78,8 +94,7 @@ export interface EnergyKnown {
  * Source: ours (common practice, no source); 9 kcal/g as the richest a food can be.
  */
 export function energyKnown(lines: readonly Portioned[], factors: EnergyFactors): EnergyKnown {
-  const columns =
-    factors === 'table' ? (['energy_kcal'] as const) : (['protein_g', 'fat_g', 'carbohydrate_g'] as const);
+  const columns = factors === 'table' ? (['energy_kcal'] as const) : [...MACROS];
   const lacking = lines.filter(
     ({ food }) => food.labelEnergy !== true && columns.some((column) => food.per100[column] === undefined),
   );

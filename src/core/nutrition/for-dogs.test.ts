@@ -32,6 +32,7 @@ const row = (name: string, amount: number, againstMost?: number) => ({
   toward: 'met' as const,
   ofLeast: undefined,
   lines: [],
+  estimated: [],
   standIn: undefined,
 });
 

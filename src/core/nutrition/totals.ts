@@ -5,7 +5,7 @@ import { NUTRIENTS, type Composition, type Nutrient } from './nutrients';
 /** A weighed amount of one food. */
 export interface Portioned {
   readonly grams: Grams;
-  readonly food: Pick<Food, 'per100' | 'group'> & Partial<Pick<Food, 'name' | 'bone' | 'labelEnergy'>>;
+  readonly food: Pick<Food, 'per100' | 'group'> & Partial<Pick<Food, 'name' | 'bone' | 'labelEnergy' | 'estimated'>>;
 }
 
 /** Whether bone of unknown content is in the food. */

@@ -165,7 +165,7 @@ test.each([
   [2000, -1, 10],
   [7000, -4, 22],
 ])('%d g in one piece come out %d days before, at %d:00', (piece, days, hour) => {
-  const out = takeOutBy(piece, TODAY);
+  const out = takeOutBy(piece, TODAY, 'metric');
   expect([out.day, out.hour]).toEqual([addDays(TODAY, days), hour]);
 });
 
@@ -228,6 +228,8 @@ test('of an earlier plan what is not here any more, or does not fit, is left out
     swaps: { 0: '23572', 1: '23572', 9: '23572' },
     vessels: { 0: 77 },
   };
+  const unknown = plainPlan(1, [1], TODAY, { dishes: [{ ...plainDish(2), swaps: { 0: '99999' } }] });
+  expect(stillHere(ground, unknown)!.dishes[0]!.swaps).toEqual({});
   const earlier = plainPlan(1, [1, 2, 9], TODAY, { dishes: [dish, plainDish(99)] });
   const here = stillHere(ground, earlier)!;
   expect(here.dishes).toEqual([{ ...plainDish(2), choices: {}, swaps: { 0: '23572' }, vessels: {} }]);

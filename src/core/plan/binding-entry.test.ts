@@ -1,6 +1,6 @@
-import { readBinding, USUAL_BINDING, type TypedBinding } from './binding-entry';
+import { readBinding, usualBinding, type TypedBinding } from './binding-entry';
 
-const TYPED: TypedBinding = { ...USUAL_BINDING, count: '11', line: 2, atHand: '4.6 lb' };
+const TYPED: TypedBinding = { ...usualBinding('metric'), count: '11', line: 2, atHand: '4.6 lb' };
 const read = (change: Partial<TypedBinding>) => readBinding({ ...TYPED, ...change }, 'us');
 
 // A pound is 453.59237 g, a US cup 236.5882365 mL (NIST Handbook 44).

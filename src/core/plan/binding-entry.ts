@@ -29,17 +29,17 @@ export const typedBindingSchema = z.object({
 export type TypedBinding = Readonly<z.infer<typeof typedBindingSchema>>;
 
 /** What the holes hold until the cook fills them. */
-export const USUAL_BINDING: TypedBinding = {
+export const usualBinding = (set: UnitSet): TypedBinding => ({
   by: 'days',
   days: '7',
-  amount: '5 kg',
+  amount: set === 'us' ? '10 lb' : '5 kg',
   count: '10',
-  size: '450 g',
+  size: set === 'us' ? '1 lb' : '450 g',
   dish: 0,
   line: 0,
-  atHand: '1 kg',
-  space: '20 L',
-};
+  atHand: set === 'us' ? '2 lb' : '1 kg',
+  space: set === 'us' ? '20 qt' : '20 L',
+});
 
 const WHOLE = /^\d{1,4}$/;
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import type { UnitSet } from '../quantity/units';
-import { writeMassIn, writeNumber } from '../quantity/write';
+import { volumeOf, type UnitSet } from '../quantity/units';
+import { typedMass, writeNumber } from '../quantity/write';
 
 const VESSEL_KINDS = ['pot', 'pressure cooker', 'slow cooker', 'oven trays'] as const;
 const DRYER_KINDS = ['dehydrator', 'freeze-dryer'] as const;
@@ -27,12 +27,10 @@ export const isVessel = (thing: Pick<Equipment, 'kind'>): boolean =>
 export const isDryer = (thing: Pick<Equipment, 'kind'>): boolean =>
   (DRYER_KINDS as readonly string[]).includes(thing.kind);
 
-/** How much one of it takes: "7 L", "700 mL", "450 g". */
-export function sizeOf(
-  { grams, millilitres = 0 }: Pick<Equipment, 'grams' | 'millilitres'>,
-  set: UnitSet = 'metric',
-): string {
-  if (grams !== undefined) return writeMassIn(grams, set);
+/** How much one of it takes, so that it can be typed again: "7 L", "700 mL", "450 g", "7.4 qt", "1 lb". */
+export function sizeOf({ grams, millilitres = 0 }: Pick<Equipment, 'grams' | 'millilitres'>, set: UnitSet): string {
+  if (grams !== undefined) return typedMass(grams, set);
+  if (set === 'us') return `${writeNumber(millilitres / volumeOf('qt', set), 2)} qt`;
   return millilitres >= 2000 ? `${writeNumber(millilitres / 1000, 2)} L` : `${writeNumber(millilitres, 0)} mL`;
 }
 

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { idSchema } from '../schema';
-import { typedBindingSchema, USUAL_BINDING, type TypedBinding } from './binding-entry';
+import type { UnitSet } from '../quantity/units';
+import { typedBindingSchema, usualBinding, type TypedBinding } from './binding-entry';
 import { MEAL_TIMES, type MealTime } from '../dog/filling';
 
 /** More recipes than this nobody cooks on one day (common practice, no source). */
@@ -49,6 +50,7 @@ export const plainPlan = (
   dogIds: readonly number[],
   firstDay: string,
   over: Partial<Omit<PlanEntry, 'binding'>> & { readonly binding?: Partial<TypedBinding> } = {},
+  set: UnitSet = 'metric',
 ): PlanEntry => ({
   dishes: [plainDish(recipeId)],
   dogIds: [...dogIds],
@@ -58,5 +60,5 @@ export const plainPlan = (
   rounded: false,
   seen: [],
   ...over,
-  binding: { ...USUAL_BINDING, ...over.binding },
+  binding: { ...usualBinding(set), ...over.binding },
 });

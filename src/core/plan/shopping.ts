@@ -3,7 +3,7 @@ import { addDays, writeDay, type LocalDate } from '../calendar/local-date';
 import { isWater } from '../food/food';
 import type { Explanation } from '../explanation';
 import { grams, type Grams, type UnitSet } from '../quantity/units';
-import { writeFraction, writeMassIn, writeNumber, writeSum, writeSumIn } from '../quantity/write';
+import { writeFraction, writeMassIn, writeNumber, writeSumIn } from '../quantity/write';
 import type { WrittenLine } from '../recipe/written';
 import type { Quantity } from '../quantity/quantity';
 import { kitchenMeasure } from './kitchen-measure';
@@ -87,7 +87,7 @@ export interface TakeOut {
  *
  * Takes the g in one piece and the cook day. Source: handbook 10 (24 h for 2 kg, overnight for a day's pack).
  */
-export function takeOutBy(piece: number, cookDay: LocalDate): TakeOut {
+export function takeOutBy(piece: number, cookDay: LocalDate, set: UnitSet): TakeOut {
   const hours = Math.max(12, Math.ceil((piece / 2000) * 24));
   const back = Math.ceil((hours - COOK_HOUR) / 24);
   return {
@@ -96,7 +96,7 @@ export function takeOutBy(piece: number, cookDay: LocalDate): TakeOut {
     explanation: {
       title: `Thawed in the fridge in ${hours} h`,
       steps: [
-        { what: 'in one piece', sum: writeSum(piece) },
+        { what: 'in one piece', sum: writeSumIn(piece, set) },
         { what: '24 h for 2 kg, at least overnight (12 h)', sum: `${writeNumber(hours, 0)} h` },
         { what: 'cooked from', sum: `${COOK_HOUR}:00` },
       ],
@@ -109,12 +109,12 @@ export function takeOutBy(piece: number, cookDay: LocalDate): TakeOut {
 const LARGEST_PIECE = 2000;
 
 /** When a thing of the list is to be out of the freezer. */
-export const thawOf = (item: Pick<ShoppingItem, 'grams' | 'packGrams'>, cookDay: LocalDate): TakeOut =>
-  takeOutBy(Math.min(item.grams, item.packGrams ?? LARGEST_PIECE), cookDay);
+export const thawOf = (item: Pick<ShoppingItem, 'grams' | 'packGrams'>, cookDay: LocalDate, set: UnitSet): TakeOut =>
+  takeOutBy(Math.min(item.grams, item.packGrams ?? LARGEST_PIECE), cookDay, set);
 
 /** When to take it out, in words; where that has passed, that it should lie in the fridge already. */
 export function sayThaw({ day, hour }: TakeOut, today: LocalDate): string {
-  const when = `${writeDay(day)} ${String(hour).padStart(2, '0')}:00`;
+  const when = `${writeDay(day, today)} ${String(hour).padStart(2, '0')}:00`;
   return day < today ? `should be out since ${when}: else cook later` : `out of the freezer by ${when}`;
 }
 

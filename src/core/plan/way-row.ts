@@ -1,5 +1,6 @@
 import type { Explanation } from '../explanation';
 import { plural } from '../quantity/count-words';
+import { volumeOf, type UnitSet } from '../quantity/units';
 import { writeNumber } from '../quantity/write';
 import type { TypedBinding } from './binding-entry';
 
@@ -20,8 +21,9 @@ export interface WayRow {
   readonly why: Explanation;
 }
 
-/** A volume in the household's large unit: litres to a tenth. */
-export const writeLitres = (millilitres: number): string => `${writeNumber(millilitres / 1000, 1)} L`;
+/** A volume in the household's large unit, to a tenth: litres, or quarts in the US set. */
+export const writeRoom = (millilitres: number, set: UnitSet): string =>
+  set === 'us' ? `${writeNumber(millilitres / volumeOf('qt', set), 1)} qt` : `${writeNumber(millilitres / 1000, 1)} L`;
 
 /** "1 day", "7 days". */
 export const many = (count: number, one: string, more?: string) =>

@@ -1,5 +1,5 @@
-import { GRAMS_PER_POUND } from '../quantity/units';
-import { writeGrams, writeMassIn, writeNumber, writeSum } from '../quantity/write';
+import { GRAMS_PER_POUND, type UnitSet } from '../quantity/units';
+import { typedMass, writeMassIn, writeNumber, writeSumIn } from '../quantity/write';
 import type { PlanAnswer, PlannedDish } from './answer';
 import { containersOf } from './bind';
 import { readAmount, type TypedBinding } from './binding-entry';
@@ -7,10 +7,10 @@ import { isDryer, sizeOf, type Equipment } from './equipment';
 import type { PlanGround } from './ground';
 import { writeCountOf } from './shopping';
 import { HEADSPACE } from './to-plan';
-import { many, writeLitres, type WayRow } from './way-row';
+import { many, writeRoom, type WayRow } from './way-row';
 
 /** The vesselfuls of each component. */
-export function potRows({ dishes }: PlanAnswer, typed: TypedBinding): WayRow[] {
+export function potRows({ dishes }: PlanAnswer, typed: TypedBinding, { set }: PlanGround): WayRow[] {
   return dishes.flatMap((dish) =>
     dish.bound.loads.flatMap((loads, place): WayRow[] => {
       const vessel = dish.read.vessels[place];
@@ -19,7 +19,7 @@ export function potRows({ dishes }: PlanAnswer, typed: TypedBinding): WayRow[] {
       return [
         {
           key: `pot-${dish.read.recipeId}-${place}`,
-          label: nameOfLoad(dish, place, dishes.length > 1, vessel),
+          label: nameOfLoad(dish, place, dishes.length > 1, vessel, set),
           said: `${many(count, count === 1 ? 'load' : 'even load')}, ${writeNumber(full * 100, 0)} % full`,
           used: full,
           over: false,
@@ -33,8 +33,8 @@ export function potRows({ dishes }: PlanAnswer, typed: TypedBinding): WayRow[] {
 }
 
 /** A vessel with its size and, where there are several, what is cooked in it. */
-function nameOfLoad(dish: PlannedDish, place: number, several: boolean, vessel: Equipment): string {
-  const size = vessel.millilitres === undefined ? '' : `, ${writeLitres(vessel.millilitres)}`;
+function nameOfLoad(dish: PlannedDish, place: number, several: boolean, vessel: Equipment, set: UnitSet): string {
+  const size = vessel.millilitres === undefined ? '' : `, ${writeRoom(vessel.millilitres, set)}`;
   const of = [
     ...(dish.read.vessels.length > 1 ? [dish.read.of.components[place]?.name ?? ''] : []),
     ...(several ? [dish.read.of.mark.word] : []),
@@ -82,11 +82,11 @@ function containerKinds(typed: TypedBinding, { equipment, set }: PlanGround): Co
 /** The containers of the household, and those that bind the plan. */
 export const containerRows = (answer: PlanAnswer, typed: TypedBinding, ground: PlanGround): WayRow[] =>
   containerKinds(typed, ground).map((thing): WayRow => {
-    const size = sizeOf(thing);
+    const size = sizeOf(thing, ground.set);
     const filling = fillingOf(thing, answer);
     const row = {
       key: `container-${thing.name}-${size}`,
-      label: `${thing.name} of ${sizeOf(thing, ground.set)}`,
+      label: `${thing.name} of ${size}`,
       binds: thing.binds,
     };
     if (filling === undefined)
@@ -113,10 +113,10 @@ export const containerRows = (answer: PlanAnswer, typed: TypedBinding, ground: P
       why: {
         title: `${many(all, 'container')} of ${size}`,
         steps: [
-          { what: 'one filling', sum: writeGrams(filling) },
-          { what: 'finished food', sum: writeSum(answer.bound.finished) },
+          { what: 'one filling', sum: writeMassIn(filling, ground.set) },
+          { what: 'finished food', sum: writeSumIn(answer.bound.finished, ground.set) },
           { what: 'full ones', sum: writeNumber(full, 0) },
-          { what: 'left for a short one', sum: writeGrams(left) },
+          { what: 'left for a short one', sum: writeMassIn(left, ground.set) },
         ],
         source: thing.grams === undefined ? 'By the cup of this food that you weighed.' : 'Arithmetic.',
       },
@@ -124,7 +124,7 @@ export const containerRows = (answer: PlanAnswer, typed: TypedBinding, ground: P
   });
 
 /** What the freezer is asked for. */
-export function freezerRow({ keeping, bound }: PlanAnswer, typed: TypedBinding): WayRow {
+export function freezerRow({ keeping, bound }: PlanAnswer, typed: TypedBinding, { set }: PlanGround): WayRow {
   const { room, free, freezeDays } = keeping;
   const over = free !== undefined && room > free;
   const frozen = bound.dishes.reduce((total, dish) => total + dish.frozen, 0);
@@ -133,8 +133,8 @@ export function freezerRow({ keeping, bound }: PlanAnswer, typed: TypedBinding):
     label: 'freezer',
     said:
       free === undefined
-        ? writeLitres(room)
-        : `${writeLitres(room)} of ${writeLitres(free)} free${over ? `, over by ${writeLitres(room - free)}` : ''}`,
+        ? writeRoom(room, set)
+        : `${writeRoom(room, set)} of ${writeRoom(free, set)} free${over ? `, over by ${writeRoom(room - free, set)}` : ''}`,
     note:
       free === undefined
         ? 'its size is not known: say it under Household'
@@ -144,13 +144,13 @@ export function freezerRow({ keeping, bound }: PlanAnswer, typed: TypedBinding):
     ...(free === undefined ? {} : { used: free === 0 ? (room > 0 ? 9 : 0) : room / free }),
     over,
     binds: typed.by === 'freezer',
-    bind: { by: 'freezer', space: writeLitres(free ?? room) },
+    bind: { by: 'freezer', space: writeRoom(free ?? room, set) },
     why: {
-      title: `${writeLitres(room)} in the freezer`,
+      title: `${writeRoom(room, set)} in the freezer`,
       steps: [
-        { what: 'that the fridge does not keep', sum: writeSum(frozen) },
+        { what: 'that the fridge does not keep', sum: writeSumIn(frozen, set) },
         { what: 'headspace, and mL in a g', sum: `× ${HEADSPACE}, by a weighed cup or 1 mL a g` },
-        ...(free === undefined ? [] : [{ what: 'free in the freezer', sum: writeLitres(free) }]),
+        ...(free === undefined ? [] : [{ what: 'free in the freezer', sum: writeRoom(free, set) }]),
         ...(freezeDays === undefined ? [] : [{ what: 'at 0.9 kg for each 28 L a day', sum: many(freezeDays, 'day') }]),
       ],
       source: 'Fridge days: yours (USDA 3–4). Headspace a tenth; freezing 0.9–1.4 kg for each 28 L a day (NCHFP).',
@@ -172,12 +172,12 @@ export function dryerRows({ bound }: PlanAnswer, typed: TypedBinding, ground: Pl
       used: trays / dryer.count,
       over: cycles > 1,
       binds: typed.by === 'trays',
-      bind: { by: 'trays', count: String(Math.max(1, Math.round(trays))), size: writeGrams(perTray) },
+      bind: { by: 'trays', count: String(Math.max(1, Math.round(trays))), size: typedMass(perTray, ground.set) },
       why: {
         title: `${many(cycles, 'cycle')} of ${dryer.name}`,
         steps: [
-          { what: 'all of it dried', sum: writeSum(bound.finished) },
-          { what: 'on one tray', sum: writeGrams(perTray) },
+          { what: 'all of it dried', sum: writeSumIn(bound.finished, ground.set) },
+          { what: 'on one tray', sum: writeMassIn(perTray, ground.set) },
           {
             what: 'trays at once',
             sum: `${writeNumber(trays, 2)} ÷ ${dryer.count} → ${many(cycles, 'cycle')}`,

@@ -1,5 +1,5 @@
-import { volumeOf } from '../quantity/units';
-import { writeFixed, writeGrams, writeMassIn, writeNumber, writeSum, writeSumIn } from '../quantity/write';
+import { volumeOf, type UnitSet } from '../quantity/units';
+import { typedMass, writeFixed, writeMassIn, writeNumber, writeSumIn } from '../quantity/write';
 import type { PlanAnswer } from './answer';
 import { readAmount, type TypedBinding } from './binding-entry';
 import type { PlanGround } from './ground';
@@ -67,7 +67,7 @@ function finishedRow(answer: PlanAnswer, typed: TypedBinding, ground: PlanGround
     ].join(' · '),
     over: false,
     binds: typed.by === 'amount',
-    bind: { by: 'amount', amount: `${Math.round(bound.finished)} g` },
+    bind: { by: 'amount', amount: typedMass(bound.finished, ground.set) },
     why: finished.explanation,
   };
 }
@@ -88,16 +88,16 @@ function atHandRow({ dishes }: PlanAnswer, typed: TypedBinding, { set }: PlanGro
     ...(set !== 'us' && take.measure ? { note: take.measure } : {}),
     over: false,
     binds: typed.by === 'at hand',
-    bind: { by: 'at hand', dish: index, line: take.place, atHand: `${Math.round(mass)} g` },
+    bind: { by: 'at hand', dish: index, line: take.place, atHand: typedMass(mass, set) },
     why: {
-      title: `${writeSum(mass)} of ${name}`,
+      title: `${writeSumIn(mass, set)} of ${name}`,
       steps: [
-        { what: 'in the recipe as written', sum: writeGrams(of.grams) },
+        { what: 'in the recipe as written', sum: writeMassIn(of.grams, set) },
         {
           what: 'bound to',
           sum: of.basis === 'batch' ? `the batch, × ${writeFixed(dish.bound.at.scale, 4)}` : of.basis,
         },
-        { what: 'to be bought', sum: writeGrams(mass) },
+        { what: 'to be bought', sum: writeMassIn(mass, set) },
       ],
       source: 'The recipe’s own amount, scaled with everything that it is bound to.',
     },
@@ -105,10 +105,10 @@ function atHandRow({ dishes }: PlanAnswer, typed: TypedBinding, { set }: PlanGro
 }
 
 /** A piece as cooks form them, until another size is typed: about an ounce (common practice, no source). */
-const USUAL_PIECE = '30 g';
+export const usualPiece = (set: UnitSet): string => (set === 'us' ? '1 oz' : '30 g');
 
 function piecesRow({ bound }: PlanAnswer, typed: TypedBinding, ground: PlanGround): WayRow[] {
-  const size = typed.by === 'pieces' ? typed.size : USUAL_PIECE;
+  const size = typed.by === 'pieces' ? typed.size : usualPiece(ground.set);
   const read = readAmount(size, ground.set, 'size', '');
   if (!read.ok || !('grams' in read.value)) return [];
   const raw = bound.dishes.reduce((total, dish) => total + dish.figures.inPot, 0);
@@ -124,8 +124,8 @@ function piecesRow({ bound }: PlanAnswer, typed: TypedBinding, ground: PlanGroun
       why: {
         title: many(Math.floor(pieces + 1e-6), 'piece'),
         steps: [
-          { what: 'goes in raw', sum: writeSum(raw) },
-          { what: 'one piece raw', sum: writeGrams(read.value.grams) },
+          { what: 'goes in raw', sum: writeSumIn(raw, ground.set) },
+          { what: 'one piece raw', sum: writeMassIn(read.value.grams, ground.set) },
         ],
         source: 'Cooked they weigh less: weigh ten (common practice).',
       },
@@ -139,9 +139,9 @@ export function waysOf(ground: PlanGround, answer: PlanAnswer, typed: TypedBindi
     daysRow(answer, typed),
     finishedRow(answer, typed, ground),
     atHandRow(answer, typed, ground),
-    ...potRows(answer, typed),
+    ...potRows(answer, typed, ground),
     ...containerRows(answer, typed, ground),
-    freezerRow(answer, typed),
+    freezerRow(answer, typed, ground),
     ...dryerRows(answer, typed, ground),
     ...piecesRow(answer, typed, ground),
   ];

@@ -29,13 +29,16 @@ export interface WeighedYield {
   readonly explanation: Explanation;
 }
 
-function netOf(weighing: Weighing): Outcome<{ net: number; sums: string[] }> {
+/** Says a weight. */
+type Write = (mass: number) => string;
+
+function netOf(weighing: Weighing, write: Write): Outcome<{ net: number; sums: string[] }> {
   if (weighing.by === 'cups') {
     if (!(weighing.cups > 0)) return refused('Count the cups: a number above 0.', 'cups');
     if (!(weighing.cupGrams > 0)) return refused('Weigh one cup of the food, without the cup.', 'cupGrams');
     return fine({
       net: weighing.cups * weighing.cupGrams,
-      sums: [`${weighing.cups} cups × ${writeGrams(weighing.cupGrams)}, one of them weighed`],
+      sums: [`${weighing.cups} cups × ${write(weighing.cupGrams)}, one of them weighed`],
     });
   }
   if (weighing.vessels.length === 0) return refused('Weigh at least one vessel.', 'vessels');
@@ -53,7 +56,7 @@ function netOf(weighing: Weighing): Outcome<{ net: number; sums: string[] }> {
   return fine({
     net: weighing.vessels.reduce((sum, vessel) => sum + vessel.gross - vessel.tare, 0),
     sums: weighing.vessels.map(
-      ({ name, gross, tare }) => `${name}: ${writeGrams(gross)} − ${writeGrams(tare)} = ${writeGrams(gross - tare)}`,
+      ({ name, gross, tare }) => `${name}: ${write(gross)} − ${write(tare)} = ${write(gross - tare)}`,
     ),
   });
 }
@@ -61,27 +64,33 @@ function netOf(weighing: Weighing): Outcome<{ net: number; sums: string[] }> {
 /**
  * The net yield of a pot and the energy density of its food.
  *
- * Takes the weighing, what was eaten before it (g; added back for the density, not divided) and what went in.
+ * Takes the weighing, what was eaten before it (g; added back for the density, not divided), what went in, and how a
+ * weight is said.
  * Returns g and kcal/g. Refuses readings that cannot be, a yield above everything that went in, and one below
  * the solids alone (a forgotten tare is the usual cause). Source: conservation of mass; NRC 2006 for the kcal.
  */
-export function weighYield(weighing: Weighing, eatenBefore: Grams, wentIn: WentIn): Outcome<WeighedYield> {
-  const measured = netOf(weighing);
+export function weighYield(
+  weighing: Weighing,
+  eatenBefore: Grams,
+  wentIn: WentIn,
+  write: Write = writeGrams,
+): Outcome<WeighedYield> {
+  const measured = netOf(weighing, write);
   if (!measured.ok) return measured;
   if (eatenBefore < 0) return refused('What was eaten cannot be less than nothing.', 'eatenBefore');
   const field = weighing.by === 'cups' ? 'cups' : 'vessels';
   const { net, sums } = measured.value;
   const whole = net + eatenBefore;
-  const eatenWords = eatenBefore > 0 ? ` with the ${writeGrams(eatenBefore)} eaten` : '';
+  const eatenWords = eatenBefore > 0 ? ` with the ${write(eatenBefore)} eaten` : '';
   if (whole > wentIn.inPot) {
     return refused(
-      `${writeGrams(net)}${eatenWords} is more than went in (${writeGrams(wentIn.inPot)}). Was the vessel’s own weight taken off?`,
+      `${write(net)}${eatenWords} is more than went in (${write(wentIn.inPot)}). Was the vessel’s own weight taken off?`,
       field,
     );
   }
   if (whole < wentIn.solids) {
     return refused(
-      `${writeGrams(net)}${eatenWords} is less than the solids alone (${writeGrams(wentIn.solids)}), and those cannot boil away. ` +
+      `${write(net)}${eatenWords} is less than the solids alone (${write(wentIn.solids)}), and those cannot boil away. ` +
         'Was the tare taken off twice, or a vessel forgotten?',
       field,
     );
@@ -96,7 +105,7 @@ export function weighYield(weighing: Weighing, eatenBefore: Grams, wentIn: WentI
       title: `${writeFixed(density, 4)} kcal in each gram`,
       steps: [
         ...sums.map((sum) => ({ what: 'weighed', sum })),
-        ...(eatenBefore > 0 ? [{ what: 'eaten before, added back', sum: writeGrams(eatenBefore) }] : []),
+        ...(eatenBefore > 0 ? [{ what: 'eaten before, added back', sum: write(eatenBefore) }] : []),
         { what: 'energy in the pot', sum: `${writeFixed(wentIn.kcal, 2)} kcal` },
         {
           what: 'density',
@@ -104,7 +113,7 @@ export function weighYield(weighing: Weighing, eatenBefore: Grams, wentIn: WentI
         },
         {
           what: 'limits',
-          sum: `between ${writeGrams(wentIn.solids)} of solids and ${writeGrams(wentIn.inPot)} in the pot`,
+          sum: `between ${write(wentIn.solids)} of solids and ${write(wentIn.inPot)} in the pot`,
         },
       ],
       source:

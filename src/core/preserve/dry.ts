@@ -39,6 +39,7 @@ export function dryTrays(
   readings: readonly TrayReadings[],
   solidsShare: number,
   wetDensity: EnergyDensity,
+  write: (mass: number) => string = writeGrams,
 ): Outcome<Dried> {
   if (readings.length === 0) return refused('Weigh at least one tray.', 'trays');
   const trays = [];
@@ -51,13 +52,13 @@ export function dryTrays(
     const dry = dryGross - tare;
     if (dry > wet) {
       return refused(
-        `Dry (${writeGrams(dry)}) is more than wet (${writeGrams(wet)}). Were the readings swapped?`,
+        `Dry (${write(dry)}) is more than wet (${write(wet)}). Were the readings swapped?`,
         at('dryGross'),
       );
     }
     if (dry < wet * solidsShare) {
       return refused(
-        `${writeGrams(dry)} is under the solids of this tray (${writeGrams(wet * solidsShare)}), and those do not dry away. ` +
+        `${write(dry)} is under the solids of this tray (${write(wet * solidsShare)}), and those do not dry away. ` +
           'Was the tray’s own weight taken off twice?',
         at('dryGross'),
       );

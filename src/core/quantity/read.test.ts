@@ -89,6 +89,11 @@ test.each([
   if (!read.ok) expect(read.problem.message).toMatch(/^.{10,}[.?]$/s);
 });
 
+test('numbers that are joined are added', () => {
+  expect(readQuantity('1 + 1/2', 'us')).toMatchObject({ value: { kind: 'count', low: 1.5, high: 1.5 } });
+  expect(readQuantity('3 7', 'us').ok).toBe(false);
+});
+
 test('a division by zero is named as such', () => {
   const read = readQuantity('1/0 cup', 'us');
   expect(!read.ok && read.problem.message).toMatch(/divided by 0/);

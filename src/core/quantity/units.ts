@@ -23,6 +23,10 @@ export type UnitSet = 'us' | 'metric';
 export const GRAMS_PER_POUND = 453.59237;
 export const GRAMS_PER_OUNCE = 28.349523125;
 
+/** What food is priced by, and its g. */
+export const bulkOf = (set: UnitSet): { readonly unit: 'kg' | 'lb'; readonly grams: number } =>
+  set === 'us' ? { unit: 'lb', grams: GRAMS_PER_POUND } : { unit: 'kg', grams: 1000 };
+
 /** Millilitres in US customary measures (NIST Handbook 44, appendix C). */
 export const US_CUP_ML = 236.5882365;
 const US_SPOON_ML = { tbsp: 14.78676478, tsp: 4.92892159 };

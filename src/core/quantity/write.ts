@@ -148,6 +148,10 @@ export const writeSum = (mass: number): string => (mass >= 1000 ? `${(mass / 100
 export const writeSumIn = (mass: number, set: UnitSet): string =>
   set === 'us' ? writeMass(mass as Grams, set).text : writeSum(mass);
 
+/** A mass as it is typed: pounds and ounces in the US set, else whole g with their unit. */
+export const typedMass = (mass: number, set: UnitSet): string =>
+  set === 'us' ? writePounds(mass) : `${Math.round(mass)} g`;
+
 /** Words as they begin a sentence. */
 export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 

@@ -32,6 +32,7 @@ test.each([
   [1000, 'us', '2 lb 3.3 oz'],
   [453.59237, 'us', '1 lb'],
   [1.2, 'us', '0.042 oz'],
+  [0, 'us', '0 oz'],
 ] as const)('%d g (%s) is %s', (mass, set, words) => expect(writeMassIn(mass, set)).toBe(words));
 
 test.each([

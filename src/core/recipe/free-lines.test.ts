@@ -94,17 +94,19 @@ test('compound or element is asked, and each has its own weight (Ca 40.078 in Ca
   expect(read.choices[1]!.amount).toBeUndefined();
 });
 
-/**
- * Lines on which a general reader of ingredient lines (parse-ingredient 3.0.0) and ours take another amount, and why.
- * Where it reads the whole amount we agree.
- */
-const DIFFERENT: Readonly<Record<string, RegExp>> = {
-  'so many of so much each: it reads the count alone': /\(\d+ oz\)|\d+[ -]?(oz|lb) (can|bag)/i,
-  'the weight in brackets is taken before the count': /\(/,
-  'two units added up: it reads the first': /\+|\band two|lb \d+ oz/i,
-  'the amount stands behind the food, or in the note': /^[^\d½¼¾]+/,
-  'a decimal comma: it reads thousands': /\d,\d/,
-  'a hash is a pound, a capital T a tablespoon': /#|\bT\b/,
+/** The lines of the set on which a general reader (parse-ingredient 3.0.0) takes another amount than we do, and why. */
+const APART: Readonly<Record<string, string>> = {
+  '1# beef liver': 'it does not know # as a pound',
+  '1 whole chicken (about 4 lb)': 'it leaves the weight in brackets to the name, we weigh by it',
+  '1 can pink salmon (14.75 oz)': 'it reads one can, we what the can holds',
+  '2 (15 oz) cans pumpkin': 'it reads the count without the cans, we two cans of 15 oz',
+  '1 bag frozen peas (16 oz)': 'it reads one bag, we what the bag holds',
+  '1 package frozen spinach (10 oz)': 'it reads one package, we what it holds',
+  '3 lb 7 oz goat': 'it reads the pounds alone',
+  '1 lb + 4 oz ground lamb': 'it reads the first of the two alone',
+  '1,5 kg beef heart': 'it takes the comma for thousands: 15 kg',
+  '4 carrots (about 1/2 lb)': 'it leaves the weight in brackets to the name, we weigh by it',
+  '2 T. apple cider vinegar': 'it does not know T. as a tablespoon',
 };
 
 test('a general reader of ingredient lines agrees wherever it reads the whole amount', () => {
@@ -121,9 +123,9 @@ test('a general reader of ingredient lines agrees wherever it reads the whole am
     const size = (quantity: { low: number; high: number }) => quantity.low + quantity.high;
     const agrees = read.ok && Math.abs(size(read.value) / size(ours.value) - 1) < 0.005;
     if (agrees) same++;
-    else if (!Object.values(DIFFERENT).some((reason) => reason.test(line))) apart.push(line);
+    else apart.push(line);
   }
-  expect(apart).toEqual([]);
+  expect(apart.sort()).toEqual(Object.keys(APART).sort());
   expect(same).toBeGreaterThan(130);
 });
 

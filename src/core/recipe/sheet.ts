@@ -1,7 +1,14 @@
 import { writeFixed } from '../quantity/write';
 import type { Explanation } from '../explanation';
 import { isWater } from '../food/food';
-import { energyKnown, energyOf, ENERGY_FACTORS, macrosOf, type EnergyFactors } from '../nutrition/energy';
+import {
+  energyEstimated,
+  energyKnown,
+  energyOf,
+  ENERGY_FACTORS,
+  macrosOf,
+  type EnergyFactors,
+} from '../nutrition/energy';
 import { solidsOf, totalsOf, type NutrientTotal } from '../nutrition/totals';
 import { grams, type Grams, type Kilocalories } from '../quantity/units';
 import { batchLines, PARTS, type Part, type WeighedLine } from './recipe';
@@ -22,6 +29,8 @@ export interface RecipeSheet {
   readonly kcal: Kilocalories;
   /** Foods of which a macronutrient is unknown: the energy is at least what is said. Empty where it is known. */
   readonly energyUnknown: readonly string[];
+  /** Foods whose energy is estimated from a bag's crude figures. */
+  readonly energyEstimated: readonly string[];
   /** By each of the three ways, for comparison. */
   readonly kcalBy: Readonly<Record<EnergyFactors, Kilocalories>>;
   /** kcal per 100 g of what goes in without the poured water; undefined for an empty recipe. */
@@ -65,6 +74,7 @@ export function recipeSheet(lines: readonly WeighedLine[], factors: EnergyFactor
     solids: solidsOf(foods),
     kcal,
     energyUnknown: energyKnown(foods, factors).unknown,
+    energyEstimated: factors === 'table' ? [] : energyEstimated(foods),
     kcalBy,
     kcalPer100: totals.mass > 0 ? (kcal / totals.mass) * 100 : undefined,
     protein: known(totals.nutrients.protein_g),

@@ -8,7 +8,7 @@ import { batch, load, share } from '../schema/batches';
 import { keepFoodFacts } from '../repositories/food-facts';
 import { readBatch, type StoredBatch } from '../repositories/batches';
 import { readPlannedLines } from '../repositories/planned';
-import { need, refuse, type Context } from './run';
+import { inMass, need, refuse, type Context } from './run';
 
 async function batchIn<State extends StoredBatch['state']>(
   { tx, household }: Context,
@@ -63,7 +63,7 @@ export async function weighBatch(
   const { tx, now } = context;
   const cooked = await batchIn(context, input.batchId, ['cooking', 'weighed']);
   if (cooked.state === 'weighed') await withdrawShares(context, cooked);
-  const weighed = need(weighYield(input.weighing, grams(input.eatenBefore), cooked.sheet));
+  const weighed = need(weighYield(input.weighing, grams(input.eatenBefore), cooked.sheet, inMass(context)));
   const cups = input.weighing.by === 'cups' ? input.weighing : undefined;
   await tx
     .update(batch)

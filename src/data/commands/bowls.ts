@@ -3,7 +3,6 @@ import { and, eq, isNull } from 'drizzle-orm';
 import { clockIn } from '@/core/calendar/local-date';
 import { rationOn } from '@/core/dog/dog';
 import { mealsOn } from '@/core/dog/meals';
-import { writeGrams } from '@/core/quantity/write';
 import { isFit } from '@/core/stock/draw';
 import { tenths, type Leg } from '@/core/stock/ledger';
 import { densityOfBatch } from '../repositories/batches';
@@ -12,7 +11,7 @@ import { readDog, type StoredDog } from '../repositories/dogs';
 import { readPacks, readWarmShares } from '../repositories/stock';
 import { bowl, bowlPart } from '../schema/stock';
 import { writeMovement } from './ledger';
-import { refuse, type Context } from './run';
+import { inMass, refuse, type Context } from './run';
 import { reverseMovement } from './stock';
 
 export interface BowlEntry {
@@ -101,7 +100,7 @@ async function partsOf(context: Context, entry: BowlEntry, dog: StoredDog): Prom
       const share = warm.find((each) => each.shareId === part.shareId) ?? refuse('That pot is not today’s any more.');
       refuseAvoided('today’s pot', avoided.ofBatch(share.batchId, dog.id));
       if (share.grams + 0.05 < part.grams) {
-        refuse(`Only ${writeGrams(share.grams)} of today’s pot are left: somebody was quicker. Look again.`);
+        refuse(`Only ${inMass(context)(share.grams)} of today’s pot are left: somebody was quicker. Look again.`);
       }
       return {
         shareId: share.shareId,
@@ -114,7 +113,7 @@ async function partsOf(context: Context, entry: BowlEntry, dog: StoredDog): Prom
     const pack = packs.find((each) => each.holdingId === part.holdingId) ?? refuse('This pack is not known.');
     refuseAvoided(pack.code, avoided.ofPack(pack.holdingId, dog.id));
     if (pack.grams + 0.05 < part.grams) {
-      refuse(`Only ${writeGrams(pack.grams)} are left in ${pack.code}: somebody was quicker. Look again.`);
+      refuse(`Only ${inMass(context)(pack.grams)} are left in ${pack.code}: somebody was quicker. Look again.`);
     }
     if (pack.placeKind === 'freezer') refuse(`${pack.code} is in the freezer: move it to the fridge first.`);
     if (!isFit(pack, today))

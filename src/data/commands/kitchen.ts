@@ -1,7 +1,7 @@
 import 'server-only';
 import { and, eq, isNull, max } from 'drizzle-orm';
 import { readAmount } from '@/core/plan/binding-entry';
-import { EXAMPLE_KITCHEN, readEquipment as readEntry } from '@/core/plan/equipment-entry';
+import { exampleKitchen, readEquipment as readEntry } from '@/core/plan/equipment-entry';
 import type { EquipmentEntry } from '@/core/plan/equipment';
 import type { PlaceKind } from '@/core/preserve/shelf-life';
 import type { UnitSet } from '@/core/quantity/units';
@@ -61,5 +61,5 @@ export async function savePlace(
 /** A small kitchen to begin with, for a cook who has set nothing down yet; every piece of it can be changed. */
 export async function beginKitchen(context: Context): Promise<void> {
   if ((await readEquipment(context.tx)).length > 0) refuse('This kitchen has begun already: change what is there.');
-  for (const entry of EXAMPLE_KITCHEN) await saveEquipment(context, { entry });
+  for (const entry of exampleKitchen(context.household.unitSet)) await saveEquipment(context, { entry });
 }

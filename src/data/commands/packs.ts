@@ -13,7 +13,7 @@ import { readDogs } from '../repositories/dogs';
 import { readPlaces } from '../repositories/household';
 import { markSealed, shareIn } from './batches';
 import { writeMovement } from './ledger';
-import { need, refuse, type Context } from './run';
+import { inMass, need, refuse, type Context } from './run';
 
 /** Fat above a fifth of the dry matter halves the shelf life of freeze-dried food (common practice, no source). */
 const FATTY = 0.2;
@@ -62,6 +62,7 @@ export async function saveTrays(
           wetGross: grams(wetGross),
           dryGross: grams(dryGross!),
         })),
+        inMass(context),
       ),
     ).warning;
   }

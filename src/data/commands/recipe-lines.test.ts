@@ -177,10 +177,10 @@ test('a handful is weighed once and remembered; a supply is found by name, out o
 
 test.each([
   ['-3', '', 'cap'],
-  ['', '-1', 'pricePerKg'],
+  ['', '-1', 'price'],
   ['much', '', 'cap'],
-])('a cap of %p and a price of %p are refused', async (cap, pricePerKg, field) => {
-  const answer = await house.run((context) => setAddition(context, { key: '01123', allowed: true, cap, pricePerKg }));
+])('a cap of %p and a price of %p are refused', async (cap, price, field) => {
+  const answer = await house.run((context) => setAddition(context, { key: '01123', allowed: true, cap, price }));
   expect(answer.ok ? undefined : answer.problems[0]!.field).toBe(field);
 });
 

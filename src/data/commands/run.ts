@@ -1,6 +1,7 @@
 import 'server-only';
 import { eq } from 'drizzle-orm';
 import type { Answer, Outcome, Problem } from '@/core/problem';
+import { writeMassIn } from '@/core/quantity/write';
 import { dayIn, type LocalDate } from '@/core/calendar/local-date';
 import type { Database, Tx } from '../database';
 import type { Reference } from '../reference/reference';
@@ -35,6 +36,12 @@ export function need<T>(outcome: Outcome<T>): T {
   if (outcome.ok) return outcome.value;
   throw new Refusal(outcome.problem);
 }
+
+/** Says a weight as this household's scale shows it. */
+export const inMass =
+  ({ household }: Context) =>
+  (mass: number): string =>
+    writeMassIn(mass, household.unitSet);
 
 export async function contextFor(tx: Tx, reference: Reference, now: Date): Promise<Context> {
   const household = await readHousehold(tx);

@@ -2,12 +2,11 @@ import 'server-only';
 import { eq } from 'drizzle-orm';
 import { shelfLifeOf } from '@/core/preserve/shelf-life';
 import { reversedLegs, tenths } from '@/core/stock/ledger';
-import { writeGrams } from '@/core/quantity/write';
 import { readPlaces } from '../repositories/household';
 import { readMovement, readPacks, type StoredPack } from '../repositories/stock';
 import { bowl } from '../schema/stock';
 import { writeMovement } from './ledger';
-import { refuse, type Context } from './run';
+import { inMass, refuse, type Context } from './run';
 
 async function packWith(context: Context, holdingId: number): Promise<StoredPack> {
   const [found] = await readPacks(context.tx, [holdingId]);
@@ -63,7 +62,7 @@ export async function correctPack(context: Context, input: { holdingId: number; 
   if (!(input.grams > 0)) refuse('A weight above 0; an empty pack is thrown away.', 'grams');
   if (input.grams > pack.labelGrams * 1.5 + 50) {
     refuse(
-      `${writeGrams(input.grams)} is far more than was sealed in (${writeGrams(pack.labelGrams)}). Was the tub weighed along?`,
+      `${inMass(context)(input.grams)} is far more than was sealed in (${inMass(context)(pack.labelGrams)}). Was the tub weighed along?`,
       'grams',
     );
   }

@@ -1,6 +1,7 @@
 import 'server-only';
 import { eq } from 'drizzle-orm';
 import { readSupply, type SupplyEntry } from '@/core/food/supply-entry';
+import { bulkOf } from '@/core/quantity/units';
 import { readScale } from '@/core/quantity/reading';
 import { readPantry, readRecipeNames, readSupply as storedSupply } from '../repositories/pantry';
 import { additionSetting, ownMeasure, supply } from '../schema/recipes';
@@ -51,21 +52,23 @@ export async function saveMeasure(
   return { grams };
 }
 
-/** Whether something may be proposed in this household, up to how much, and at what price a kg. */
+/** Whether something may be proposed in this household, up to how much, and at what price a kg, or a lb in a US household. */
 export async function setAddition(
-  { tx, reference }: Context,
-  input: { key: string; allowed: boolean; cap: string; pricePerKg: string },
+  { tx, reference, household }: Context,
+  input: { key: string; allowed: boolean; cap: string; price: string },
 ): Promise<void> {
   if (!(await readPantry(tx, reference)).knownOf(input.key)) refuse('Choose a food from the table.', 'key');
-  const figure = (text: string, field: string, message: string) => {
-    const typed = text.trim().replace(',', '.');
-    if (typed === '') return null;
-    const value = /^\d{1,6}(\.\d{1,4})?$/.test(typed) ? Number(typed) : NaN;
-    return Number.isNaN(value) ? refuse(message, field) : value;
+  const { unitSet } = household;
+  const cap = readScale(input.cap, 'zero', unitSet);
+  if (!cap.ok) return refuse(cap.problem.message, 'cap');
+  const typed = input.price.trim().replace(',', '.');
+  const price = typed === '' ? undefined : /^\d{1,6}(\.\d{1,4})?$/.test(typed) ? Number(typed) : NaN;
+  if (Number.isNaN(price)) refuse(`A price for one ${bulkOf(unitSet).unit}, 0 or more.`, 'price');
+  const row = {
+    allowed: input.allowed,
+    cap: input.cap.trim() === '' ? null : cap.value,
+    pricePerKg: price === undefined ? null : Math.round((price * 100 * 1000) / bulkOf(unitSet).grams),
   };
-  const cap = figure(input.cap, 'cap', 'A cap in g for 1000 kcal, 0 or more.') as number | null;
-  const price = figure(input.pricePerKg, 'pricePerKg', 'A price for one kg, 0 or more.') as number | null;
-  const row = { allowed: input.allowed, cap, pricePerKg: price === null ? null : Math.round(price * 100) };
   await tx
     .insert(additionSetting)
     .values({ foodKey: input.key, ...row })

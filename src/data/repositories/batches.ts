@@ -89,11 +89,16 @@ export function densityOfBatch(row: BatchRow, factors: EnergyFactors): number {
 export type WeighedBatch = Extract<StoredBatch, { state: 'weighed' }>;
 
 /** What full readings of trays come to for a batch's food. */
-export const dry = (weighed: WeighedBatch, readings: readonly TrayReadings[]): Outcome<Dried> =>
+export const dry = (
+  weighed: WeighedBatch,
+  readings: readonly TrayReadings[],
+  write?: (mass: number) => string,
+): Outcome<Dried> =>
   dryTrays(
     readings,
     solidsPerGram(batchLines(weighed.lines), weighed.yield.net + weighed.yield.eatenBefore),
     weighed.yield.density,
+    write,
   );
 
 /** What the dry share of a batch came to, once every tray has been weighed dry. */

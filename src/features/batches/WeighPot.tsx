@@ -33,7 +33,7 @@ export function WeighPot({ view }: { view: BatchView }) {
   const weigh = useCommand(weighBatch, `weigh-${view.id}`, () => forget(typed));
   const { weighing, problems } = readWeighing(typed, readScale);
   const eaten = readScale(typed.eaten, 'zero');
-  const outcome = weighing && eaten.ok ? weighYield(weighing, eaten.value, view.wentIn) : undefined;
+  const outcome = weighing && eaten.ok ? weighYield(weighing, eaten.value, view.wentIn, inMass) : undefined;
   const complete =
     typed.by === 'cups'
       ? typed.cups !== '' && typed.cupGrams !== ''

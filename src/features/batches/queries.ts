@@ -1,5 +1,5 @@
 import { countOf } from '@/core/quantity/count-words';
-import type { UnitSet } from '@/core/quantity/units';
+
 import { writeDensity, writeSumIn } from '@/core/quantity/write';
 import 'server-only';
 import { addDays, dayIn, writeDay, writeDayOnLabel, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
@@ -51,7 +51,7 @@ export async function batchRows(): Promise<BatchRow[]> {
     id: batch.id,
     name: batch.recipeName,
     state: batch.state,
-    said: saidOf(batch, dogs, read.household.unitSet),
+    said: saidOf(batch, dogs, read),
     mark: marks.get(batch.recipeId) ?? { word: 'plants', hatch: 'bricks' },
     day: writeDay(
       dayIn(batch.state === 'planned' ? batch.createdAt : batch.startedAt, read.household.timeZone),
@@ -60,13 +60,13 @@ export async function batchRows(): Promise<BatchRow[]> {
   }));
 }
 
-function saidOf(batch: StoredBatch, dogs: readonly StoredDog[], set: UnitSet): string {
+function saidOf(batch: StoredBatch, dogs: readonly StoredDog[], { household, today }: Reading): string {
   const eaters = whom(dogs.filter((dog) => batch.dogIds.includes(dog.id)));
-  const forWhom = `${eaters}, ${countOf(batch.days, 'day')} from ${writeDay(batch.firstDay)}`;
+  const forWhom = `${eaters}, ${countOf(batch.days, 'day')} from ${writeDay(batch.firstDay, today)}`;
   if (batch.state !== 'weighed') return `for ${forWhom}`;
   const open = batch.shares.filter((share) => share.fate !== 'today' && !share.sealed).length;
   const next = batch.shares.length === 0 ? ' · to be divided' : open > 0 ? ` · ${countOf(open, 'share')} to seal` : '';
-  return `${writeSumIn(batch.yield.net, set)} at ${writeDensity(batch.yield.density)} kcal/g for ${forWhom}${next}`;
+  return `${writeSumIn(batch.yield.net, household.unitSet)} at ${writeDensity(batch.yield.density)} kcal/g for ${forWhom}${next}`;
 }
 
 /** Up to four dogs by name, a pack of them by number. */
@@ -249,7 +249,7 @@ async function weighedView(
       ),
       household.fridgeDays,
     ),
-    fridgeUntil: writeDay(addDays(today, household.fridgeDays)),
+    fridgeUntil: writeDay(addDays(today, household.fridgeDays), today),
     shares: batch.shares.map((share) => ({
       ...share,
       proposed: (proposed.get(share.id) ?? []).map((pack) => ({ ...pack, dogName: nameOf(pack.dogId) })),

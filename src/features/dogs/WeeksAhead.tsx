@@ -60,7 +60,7 @@ export function WeeksAhead({ dog, from, to, density }: WeeksAheadProps) {
                   <br />
                 </>
               )}
-              {writeDay(week.first).slice(4)}
+              {writeDay(week.first, from).slice(4)}
             </span>
           </li>
         ))}

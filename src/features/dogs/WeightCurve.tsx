@@ -6,7 +6,7 @@ import type { Dog } from '@/core/dog/dog';
 import { isGrowing } from '@/core/dog/stage';
 import { targetBand } from '@/core/dog/target';
 import { trendOf, withoutSlips } from '@/core/dog/trend';
-import { grams, type UnitSet } from '@/core/quantity/units';
+import { GRAMS_PER_POUND, type UnitSet } from '@/core/quantity/units';
 import { writeNumber, writeWeight } from '@/core/quantity/write';
 import { weightCurve } from '@/ui/charts/weight-curve';
 import styles from './dogs.module.css';
@@ -24,23 +24,23 @@ interface WeightCurveProps {
 /** The weigh-ins so far with their trend and the target band, and for a pup the way it is expected to grow. */
 export function WeightCurve({ dog, today, set, children }: WeightCurveProps) {
   const weighed = withoutSlips(dog.weighIns);
-  const past = weighed.map((each) => ({ day: daysBetween(today, each.date), kg: each.grams / 1000 }));
+  const past = weighed.map((each) => ({ day: daysBetween(today, each.date), grams: each.grams }));
   const growing = isGrowing(dog, today);
   const ahead = growing
     ? Array.from({ length: WEEKS_AHEAD + 1 }, (_, week) => ({
         day: week * 7,
-        kg: weightOn(dog, addDays(today, week * 7)) / 1000,
+        grams: weightOn(dog, addDays(today, week * 7)),
       }))
     : [];
   const trend = growing ? undefined : trendOf(dog.weighIns);
   const line = trend?.ok
     ? [trend.value.first, trend.value.last].map((day) => ({
         day: daysBetween(today, day),
-        kg: trend.value.at(day) / 1000,
+        grams: trend.value.at(day),
       }))
     : [];
   const band = targetBand(dog, today);
-  const curve = weightCurve({ past, ahead, trend: line, band: band && [band[0] / 1000, band[1] / 1000] }, SIZE);
+  const curve = weightCurve({ past, ahead, trend: line, band }, SIZE, set === 'us' ? GRAMS_PER_POUND : 1000);
   const last = dog.weighIns.at(-1)!;
   const slipped = weighed.filter((each) => each.slipped);
   return (
@@ -52,7 +52,7 @@ export function WeightCurve({ dog, today, set, children }: WeightCurveProps) {
             {countOf(dog.weighIns.length, 'weigh-in')}, last {writeWeight(last.grams, set)} on{' '}
             {writeDay(last.date, today)}
             {trend?.ok && `; ${signed(trend.value.percentAWeek)} % a week`}
-            {ahead.length > 0 && `; in eight weeks about ${writeWeight(grams(ahead.at(-1)!.kg * 1000), set)}`}
+            {ahead.length > 0 && `; in eight weeks about ${writeWeight(ahead.at(-1)!.grams, set)}`}
             {band && `; target ${writeWeight(band[0], set)} to ${writeWeight(band[1], set)}, shaded`}
           </p>
         </div>
@@ -75,10 +75,10 @@ export function WeightCurve({ dog, today, set, children }: WeightCurveProps) {
           />
         )}
         {curve.ticks.map((tick) => (
-          <g key={tick.kg}>
+          <g key={tick.value}>
             <path d={`M0 ${tick.y}H${SIZE.width}`} stroke="var(--edge)" />
             <text x="-8" y={tick.y + 4} textAnchor="end" fill="var(--slate-soft)">
-              {tick.kg}
+              {tick.value}
             </text>
           </g>
         ))}
@@ -102,24 +102,17 @@ export function WeightCurve({ dog, today, set, children }: WeightCurveProps) {
           />
         ))}
         {curve.days.map((tick) => (
-          <text
-            key={tick.day}
-            x={tick.x}
-            y={SIZE.height + 20}
-            textAnchor="middle"
-
-            fill="var(--slate-soft)"
-          >
-            {tick.day === 0 ? 'today' : writeDay(addDays(today, tick.day)).slice(4)}
+          <text key={tick.day} x={tick.x} y={SIZE.height + 20} textAnchor="middle" fill="var(--slate-soft)">
+            {tick.day === 0 ? 'today' : writeDay(addDays(today, tick.day), today).slice(4)}
           </text>
         ))}
         <text x="-8" y={SIZE.height + 20} textAnchor="end" fill="var(--slate-soft)">
-          kg
+          {set === 'us' ? 'lb' : 'kg'}
         </text>
       </svg>
       {slipped.length > 0 && (
         <p className="caution">
-          {slipped.map((each) => writeDay(each.date)).join(', ')}: kg and lb look swapped. The trend reads{' '}
+          {slipped.map((each) => writeDay(each.date, today)).join(', ')}: kg and lb look swapped. The trend reads{' '}
           {slipped.map((each) => writeWeight(each.grams, set)).join(', ')}; take the weigh-in back and write it anew.
         </p>
       )}

@@ -51,7 +51,7 @@ export function Kitchen({ kitchen }: { kitchen: KitchenView }) {
         {kitchen.equipment.map((thing) =>
           editing === thing.id ? (
             <li key={thing.id}>
-              <ThingForm id={thing.id} first={typedEquipment(thing)} onDone={() => setEditing(undefined)} />
+              <ThingForm id={thing.id} first={typedEquipment(thing, unitSet)} onDone={() => setEditing(undefined)} />
             </li>
           ) : (
             <li key={thing.id} className={styles.thing}>
@@ -96,6 +96,7 @@ export function Kitchen({ kitchen }: { kitchen: KitchenView }) {
 
 /** One thing of the kitchen, new or changed. */
 function ThingForm({ id, first, onDone }: { id?: number; first: EquipmentEntry; onDone: () => void }) {
+  const { set } = useUnits();
   const [entry, setEntry] = useState(first);
   const save = useCommand(saveEquipment, `equipment-${id ?? 'new'}`, onDone);
   const change = (part: Partial<EquipmentEntry>) => setEntry({ ...entry, ...part });
@@ -127,7 +128,7 @@ function ThingForm({ id, first, onDone }: { id?: number; first: EquipmentEntry; 
         value={entry.size}
         onChange={(event) => change({ size: event.target.value })}
         problem={save.at('size')}
-        hint={sizeAsked(entry.kind)}
+        hint={sizeAsked(entry.kind, set)}
         autoComplete="off"
       />
       <Field

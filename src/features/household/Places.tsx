@@ -8,6 +8,7 @@ import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
+import { useUnits } from '@/ui/units';
 import { savePlace } from './actions';
 import { FormEnd } from './FormEnd';
 import styles from './household.module.css';
@@ -17,6 +18,7 @@ type Place = KitchenView['places'][number];
 
 /** The fridges, freezers and cupboards, with how much each holds. */
 export function Places({ places }: { places: readonly Place[] }) {
+  const { set } = useUnits();
   const [editing, setEditing] = useState<number | 'new'>();
   return (
     <>
@@ -37,7 +39,7 @@ export function Places({ places }: { places: readonly Place[] }) {
                 {place.capacityMl === null ? (
                   <span className="note">size not known</span>
                 ) : (
-                  sizeOf({ millilitres: place.capacityMl })
+                  sizeOf({ millilitres: place.capacityMl }, set)
                 )}
               </span>
               <Button variant="text" aria-label={`Change ${place.name}`} onClick={() => setEditing(place.id)}>
@@ -61,9 +63,12 @@ export function Places({ places }: { places: readonly Place[] }) {
 }
 
 function PlaceForm({ place, onDone }: { place?: Place; onDone: () => void }) {
+  const { set } = useUnits();
   const [kind, setKind] = useState<PlaceKind>(place?.kind ?? 'freezer');
   const [name, setName] = useState(place?.name ?? '');
-  const [size, setSize] = useState(place && place.capacityMl !== null ? sizeOf({ millilitres: place.capacityMl }) : '');
+  const [size, setSize] = useState(
+    place && place.capacityMl !== null ? sizeOf({ millilitres: place.capacityMl }, set) : '',
+  );
   const save = useCommand(savePlace, `place-${place?.id ?? 'new'}`, onDone);
   return (
     <form
@@ -94,7 +99,7 @@ function PlaceForm({ place, onDone }: { place?: Place; onDone: () => void }) {
         value={size}
         onChange={(event) => setSize(event.target.value)}
         problem={save.at('size')}
-        hint="such as 60 L; empty: not known"
+        hint={`such as ${set === 'us' ? '60 qt' : '60 L'}; empty: not known`}
         autoComplete="off"
       />
       <Problems problems={save.atHead('name', 'size')} />

@@ -1,6 +1,7 @@
 'use client';
 
-import { USUAL_BINDING, type TypedBinding, type Way } from '@/core/plan/binding-entry';
+import { usualPiece } from '@/core/plan/ways';
+import { usualBinding, type TypedBinding, type Way } from '@/core/plan/binding-entry';
 import { isDryer, sizeOf } from '@/core/plan/equipment';
 import { Hole, SelectHole } from './Hole';
 import styles from './sentence.module.css';
@@ -44,17 +45,19 @@ export function BindingHoles({ plan, wrong }: { plan: ThePlan; wrong: string | u
       onChange={(value) => bind({ [field]: value })}
     />
   );
+  const usual = usualBinding(ground.set);
   const container = ground.equipment.find((thing) => thing.kind === 'container');
   const dryer = ground.equipment.find(isDryer);
   /** What a count and a size begin with when another way is chosen: what this kitchen has. */
   const begins = (by: Way): Partial<TypedBinding> => {
-    if (by === 'pieces') return { count: '100', size: '30 g' };
+    if (by === 'pieces') return { count: '100', size: usualPiece(ground.set) };
     if (by === 'potfuls') return { count: '1' };
-    if (by === 'trays') return { count: String(dryer?.count ?? 4), size: dryer ? sizeOf(dryer) : '1 kg' };
+    if (by === 'trays')
+      return { count: String(dryer?.count ?? 4), size: dryer ? sizeOf(dryer, ground.set) : usual.size };
     if (by !== 'containers') return {};
     return {
-      count: USUAL_BINDING.count,
-      size: container ? sizeOf(container) : USUAL_BINDING.size,
+      count: usual.count,
+      size: container ? sizeOf(container, ground.set) : usual.size,
     };
   };
   const lines = entry.dishes.flatMap((dish, place) => {

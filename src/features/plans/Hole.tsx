@@ -1,4 +1,4 @@
-import { readLocalDate, writeDay } from '@/core/calendar/local-date';
+import { readLocalDate, writeDay, type LocalDate } from '@/core/calendar/local-date';
 import styles from './sentence.module.css';
 
 interface HoleProps {
@@ -60,11 +60,18 @@ export function SelectHole<Value extends string | number>({
 }
 
 /** A hole that holds a day, said as a cook says it; pressing it opens the calendar. */
-export function DayHole({ label, value, wrong, onChange, min }: Omit<HoleProps, 'size'> & { readonly min: string }) {
+export function DayHole({
+  label,
+  value,
+  wrong,
+  onChange,
+  min,
+  today,
+}: Omit<HoleProps, 'size'> & { readonly min: string; readonly today: LocalDate }) {
   const day = readLocalDate(value);
   return (
     <span className={`${styles.hole} ${styles.day}`} data-wrong={wrong || undefined}>
-      <span aria-hidden>{day ? writeDay(day) : 'which day?'}</span>
+      <span aria-hidden>{day ? writeDay(day, today) : 'which day?'}</span>
       <input
         type="date"
         aria-label={label}

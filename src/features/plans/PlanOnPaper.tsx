@@ -26,7 +26,7 @@ export function PlanOnPaper({ plan, rows }: { plan: KeptPlan; rows: PlanRows }) 
                 <>
                   {item.name}
                   {(item.packs ?? item.measure) && <em> {item.packs ?? item.measure}</em>}
-                  {fromFreezer(item.key) && <em> {sayThaw(thawOf(item, plan.cookDay), plan.today)}</em>}
+                  {fromFreezer(item.key) && <em> {sayThaw(thawOf(item, plan.cookDay, plan.set), plan.today)}</em>}
                 </>
               ),
               amount: item.amount,

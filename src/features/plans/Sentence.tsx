@@ -56,6 +56,7 @@ export function Sentence({ plan, wrong }: { plan: ThePlan; wrong: string | undef
         label="Cook day"
         value={entry.cookDay}
         min={ground.today}
+        today={ground.today}
         wrong={wrong === 'cookDay'}
         onChange={(cookDay) => change({ cookDay, ...(cookDay > entry.firstDay ? { firstDay: cookDay } : {}) })}
       />
@@ -64,6 +65,7 @@ export function Sentence({ plan, wrong }: { plan: ThePlan; wrong: string | undef
         label="First feeding day"
         value={entry.firstDay}
         min={ground.today}
+        today={ground.today}
         wrong={wrong === 'firstDay'}
         onChange={(firstDay) => change({ firstDay })}
       />

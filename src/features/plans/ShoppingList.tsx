@@ -4,12 +4,14 @@ import Checkbox from '@mui/material/Checkbox';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { LocalDate } from '@/core/calendar/local-date';
+import { typedMass } from '@/core/quantity/write';
 import { FETCHED_FROM, sayThaw, thawOf, type FetchedFrom, type ShoppingItem } from '@/core/plan/shopping';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { Why } from '@/ui/Why';
+import { useUnits } from '@/ui/units';
 import { savePack, setPlanItem } from './actions';
 import styles from './plans.module.css';
 import type { PlanView } from './queries';
@@ -34,6 +36,7 @@ interface ShoppingListProps {
 
 /** What to buy and to take out, merged over the plan; of a kept plan it is ticked off. */
 export function ShoppingList({ items, cookDay, today, planId, said }: ShoppingListProps) {
+  const { set } = useUnits();
   const [now, setNow] = useState<Readonly<Record<string, Said>>>(() =>
     Object.fromEntries(said.map(({ foodKey, ...rest }) => [foodKey, rest])),
   );
@@ -58,7 +61,7 @@ export function ShoppingList({ items, cookDay, today, planId, said }: ShoppingLi
       <ul>
         {items.map((item) => {
           const own = now[item.key] ?? UNSAID;
-          const thaw = own.fetchedFrom === 'freezer' ? thawOf(item, cookDay) : undefined;
+          const thaw = own.fetchedFrom === 'freezer' ? thawOf(item, cookDay, set) : undefined;
           return (
             <li key={item.key} data-ticked={own.ticked || undefined}>
               {planId !== undefined && (
@@ -116,7 +119,8 @@ export function ShoppingList({ items, cookDay, today, planId, said }: ShoppingLi
 
 /** How a food is sold here: remembered for every plan. */
 function SoldIn({ item }: { item: ShoppingItem }) {
-  const [weight, setWeight] = useState(item.packGrams === undefined ? '' : `${item.packGrams} g`);
+  const { set } = useUnits();
+  const [weight, setWeight] = useState(item.packGrams === undefined ? '' : typedMass(item.packGrams, set));
   const keep = useCommand(savePack, `pack-${item.key}`);
   return (
     <div className={styles.soldIn}>
@@ -125,7 +129,7 @@ function SoldIn({ item }: { item: ShoppingItem }) {
         value={weight}
         onChange={(event) => setWeight(event.target.value)}
         problem={keep.at('weight') ?? keep.problems[0]?.message}
-        hint="such as 500 g"
+        hint={`such as ${set === 'us' ? '1 lb' : '500 g'}`}
         autoComplete="off"
       />
       <Button

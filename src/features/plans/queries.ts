@@ -5,6 +5,7 @@ import { answerPlan } from '@/core/plan/answer';
 import type { PlanGround } from '@/core/plan/ground';
 import type { PlanEntry } from '@/core/plan/plan-entry';
 import { stillHere } from '@/core/plan/read-plan';
+import type { UnitSet } from '@/core/quantity/units';
 import { scaledForKitchen } from '@/core/plan/rounding';
 import { shoppingList, type ShoppingItem } from '@/core/plan/shopping';
 import { waysOf } from '@/core/plan/ways';
@@ -47,10 +48,10 @@ const OTHERS = 8;
 
 const nameOf = ({ batches }: StoredPlan) => batches.map((batch) => batch.recipeName).join(' and ');
 
-const rowOf = (plan: StoredPlan): PlanRow => ({
+const rowOf = (plan: StoredPlan, today: LocalDate): PlanRow => ({
   id: plan.id,
   name: nameOf(plan),
-  said: `${countOf(plan.days, 'day')} from ${writeDay(plan.firstDay)}`,
+  said: `${countOf(plan.days, 'day')} from ${writeDay(plan.firstDay, today)}`,
   open: plan.open,
 });
 
@@ -70,7 +71,7 @@ export async function newPlanView(copyOf?: number): Promise<PlanView> {
     keptId: undefined,
     entry: entry && { ...entry, cookDay: ground.today, firstDay: ground.tomorrow, seen: [] },
     items: [],
-    others: (await readPlans(db, OTHERS)).map(rowOf),
+    others: (await readPlans(db, OTHERS)).map((other) => rowOf(other, read.today)),
   };
 }
 
@@ -87,7 +88,7 @@ export async function openPlanView(id: number): Promise<PlanView | undefined> {
     keptId: id,
     entry: stillHere(ground, plan.entry),
     items: await readPlanItems(db, id),
-    others: (await readPlans(db, OTHERS)).filter((other) => other.id !== id).map(rowOf),
+    others: (await readPlans(db, OTHERS)).filter((other) => other.id !== id).map((other) => rowOf(other, read.today)),
   };
 }
 
@@ -97,6 +98,7 @@ export interface KeptPlan {
   readonly about: string;
   readonly open: boolean;
   readonly today: LocalDate;
+  readonly set: UnitSet;
   readonly cookDay: LocalDate;
   readonly batches: readonly {
     readonly id: number;
@@ -129,9 +131,10 @@ export async function keptPlan(id: number): Promise<KeptPlan | undefined> {
   return {
     id,
     name: nameOf(plan),
-    about: `for ${eaters.join(', ')}, ${countOf(plan.days, 'day')} from ${writeDay(plan.firstDay)}, cooked on ${writeDayInFull(plan.cookDay)}`,
+    about: `for ${eaters.join(', ')}, ${countOf(plan.days, 'day')} from ${writeDay(plan.firstDay, read.today)}, cooked on ${writeDayInFull(plan.cookDay)}`,
     open: plan.open,
     today: read.today,
+    set: household.unitSet,
     cookDay: plan.cookDay,
     batches: batches.map(({ batch, planned }) => {
       const kitchen = scaledForKitchen(

@@ -23,6 +23,7 @@ export function usePlan(view: PlanView, first: number | undefined) {
         ground.dogs.map((dog) => dog.id),
         ground.tomorrow,
         { cookDay: ground.today },
+        ground.set,
       ),
     [view.entry, ground, first],
   );

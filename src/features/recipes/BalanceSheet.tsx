@@ -113,8 +113,12 @@ export function BalanceSheet(props: BalanceSheetProps) {
               <span>{row.name}</span>
               <Mark row={row} after={after?.rows.find((each) => each.name === row.name)?.amount} />
               <span className={row.toward === 'over' ? 'danger' : row.verdict === 'short' ? 'caution' : 'soft'}>
-                {row.amount === undefined ? 'unknown' : `${figure(row.amount)} ${row.unit}`}
-                <span className="away">, {sayVerdict(row)}</span>
+                {row.amount === undefined
+                  ? 'unknown'
+                  : `${row.estimated.length > 0 ? '≈ ' : ''}${figure(row.amount)} ${row.unit}`}
+                <span className="away">
+                  {row.estimated.length > 0 && ', estimated'}, {sayVerdict(row)}
+                </span>
               </span>
             </button>
             {open === row.name && <Supply row={row} />}
@@ -226,6 +230,9 @@ function Supply({ row }: { row: BalanceRow }) {
         </p>
       ))}
       {row.amount === undefined && <p className="note">It comes from labels, and the food table does not hold it.</p>}
+      {row.estimated.length > 0 && (
+        <p className="note">estimated: from the crude figures of {row.estimated.join(', ')}, a least or a most</p>
+      )}
       {row.standIn && <p className="note">{row.standIn}</p>}
     </div>
   );

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import { toWeigh } from '@/core/quantity/write';
+import { toWeigh, writePounds } from '@/core/quantity/write';
 import { isBlank } from '@/core/recipe/entry';
 import type { LineEntry } from '@/core/recipe/entry-schema';
 import { MOST_LINES } from '@/core/recipe/free-line';
@@ -17,6 +17,7 @@ import { Problems } from '@/ui/form/Problems';
 import { useHydrated } from '@/ui/use-hydrated';
 import { BalanceSheet } from './BalanceSheet';
 import type { KnownAddition, RecipeForm } from './queries';
+import { useUnits } from '@/ui/units';
 import styles from './recipes.module.css';
 import { ForWhom } from './sheet/ForWhom';
 import { LineList } from './sheet/LineList';
@@ -28,6 +29,7 @@ import { Totals } from './Totals';
 export function RecipeSheet({ form: given }: { form: RecipeForm }) {
   const router = useRouter();
   const hydrated = useHydrated();
+  const { set } = useUnits();
   const { sheet, draft, undo, save, reckoned, uncounted, missing, submit } = useSheetForm(given, () =>
     router.push('/recipes'),
   );
@@ -48,7 +50,7 @@ export function RecipeSheet({ form: given }: { form: RecipeForm }) {
     learn(...taken.map(({ addition }) => addition));
     put(
       taken.map(({ addition, grams: mass }) => ({
-        amount: `${toWeigh(mass)} g`,
+        amount: set === 'us' ? writePounds(mass) : `${toWeigh(mass)} g`,
         ndb: addition.food.ndb,
         preparation: '',
         part: guessPart(addition.food),

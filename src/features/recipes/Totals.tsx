@@ -77,6 +77,12 @@ export function Totals({
           )}
         </Caution>
       )}
+      {sheet.energyEstimated.length > 0 && (
+        <p className="note">
+          Estimated: the energy of {sheet.energyEstimated.join(', ')} follows from crude figures, a least or a most. Its
+          own kcal, where the bag prints them, are better.
+        </p>
+      )}
       <Shape
         sheet={sheet}
         mark={proteinMark(lines)}

@@ -15,6 +15,6 @@ export const setAdditionSchema = z.object({
   key: z.string().max(10),
   allowed: z.boolean(),
   cap: z.string().max(20),
-  pricePerKg: z.string().max(20),
+  price: z.string().max(20),
 });
 export const takeRecipesSchema = z.object({ text: z.string().max(4_000_000) });

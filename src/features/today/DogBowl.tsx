@@ -14,12 +14,13 @@ import { Why } from '@/ui/Why';
 import { feedBowl } from './actions';
 import { OtherPack } from './OtherPack';
 import styles from './today.module.css';
+import type { LocalDate } from '@/core/calendar/local-date';
 import type { DogToday, ShownSource } from './view';
 import { useUnits } from '@/ui/units';
 
 interface DogBowlProps {
   dog: DogToday;
-  day: string;
+  day: LocalDate;
   sources: readonly ShownSource[];
   /** How full its bowl is drawn, beside the fullest of the household. */
   full: number;
@@ -155,6 +156,7 @@ export function DogBowl({ dog, day, sources, full, sameSlot, onFed, onTakeBack }
       )}
       <OtherPack
         open={choosing}
+        day={day}
         dogName={dog.name}
         sources={sources.filter((source) => !source.notFor?.includes(dog.id))}
         onClose={() => setChoosing(false)}

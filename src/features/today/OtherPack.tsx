@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
-import { writeDay } from '@/core/calendar/local-date';
+import { writeDay, type LocalDate } from '@/core/calendar/local-date';
 import { Tub } from '@/ui/marks/marks';
 import styles from './today.module.css';
 import type { ShownSource } from './view';
@@ -10,6 +10,7 @@ import { useUnits } from '@/ui/units';
 
 interface OtherPackProps {
   open: boolean;
+  day: LocalDate;
   dogName: string;
   sources: readonly ShownSource[];
   onChoose: (key: string) => void;
@@ -17,7 +18,7 @@ interface OtherPackProps {
 }
 
 /** Another pack than the next in order: whatever is ready, whosever name it carries. */
-export function OtherPack({ open, dogName, sources, onChoose, onClose }: OtherPackProps) {
+export function OtherPack({ open, dogName, sources, day, onChoose, onClose }: OtherPackProps) {
   const { inMass } = useUnits();
   return (
     <Dialog open={open} onClose={onClose} aria-labelledby={`other-pack-${dogName}`} fullWidth maxWidth="xs">
@@ -31,7 +32,7 @@ export function OtherPack({ open, dogName, sources, onChoose, onClose }: OtherPa
                 <span>
                   <b>{source.code}</b> {source.mark.word}, {inMass(source.grams)}
                   {source.kind === 'dry' && ' dry'}
-                  {source.safeUntil && ` · until ${writeDay(source.safeUntil)}`}
+                  {source.safeUntil && ` · until ${writeDay(source.safeUntil, day)}`}
                 </span>
               </Button>
             </li>

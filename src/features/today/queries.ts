@@ -74,13 +74,13 @@ export async function todayView(): Promise<TodayView> {
     done: saidDone(states.dogs),
     dogs: states.dogs,
     sources: inOrderOfUse(ready, today),
-    ahead: cover.map((each) => aheadOf(each, dogs, bySource)),
+    ahead: cover.map((each) => aheadOf(each, dogs, bySource, today)),
     horizon: HORIZON,
     cookBy:
       cover.length > 0 && soonest < HORIZON && stock.length > 0
         ? {
             index: Math.max(0, cookIn),
-            said: cookIn <= 0 ? 'cook today' : `cook by ${writeDay(addDays(today, cookIn))}`,
+            said: cookIn <= 0 ? 'cook today' : `cook by ${writeDay(addDays(today, cookIn), today)}`,
           }
         : undefined,
     legend: [...new Map([...bySource.values()].map((source) => [source.mark.word, source.mark])).values()],
@@ -199,6 +199,7 @@ function aheadOf(
   cover: Cover,
   dogs: readonly StoredDog[],
   bySource: ReadonlyMap<string, ShownSource>,
+  today: LocalDate,
 ): TodayView['ahead'][number] {
   const name = dogs.find((dog) => dog.id === cover.dogId)!.name;
   const largest = (drawn: readonly Drawn[]) => [...drawn].sort((a, b) => b.kcal - a.kcal)[0];
@@ -210,9 +211,9 @@ function aheadOf(
       hatch: day.covered && main ? bySource.get(main.key)!.mark.hatch : undefined,
       said: day.covered
         ? codes === ''
-          ? `${writeDay(day.day)}: fed already`
-          : `${writeDay(day.day)}: ${codes}`
-        : `${writeDay(day.day)}: nothing`,
+          ? `${writeDay(day.day, today)}: fed already`
+          : `${writeDay(day.day, today)}: ${codes}`
+        : `${writeDay(day.day, today)}: nothing`,
     };
   });
   const last = cover.days[cover.coverDays - 1];
@@ -220,7 +221,7 @@ function aheadOf(
     cover.coverDays === cover.days.length
       ? `${cover.coverDays} days and more`
       : last
-        ? `${countOf(cover.coverDays, 'day')}, to ${writeDay(last.day)}`
+        ? `${countOf(cover.coverDays, 'day')}, to ${writeDay(last.day, today)}`
         : 'nothing in store';
   return { dogId: cover.dogId, name, coverDays: cover.coverDays, runsOut, cells };
 }

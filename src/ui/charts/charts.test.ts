@@ -75,8 +75,8 @@ test('an energy axis is linear and begins at nothing', () => {
 test('a weight curve keeps every weigh-in, its trend and the target band inside its frame', () => {
   fc.assert(
     fc.property(fc.array(fc.double({ min: 2, max: 60, noNaN: true }), { minLength: 1, maxLength: 30 }), (kgs) => {
-      const past = kgs.map((kg, index) => ({ day: -7 * (kgs.length - 1 - index), kg }));
-      const curve = weightCurve({ past, band: [kgs[0]! * 0.97, kgs[0]! * 1.03] }, { width: 400, height: 130 });
+      const past = kgs.map((kg, index) => ({ day: -7 * (kgs.length - 1 - index), grams: kg * 1000 }));
+      const curve = weightCurve({ past, band: [kgs[0]! * 970, kgs[0]! * 1030] }, { width: 400, height: 130 });
       for (const point of curve.points) {
         expect(point.x).toBeGreaterThanOrEqual(0);
         expect(point.x).toBeLessThanOrEqual(400);
@@ -87,6 +87,18 @@ test('a weight curve keeps every weigh-in, its trend and the target band inside 
       expect(curve.band!.y + curve.band!.height).toBeLessThanOrEqual(130);
       expect(curve.band!.height).toBeGreaterThan(0);
     }),
+  );
+});
+
+test('a weight curve has round ticks in the unit that the household weighs in', () => {
+  const past = [
+    { day: -7, grams: 26_000 },
+    { day: 0, grams: 27_500 },
+  ];
+  const inPounds = weightCurve({ past }, { width: 400, height: 130 }, 453.59237);
+  expect(inPounds.ticks.map((tick) => tick.value)).toEqual([57, 58, 59, 60, 61]);
+  expect(inPounds.points.map((point) => point.y)).toEqual(
+    weightCurve({ past }, { width: 400, height: 130 }).points.map((point) => expect.closeTo(point.y, 9)),
   );
 });
 

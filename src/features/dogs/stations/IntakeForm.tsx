@@ -36,7 +36,7 @@ export function IntakeForm({ view, reports }: { view: DogView; reports: DogHisto
       </p>
       {reports.map((report) => (
         <p key={report.from + report.to} className="note">
-          {writeDay(report.from)} to {writeDay(report.to)}: {writeNumber(report.kcal, 0)} kcal a day
+          {writeDay(report.from, today)} to {writeDay(report.to, today)}: {writeNumber(report.kcal, 0)} kcal a day
         </p>
       ))}
       <form

@@ -229,7 +229,7 @@ function Week({
       <ul className="rows">
         {shown.map(({ day, energy, part }) => (
           <li key={day} className="spread">
-            <span>{writeDay(day)}</span>
+            <span>{writeDay(day, today)}</span>
             <span>
               <b>{writeNumber(energy.homeKcal, 0)} kcal</b>{' '}
               <span className="note">

@@ -3,9 +3,11 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import { useState } from 'react';
-import { writeFixed, writeNumber } from '@/core/quantity/write';
+import { bulkOf } from '@/core/quantity/units';
+import { writeFixed, writePlain } from '@/core/quantity/write';
 import { Field } from '@/ui/form/Field';
 import { useCommand } from '@/ui/form/use-command';
+import { useUnits } from '@/ui/units';
 import { useHydrated } from '@/ui/use-hydrated';
 import { setAddition } from '../actions';
 import type { KnownAddition } from '../queries';
@@ -14,10 +16,12 @@ import styles from './supplies.module.css';
 /** One thing that may be proposed: whether, up to how much, and at what price. */
 export function AdditionRow({ addition, currency }: { addition: KnownAddition; currency: string }) {
   const { food, allowed, cap, price } = addition;
+  const { set, inMass, toType, scaleUnit } = useUnits();
+  const bulk = bulkOf(set);
   const stored = {
     allowed,
-    cap: writeNumber(cap, 2),
-    pricePerKg: price === undefined ? '' : writeFixed((price * 1000) / 100, 2),
+    cap: toType(cap, writePlain(cap, 2)),
+    price: price === undefined ? '' : writeFixed((price * bulk.grams) / 100, 2),
   };
   const [typed, setTyped] = useState(stored);
   const [open, setOpen] = useState(false);
@@ -42,8 +46,8 @@ export function AdditionRow({ addition, currency }: { addition: KnownAddition; c
       {!open && (
         <>
           <span className="note">
-            at most {stored.cap} g in 1000 kcal
-            {price === undefined ? '' : ` · ${currency} ${stored.pricePerKg} a kg`}
+            at most {inMass(cap)} in 1000 kcal
+            {price === undefined ? '' : ` · ${currency} ${stored.price} a ${bulk.unit}`}
           </span>
           <Button
             variant="text"
@@ -60,20 +64,19 @@ export function AdditionRow({ addition, currency }: { addition: KnownAddition; c
         <div className={styles.limits}>
           <Field
             label="At most, in 1000 kcal"
-            unit="g"
-            inputMode="decimal"
+            unit={scaleUnit}
             autoComplete="off"
             value={typed.cap}
             onChange={(event) => setTyped({ ...typed, cap: event.target.value })}
             problem={save.at('cap')}
           />
           <Field
-            label={`Price of a kg, ${currency}`}
+            label={`Price of a ${bulk.unit}, ${currency}`}
             inputMode="decimal"
             autoComplete="off"
-            value={typed.pricePerKg}
-            onChange={(event) => setTyped({ ...typed, pricePerKg: event.target.value })}
-            problem={save.at('pricePerKg')}
+            value={typed.price}
+            onChange={(event) => setTyped({ ...typed, price: event.target.value })}
+            problem={save.at('price')}
           />
           <Button
             variant="outlined"
