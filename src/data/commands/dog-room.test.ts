@@ -210,6 +210,19 @@ describe('with food in store', () => {
     expect(await keep('')).toMatchObject({ ok: false, problems: [{ field: 'school.amount' }] });
   });
 
+  test('an amount in cups follows its food though another ration is dated ahead', async () => {
+    const before = toRationEntry((await own()).rations.at(-1)!, TODAY, () => null, String);
+    const set = (over: Partial<typeof before>) =>
+      kitchen.run((context) => setRation(context, { dogId: ids.dogId, entry: { ...before, ...over } }));
+    const school = { ...NO_SCHOOL, amount: '2' };
+    valueOf(await set({ method: 'like for like', recipeId: ids.recipeId, sure: true, school }));
+    valueOf(await set({ method: 'factor', factor: '1.5', from: '2026-12-10' }));
+    valueOf(await kitchen.run((context) => weighCup(context, { ...ids, grams: 200 })));
+    expect(dayEnergy(await own(), TODAY).kcal).toBeCloseTo(2 * 200 * 1.2271, 0);
+    valueOf(await set(before));
+    valueOf(await kitchen.run((context) => weighCup(context, { ...ids, grams: 240 })));
+  });
+
   test('a day counts as eaten once every meal was pressed, additions and extras with it', async () => {
     const intake = async () => (await readIntake(kitchen.db, await own(), addDays(TODAY, -7), TODAY))(TODAY);
     const slotId = mealsOn(await own(), TODAY)[1]!.id;

@@ -1,5 +1,6 @@
 import 'server-only';
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
+import { dayIn } from '@/core/calendar/local-date';
 import type { Avoid } from '@/core/dog/avoid';
 import type { Appetite, Stool } from '@/core/dog/body-condition';
 import type { Cut } from '@/core/dog/cut';
@@ -8,7 +9,9 @@ import type { School } from '@/core/dog/schools';
 import { grams } from '@/core/quantity/units';
 import { letterOf, markLetters } from '@/core/dog/letters';
 import type { RationMethod } from '@/core/dog/method';
+import { now } from '../clock';
 import type { Tx } from '../database';
+import { readHousehold } from './household';
 import { recipe } from '../schema/recipes';
 import {
   avoid,
@@ -73,13 +76,15 @@ async function readFreshFoods(
       (row) => [row.id, row.foodFacts],
     ),
   );
-  const lastOf = new Map<number, number>();
-  for (const entry of rations) lastOf.set(entry.dogId, entry.id);
+  const today = dayIn(now(), (await readHousehold(tx)).timeZone);
+  const inForce = new Map<number, number>();
+  for (const entry of rations) if (entry.from <= today) inForce.set(entry.dogId, entry.id);
   return (entry) => {
-    const now = facts.get(recipeOf(entry) ?? NaN);
+    const known = facts.get(recipeOf(entry) ?? NaN);
     const { method } = entry;
-    if (method.kind !== 'school' || !now || lastOf.get(entry.dogId) !== entry.id) return method;
-    return { ...method, food: { ...method.food, ...now } };
+    const over = entry.from <= today && inForce.get(entry.dogId) !== entry.id;
+    if (method.kind !== 'school' || !known || over) return method;
+    return { ...method, food: { ...method.food, ...known } };
   };
 }
 
