@@ -65,6 +65,9 @@ test('warm food comes first; when all have eaten, Today says so', async () => {
       1,
     );
     await page.getByRole('button', { name: `Fed ${dog}` }).click();
+    // Supper is five hours away: it does not silently become what was just pressed.
+    await expect(page.getByText('Supper is at 18:00. Was it fed now already?')).toBeVisible();
+    await page.getByRole('button', { name: 'Now', exact: true }).click();
     await expect(page.getByText(`${dog} has had supper.`)).toBeVisible();
   }
   await expect(page.getByRole('heading', { name: 'All fed' })).toBeVisible();

@@ -117,15 +117,19 @@ test('keys alone: / finds a pack by its code, ? lists the keys, both can be swit
   await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('Batches');
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toHaveCount(0);
-  // On a busy machine the way is now and then lost with the dialog; a cook presses again, and so does this.
-  await expect(async () => {
-    await page.goto(hodman.address, { waitUntil: 'networkidle' });
+  // As slow as a busy machine: the pack's dialog comes when Find has left, and is not hidden with the page.
+  const slow = await page.context().newCDPSession(page);
+  await slow.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+  for (const code of ['V10', 'V11', 'V12']) {
+    await page.goto(hodman.address);
+    // Pressed before the page listens, it is not lost.
     await page.keyboard.press('/');
     await expect(page.getByLabel('A dog, a recipe, a pack’s code')).toBeFocused();
-    await page.keyboard.type('v10');
-    await page.getByRole('dialog', { name: 'Find' }).getByRole('link', { name: 'V10' }).press('Enter');
-    await expect(page.getByRole('dialog')).toContainText('V10', { timeout: 5000 });
-  }).toPass({ timeout: 45_000 });
+    await page.keyboard.type(code.toLowerCase());
+    await page.getByRole('dialog', { name: 'Find' }).getByRole('link', { name: code }).press('Enter');
+    await expect(page.getByRole('dialog', { name: new RegExp(`^${code}`) })).toBeVisible();
+  }
+  await slow.send('Emulation.setCPUThrottlingRate', { rate: 1 });
   await page.goto(`${hodman.address}/household`, { waitUntil: 'networkidle' });
   await page.getByLabel(/Single letters go to rooms/).uncheck();
   await page.goto(hodman.address, { waitUntil: 'networkidle' });

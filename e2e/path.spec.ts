@@ -247,8 +247,10 @@ test('the store: move, correct, discard, take back', async () => {
   await panel.getByLabel('It really holds').fill('500');
   await panel.getByRole('button', { name: 'Correct it' }).click();
   await expect(panel.getByRole('heading', { level: 2 })).toContainText('500 g');
+  // What a press would empty is said before.
   await panel.getByRole('button', { name: /Take back: packed/ }).click();
-  await expect(panel.getByText('not that much left')).toBeVisible();
+  await expect(panel.getByText('go back into their share')).toBeVisible();
+  await panel.getByRole('button', { name: 'leave it', exact: true }).click();
   await panel.getByRole('button', { name: 'Throw away' }).click();
   await expect(panel.getByRole('heading', { level: 2 })).toContainText('is empty');
   await panel.getByRole('button', { name: /Take back: threw away/ }).click();
@@ -262,6 +264,9 @@ test('the bowl: one press feeds, one takes it back', async () => {
   // Half of 863.2 g: first what is short, then the pack of the day.
   await expect(page.getByText('432 g', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Fed Bramble' }).click();
+  // One in the afternoon is far from breakfast: it asks, and nothing is fed yet.
+  await expect(page.getByRole('alert').getByText('Breakfast was at 07:30. Was it fed then, or now?')).toBeVisible();
+  await page.getByRole('button', { name: 'Now', exact: true }).click();
   await expect(page.getByText('Bramble has had breakfast.')).toBeVisible();
   await page.getByRole('button', { name: 'Take it back' }).click();
   await expect(page.getByText('Bramble has had breakfast.')).toBeHidden();
@@ -270,5 +275,6 @@ test('the bowl: one press feeds, one takes it back', async () => {
   await page.getByRole('button', { name: /V4/ }).click();
   await expect(page.getByText('mL', { exact: false }).first()).toBeVisible();
   await page.getByRole('button', { name: 'Fed Bramble' }).click();
-  await expect(page.getByText(/g from V4/)).toBeVisible();
+  await page.getByRole('button', { name: 'At 07:30' }).click();
+  await expect(page.getByText(/breakfast 07:30, .*g from V4/)).toBeVisible();
 });

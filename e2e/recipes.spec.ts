@@ -181,10 +181,12 @@ test('a label: the element where a compound is printed; more than its weight is 
 
 test('lines change places by keys, and one is bound to each dog and day', async () => {
   await page.getByRole('button', { name: 'Move line 2', exact: true }).focus();
+  const said = page.getByRole('status').filter({ hasText: 'raggable' });
   await page.keyboard.press('Space');
-  await page.waitForTimeout(300);
+  await expect(said).toContainText('was moved over');
+  const before = (await said.textContent()) ?? '';
   await page.keyboard.press('ArrowUp');
-  await page.waitForTimeout(300);
+  await expect(said).not.toHaveText(before);
   await page.keyboard.press('Space');
   await expect(page.getByLabel('Food of line 1', { exact: true })).toHaveValue('Barley, pearled, raw');
   await page.getByRole('button', { name: 'More about line 5' }).click();

@@ -11,6 +11,7 @@ import { Find } from '@/features/find/Find';
 import { AskUnits } from '@/features/household/AskUnits';
 import { unitsView } from '@/features/household/queries';
 import { HatchDefs } from '@/ui/marks/hatch-defs';
+import { EARLY_KEYS } from '@/ui/early-keys';
 import { Rail } from '@/ui/Rail';
 import { Theme } from '@/ui/theme/Theme';
 import { UnitsProvider } from '@/ui/units';
@@ -30,6 +31,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
     <html lang="en" suppressHydrationWarning>
       <body>
         <InitColorSchemeScript attribute="[data-mode='%s']" />
+        <script dangerouslySetInnerHTML={{ __html: EARLY_KEYS }} />
         <AppRouterCacheProvider>
           <Theme>
             <UnitsProvider set={units.set}>

@@ -15,5 +15,5 @@ export const refused = (message: string, field?: string): { readonly ok: false; 
 });
 
 /** What comes back from a command: its value, or why nothing was changed. */
-export type Answer<T> =
+export type CommandResult<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] };

@@ -3,11 +3,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
-import { dayIn, type LocalDate } from '@/core/calendar/local-date';
-import { dayEnergy } from '@/core/dog/day-energy';
-import { mealsOn } from '@/core/dog/meals';
+import { dayIn } from '@/core/calendar/local-date';
 import { legSum } from '@/core/stock/ledger';
-import { migrateToLatest, migrationsFolder, wrap } from './database';
+import { migrateToLatest, OlderFolder, wrap } from './database';
 import { loadDemo } from './demo/boatyard';
 import { FolderInUse, ownFolder } from './owner';
 import { loadReference } from './reference/reference';
@@ -15,36 +13,16 @@ import { readDogs } from './repositories/dogs';
 import { readLatestMovements, readStock } from './repositories/stock';
 import { freshDatabase, openedFor } from './fixtures/database';
 
-test('an older database, with data in it, is brought up to date', async () => {
+test('a database of version 0.1 is recognised, refused in a sentence, and left as it is', async () => {
   const client = await openedFor(PGlite.create());
-  const first = readdirSync(migrationsFolder())
-    .filter((name) => name.endsWith('.sql'))
-    .sort()[0]!;
-  const ground = readFileSync(join(migrationsFolder(), first), 'utf8');
-  await client.exec(ground);
-  // Marks the first migration as done, the way Drizzle's migrator keeps it.
-  const journal = JSON.parse(readFileSync(join(migrationsFolder(), 'meta/_journal.json'), 'utf8')) as {
-    entries: { when: number }[];
-  };
   await client.exec(`create schema drizzle; create table drizzle.__drizzle_migrations (id serial primary key, hash text not null, created_at bigint);
-    insert into drizzle.__drizzle_migrations (hash, created_at) values ('ground', ${journal.entries[0]!.when});
-    insert into dog (name, mark, birth_date, neutered, created_at) values ('Old', 0, '2020-01-01', true, now());
-    insert into weigh_in (dog_id, day, grams, created_at) values (1, '2026-11-01', 20000, now());
-    insert into ration (dog_id, from_day, work, prone_to_gain, own_factor, home_fraction, created_at)
-      values (1, '2026-11-01', 'none', false, 1.4, 0.5, now());
-    insert into meal_slot (dog_id, name, clock, position) values (1, 'supper', '18:00', 0);
-    insert into ration_slot (ration_id, slot_id, fraction) values (1, 1, 1);
-    insert into movement (kind, at, day) values ('found', now(), '2026-11-25');
-    insert into leg (movement_id, account, amount) values (1, 'found', -10), (1, 'lost', 10);`);
-  const db = wrap(client);
-  await migrateToLatest(db);
-  expect((await db.execute<{ n: number }>(sql`select count(*)::int n from leg`)).rows[0]!.n).toBe(2);
-  await expect(db.execute(sql`delete from leg`)).rejects.toThrow();
-  // A factor of its own and half a day of bought food keep their meaning: 0.7 × RER of 20 kg (NRC 2006: 662.0).
-  const [old] = await readDogs(db);
-  expect(dayEnergy(old!, '2026-11-25' as LocalDate).homeKcal).toBeCloseTo(0.7 * 662.0, 0);
-  expect(mealsOn(old!, '2026-11-25' as LocalDate).map((meal) => meal.name)).toEqual(['supper']);
-  await migrateToLatest(db);
+    insert into drizzle.__drizzle_migrations (hash, created_at) values ('ground', 1761000000000), ('later', 1763000000000);
+    create table dog (id serial primary key, name text); insert into dog (name) values ('Old');`);
+  await expect(migrateToLatest(wrap(client))).rejects.toThrow(OlderFolder);
+  const { rows } = await client.query(
+    "select (select count(*)::int from dog) dogs, (select count(*)::int from drizzle.__drizzle_migrations) done, to_regclass('batch') batch",
+  );
+  expect(rows[0]).toEqual({ dogs: 1, done: 2, batch: null });
 });
 
 test('a folder has one owner; after it is gone the next takes over at once', async () => {

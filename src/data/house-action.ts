@@ -3,8 +3,8 @@ import { revalidatePath } from 'next/cache';
 import { createSafeActionClient } from 'next-safe-action';
 import { z } from 'zod';
 import { now } from './clock';
-import type { Answer } from '@/core/problem';
-import { runCommand, type Context } from './commands/run';
+import type { CommandResult } from '@/core/problem';
+import { runCommand, tryCommand, type Context } from './commands/run';
 import { house } from './house';
 
 const client = createSafeActionClient({
@@ -28,11 +28,27 @@ export function houseAction<Shape extends z.ZodType, Value>(
 ) {
   return client
     .inputSchema(z.object({ commandId, input: shape }))
-    .action(async ({ parsedInput }): Promise<Answer<Value>> => {
+    .action(async ({ parsedInput }): Promise<CommandResult<Value>> => {
       const { commandId: id, input } = parsedInput as { commandId: string; input: z.output<Shape> };
       const { db, reference } = await house();
-      const answer = await runCommand({ db, reference, now: now() }, { id, kind }, (context) => work(context, input));
+      const answer = await runCommand({ db, reference, now: now() }, { id, kind, input }, (context) =>
+        work(context, input),
+      );
       if (answer.ok) revalidatePath('/', 'layout');
       return answer;
+    });
+}
+
+/** What a change would come to, asked before it is taken: the same work in a transaction that is taken back. */
+export function houseTry<Shape extends z.ZodType, Value>(
+  shape: Shape,
+  work: (context: Context, input: z.output<Shape>) => Promise<Value>,
+) {
+  return client
+    .inputSchema(z.object({ commandId, input: shape }))
+    .action(async ({ parsedInput }): Promise<CommandResult<Value>> => {
+      const { input } = parsedInput as { input: z.output<Shape> };
+      const { db, reference } = await house();
+      return tryCommand({ db, reference, now: now() }, (context) => work(context, input));
     });
 }

@@ -1,12 +1,13 @@
 import 'server-only';
+import { isNotNull } from 'drizzle-orm';
 import { clockIn, dayIn, type LocalDate } from '@/core/calendar/local-date';
-import { proteinMark, type ProteinMark } from '@/core/recipe/protein';
+import type { ProteinMark } from '@/core/recipe/protein';
 import { now } from './clock';
 import type { Database } from './database';
 import { house } from './house';
 import type { Reference } from './reference/reference';
 import { readHousehold, type Household } from './repositories/household';
-import { readLatestVersions } from './repositories/recipes';
+import { recipe } from './schema/recipes';
 
 /** What every query of a page begins with: the database, the tables, the household and its day. */
 export interface Reading {
@@ -32,11 +33,8 @@ export async function reading(): Promise<Reading> {
   };
 }
 
-/** The hatch and word of each recipe, by its id. */
-export async function readMarks({
-  db,
-  reference,
-}: Pick<Reading, 'db' | 'reference'>): Promise<Map<number, ProteinMark>> {
-  const versions = await readLatestVersions(db, reference);
-  return new Map(versions.map((version) => [version.recipeId, proteinMark(version.lines)]));
+/** The hatch and word of each recipe, by its id, as kept with its latest version. */
+export async function readMarks({ db }: Pick<Reading, 'db'>): Promise<Map<number, ProteinMark>> {
+  const rows = await db.select({ id: recipe.id, mark: recipe.mark }).from(recipe).where(isNotNull(recipe.mark));
+  return new Map(rows.flatMap(({ id, mark }) => (mark ? [[id, mark] as const] : [])));
 }

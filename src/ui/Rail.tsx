@@ -1,12 +1,18 @@
 'use client';
 
-import Link from 'next/link';
+import Link, { useLinkStatus } from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { ReactNode } from 'react';
 import { ROOMS } from './rooms';
 import { useShortcutsOn } from './shortcuts';
 import styles from './rail.module.css';
+
+/** A quiet mark on the tag of a room that is slow to come. */
+function OnTheWay() {
+  const { pending } = useLinkStatus();
+  return <span className={styles.onTheWay} data-pending={pending || undefined} aria-hidden />;
+}
 
 /** The rooms as tags on a rail; the one you are in hangs lower. Single letters go to rooms unless switched off. */
 export function Rail({ children }: { children?: ReactNode }) {
@@ -32,6 +38,7 @@ export function Rail({ children }: { children?: ReactNode }) {
       aria-keyshortcuts={on ? room.key : undefined}
     >
       {room.name}
+      <OnTheWay />
     </Link>
   );
   return (

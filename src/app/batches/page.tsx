@@ -1,9 +1,14 @@
+import { z } from 'zod';
 import { BatchList } from '@/features/batches/BatchList';
 import { batchRows } from '@/features/batches/queries';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Batches' };
 
-export default async function Page() {
-  return <BatchList rows={await batchRows()} />;
+const fromSchema = z.coerce.number().int().min(0).catch(0);
+
+export default async function Page({ searchParams }: { searchParams: Promise<{ from?: string }> }) {
+  const from = fromSchema.parse((await searchParams).from ?? 0);
+  const { rows, more } = await batchRows(from);
+  return <BatchList rows={rows} older={more ? from + rows.length : undefined} />;
 }

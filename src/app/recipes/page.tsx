@@ -1,9 +1,9 @@
-import { recipeRows } from '@/features/recipes/queries';
+import { recipesView } from '@/features/recipes/queries';
 import { RecipeList } from '@/features/recipes/RecipeList';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Recipes' };
 
 export default async function Page() {
-  return <RecipeList rows={await recipeRows()} />;
+  return <RecipeList view={await recipesView()} />;
 }

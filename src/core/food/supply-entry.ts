@@ -1,6 +1,6 @@
 import { writeFixed } from '../quantity/write';
 import { z } from 'zod';
-import { fine, refused, type Answer, type Outcome, type Problem } from '../problem';
+import { fine, refused, type CommandResult, type Outcome, type Problem } from '../problem';
 import { readScale } from '../quantity/reading';
 import { asksWhat, ENERGY_PER, LABEL_UNITS, labelKcalPer100, readLabel, type Label } from './label';
 
@@ -70,7 +70,7 @@ function readFigure(text: string | undefined, field: string, message: string): O
  * Reads a label as typed. Refuses at its field what cannot be: no name, no weight of the measure, an amount that is no
  * figure above 0, a mineral that does not say whether it is the element, rows heavier than their measure.
  */
-export function readSupply(entry: SupplyEntry): Answer<{ readonly name: string; readonly label: Label }> {
+export function readSupply(entry: SupplyEntry): CommandResult<{ readonly name: string; readonly label: Label }> {
   const problems: Problem[] = [];
   const take = <T>(outcome: Outcome<T>): T | undefined => {
     if (outcome.ok) return outcome.value;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { packsFor } from './packs';
-import { checkShares, suggestShares } from './shares';
+import { checkShares, sharesOf, suggestShares } from './shares';
 import { splitToGram } from './split';
 
 const weights = fc.array(fc.double({ min: 0.1, max: 3000, noNaN: true }), { minLength: 1, maxLength: 60 });
@@ -52,19 +52,19 @@ test('shares are suggested by what the fridge keeps, and sum to the yield', () =
   expect(suggestShares(4000, demands, 4)).toEqual({ today: 500, fridge: 2000, freezer: 1500, dry: 0 });
   fc.assert(
     fc.property(fc.integer({ min: 0, max: 50_000 }), fc.integer({ min: 3, max: 5 }), (total, fridgeDays) => {
-      expect(checkShares(suggestShares(total, demands, fridgeDays), total).ok).toBe(true);
+      expect(checkShares(sharesOf(suggestShares(total, demands, fridgeDays)), total).ok).toBe(true);
     }),
   );
 });
 
 test('shares that do not sum, or are negative, are refused', () => {
-  expect(checkShares({ today: 0, fridge: 100, freezer: 100, dry: 0 }, 210)).toMatchObject({
-    problem: { field: 'shares' },
-  });
-  expect(checkShares({ today: -1, fridge: 101, freezer: 0, dry: 0 }, 100)).toMatchObject({
-    problem: { field: 'today' },
-  });
-  expect(checkShares({ today: 0.5, fridge: 99.5, freezer: 0, dry: 0 }, 100)).toMatchObject({
-    problem: { field: 'today' },
-  });
+  const two = (fridge: number, freezer: number) => [
+    { fate: 'fridge' as const, grams: fridge },
+    { fate: 'freezer' as const, grams: freezer },
+  ];
+  expect(checkShares(two(100, 100), 210)).toMatchObject({ problem: { field: 'shares' } });
+  expect(checkShares(two(-1, 101), 100)).toMatchObject({ problem: { field: 'shares.0.grams' } });
+  expect(checkShares(two(99.5, 0.5), 100)).toMatchObject({ problem: { field: 'shares.0.grams' } });
+  // Several of a fate are usual; one of nothing is none.
+  expect(checkShares([...two(60, 0), ...two(40, 0)], 100)).toMatchObject({ value: [{ grams: 60 }, { grams: 40 }] });
 });

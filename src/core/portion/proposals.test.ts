@@ -24,7 +24,6 @@ test('each share goes on where the one before it ended', () => {
   const packs = proposePacks(
     { firstDay: DAY, days: 4, density: DENSITY, shares: [share(1, 'fridge', whole), share(2, 'freezer', whole)] },
     DOGS,
-    undefined,
   );
   expect(packs.get(1)!.map((pack) => pack.dogId)).toEqual([1, 2]);
   expect(packs.get(2)!.map((pack) => pack.dogId)).toEqual([1, 2]);
@@ -40,7 +39,6 @@ test('what is eaten warm takes the first day, so that the fridge begins with the
       shares: [share(1, 'today', 300), share(2, 'fridge', Math.round(days[2]!.grams))],
     },
     DOGS,
-    undefined,
   );
   expect(packs.has(1)).toBe(false);
   expect(packs.get(2)!.map((pack) => pack.dogId)).toEqual([1]);
@@ -54,11 +52,26 @@ test('a batch that is cooked later than planned is fed from the day it was divid
 test('a dry share is cut by dry weight and density, and still sums to the gram', () => {
   const dried = { dry: grams(612.4), density: energyDensity(4.4) };
   const packs = proposePacks(
-    { firstDay: DAY, days: 3, density: DENSITY, shares: [share(1, 'dry', 2200)] },
+    { firstDay: DAY, days: 3, density: DENSITY, shares: [{ ...share(1, 'dry', 2200), dried }] },
     DOGS,
-    dried,
   ).get(1)!;
   expect(packs.reduce((sum, pack) => sum + pack.grams, 0)).toBe(612);
+});
+
+test('what is left of a share is packed for the days that its packs do not cover yet', () => {
+  const days = dogDaysFrom(DAY, 3, DOGS, DENSITY);
+  const whole = Math.round(days.slice(0, 4).reduce((sum, each) => sum + each.grams, 0));
+  const all = proposePacks({ firstDay: DAY, days: 4, density: DENSITY, shares: [share(1, 'fridge', whole)] }, DOGS).get(
+    1,
+  )!;
+  expect(all.map((pack) => pack.dogId)).toEqual([1, 2, 1, 2]);
+  const standing = [all[0]!, all[2]!];
+  const left = proposePacks(
+    { firstDay: DAY, days: 4, density: DENSITY, shares: [{ ...share(1, 'fridge', whole), packs: standing }] },
+    DOGS,
+  ).get(1)!;
+  expect(left.map((pack) => pack.dogId)).toEqual([2, 2]);
+  expect([...left, ...standing].reduce((sum, pack) => sum + pack.grams, 0)).toBe(whole);
 });
 
 test('packs of every share sum to it, for any division', () => {
@@ -71,7 +84,7 @@ test('packs of every share sum to it, for any division', () => {
         const shares = [share(1, 'today', today), share(2, 'fridge', fridge), share(3, 'freezer', freezer)].filter(
           (each) => each.grams > 0,
         );
-        const packs = proposePacks({ firstDay: DAY, days: 5, density: DENSITY, shares }, DOGS, undefined);
+        const packs = proposePacks({ firstDay: DAY, days: 5, density: DENSITY, shares }, DOGS);
         for (const each of shares) {
           if (each.fate !== 'today')
             expect(packs.get(each.id)!.reduce((sum, pack) => sum + pack.grams, 0)).toBe(each.grams);
@@ -98,11 +111,9 @@ test('with a warm share of the same day the first day is fed; of an earlier day 
   const days = dogDaysFrom(DAY, 3, [pup], DENSITY).map((each) => Math.round(each.grams));
   expect(days[1]).toBeGreaterThan(days[0]!);
   const firstPack = (firstDay: LocalDate) =>
-    proposePacks(
-      { firstDay, days: 4, density: DENSITY, shares: [share(1, 'today', 50), share(2, 'fridge', 5000)] },
-      [pup],
-      undefined,
-    ).get(2)![0]!.grams;
+    proposePacks({ firstDay, days: 4, density: DENSITY, shares: [share(1, 'today', 50), share(2, 'fridge', 5000)] }, [
+      pup,
+    ]).get(2)![0]!.grams;
   // Eaten warm today: the fridge begins with tomorrow. Fed from tomorrow on, nothing of those days is eaten yet.
   expect(Math.abs(firstPack(DAY) - days[1]!)).toBeLessThanOrEqual(1);
   expect(Math.abs(firstPack(addDays(DAY, 1)) - days[1]!)).toBeLessThanOrEqual(1);

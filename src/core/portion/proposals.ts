@@ -65,33 +65,46 @@ interface DividedBatch {
     readonly fate: Fate;
     readonly grams: number;
     readonly day: LocalDate;
+    /** What its trays came to, once every one was weighed dry. */
+    readonly dried?: { readonly dry: Grams; readonly density: EnergyDensity };
+    /** What was sealed of it already, and for whom. */
+    readonly packs?: readonly { readonly dogId?: number; readonly grams: number }[];
   }[];
 }
 
+/** The dog-days that packs which are there already do not cover: each pack takes the first day of its dog. */
+function withoutPacked(days: readonly DogDay[], packs: readonly { readonly dogId?: number }[]): DogDay[] {
+  const left = [...days];
+  for (const { dogId } of packs) {
+    const at = dogId === undefined ? -1 : left.findIndex((day) => day.dogId === dogId);
+    if (at >= 0) left.splice(at, 1);
+  }
+  return left;
+}
+
 /**
- * The packs that each share becomes, by share id; every share goes on where the one before it ended. What is eaten
- * today takes the first day's place whatever it weighs. A dry share is cut by its dry weight and density once it has them.
- * Source: one dog-day a pack, common practice, no source.
+ * The packs that what is left of each share becomes, by share id; every share goes on where the one before it ended.
+ * What is eaten today takes the first day's place whatever it weighs. A dry share is cut by its dry weight and density
+ * once it has them. Source: one dog-day a pack, common practice, no source.
  */
-export function proposePacks(
-  batch: DividedBatch,
-  dogs: readonly NamedDog[],
-  dried: { readonly dry: Grams; readonly density: EnergyDensity } | undefined,
-): Map<number, readonly ProposedPack[]> {
+export function proposePacks(batch: DividedBatch, dogs: readonly NamedDog[]): Map<number, readonly ProposedPack[]> {
   const result = new Map<number, readonly ProposedPack[]>();
   const dividedOn = batch.shares[0]?.day;
   if (dividedOn === undefined || dogs.length === 0) return result;
   const from = feedingFrom(batch.firstDay, dividedOn);
-  const wet = dogDaysFrom(from, batch.days, dogs, batch.density, batch.filling);
+  const daysAt = (density: EnergyDensity) => dogDaysFrom(from, batch.days, dogs, density, batch.filling);
+  const wet = daysAt(batch.density);
   const warmToday = batch.shares.some((share) => share.fate === 'today') && from === dividedOn;
   let start = warmToday ? wet.filter((dogDay) => dogDay.day === 0).length : 0;
-  for (const fate of FATES) {
-    const share = batch.shares.find((each) => each.fate === fate);
-    if (!share || fate === 'today') continue;
-    const isDry = fate === 'dry' && dried !== undefined;
-    const days = isDry ? dogDaysFrom(from, batch.days, dogs, dried.density, batch.filling) : wet;
-    const { packs, filled } = packsFor(isDry ? Math.round(dried.dry) : share.grams, days.slice(start));
-    start += filled;
+  const inOrder = FATES.flatMap((fate) => batch.shares.filter((share) => share.fate === fate));
+  for (const share of inOrder) {
+    if (share.fate === 'today') continue;
+    const { dried, packs: sealed = [] } = share;
+    const days = (dried ? daysAt(dried.density) : wet).slice(start);
+    const whole = dried ? Math.round(dried.dry) : share.grams;
+    start += packsFor(whole, days).filled;
+    const left = whole - sealed.reduce((sum, pack) => sum + pack.grams, 0);
+    const { packs } = packsFor(Math.max(0, Math.round(left)), withoutPacked(days, sealed));
     result.set(share.id, packs);
   }
   return result;

@@ -36,17 +36,31 @@ export function readShare(text: string, set: UnitSet): Outcome<number> {
   return read.ok && set === 'us' ? fine(Math.round(read.value)) : read;
 }
 
-/** Refuses shares that are not whole, are negative, or do not sum to the yield (g); `write` says a weight. */
-export function checkShares(
-  shares: Shares,
+/** A share as the cook says it: how much of the yield, and what becomes of it. */
+export interface ShareSaid {
+  readonly id?: number;
+  readonly fate: Fate;
+  readonly grams: number;
+}
+
+/** Shares said fate by fate, as a first split comes; nothing is no share. */
+export const sharesOf = (shares: Shares): (ShareSaid & { readonly grams: number })[] =>
+  FATES.filter((fate) => shares[fate] > 0).map((fate) => ({ fate, grams: shares[fate] }));
+
+/**
+ * Refuses shares that are not whole, are negative, or do not sum to the yield (g); `write` says a weight. The field is
+ * the place of the share.
+ */
+export function checkShares<T extends ShareSaid>(
+  shares: readonly T[],
   yieldGrams: number,
   write: (mass: number) => string = writeGrams,
-): Outcome<Shares> {
-  for (const fate of FATES) {
-    if (!Number.isInteger(shares[fate]) || shares[fate] < 0)
-      return refused('A share is a whole number of grams, 0 or more.', fate);
+): Outcome<readonly T[]> {
+  for (const [index, share] of shares.entries()) {
+    if (!Number.isInteger(share.grams) || share.grams < 0)
+      return refused('A share is a whole number of grams, 0 or more.', `shares.${index}.grams`);
   }
-  const total = FATES.reduce((sum, fate) => sum + shares[fate], 0);
+  const total = shares.reduce((sum, share) => sum + share.grams, 0);
   if (total !== yieldGrams) {
     const gap = total - yieldGrams;
     return refused(
@@ -54,5 +68,5 @@ export function checkShares(
       'shares',
     );
   }
-  return fine(shares);
+  return fine(shares.filter((share) => share.grams > 0));
 }

@@ -2,8 +2,9 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { addDays, type LocalDate } from '../calendar/local-date';
 import type { ShelfLives } from '../preserve/shelf-life';
+import { standing } from '../standing';
 import { codeLetter, packCode } from './code';
-import { effective, foldHolding, legSum, reversedLegs, type HoldingRules, type Leg, type Movement } from './ledger';
+import { foldHolding, legSum, reversedLegs, type HoldingRules, type Leg, type Movement } from './ledger';
 
 const shelfLives = JSON.parse(readFileSync('data/shelf-lives.json', 'utf8')) as ShelfLives;
 const DAY = '2026-11-25' as LocalDate;
@@ -59,9 +60,9 @@ test('more than there is, or from where it is not, is refused', () => {
 test('a reversal restores what was; one that would make a later movement impossible is refused', () => {
   const first = packed();
   const fed = movement('fed', 1, at(FRIDGE, -600), { account: 'eaten', amount: 600 });
-  const takenBack: Movement = { ...movement('reversed', 1, ...reversedLegs(fed.legs)), reverses: fed.id };
+  const takenBack: Movement = { ...movement('reversed', 1, ...reversedLegs(fed.legs)), takesBack: fed.id };
   expect(foldHolding([first, fed, takenBack], rules())).toMatchObject({ value: { amount: 1000 } });
-  const unpacked: Movement = { ...movement('reversed', 2, ...reversedLegs(first.legs)), reverses: first.id };
+  const unpacked: Movement = { ...movement('reversed', 2, ...reversedLegs(first.legs)), takesBack: first.id };
   expect(foldHolding([first, fed, unpacked], rules()).ok).toBe(false);
   expect(foldHolding([first, fed, takenBack, unpacked], rules())).toEqual({ ok: true, value: undefined });
 });
@@ -95,8 +96,8 @@ test('for any sequence: legs sum to zero, the ledger equals the stock, nothing g
           discarded: () => movement('discarded', index, at(here, -amount), { account: 'thrown', amount }),
           corrected: () => movement('corrected', index, at(here, amount), { account: 'found', amount: -amount }),
           reversed: () => {
-            const target = effective(history)[pick];
-            return target && { ...movement('reversed', index, ...reversedLegs(target.legs)), reverses: target.id };
+            const target = standing(history)[pick];
+            return target && { ...movement('reversed', index, ...reversedLegs(target.legs)), takesBack: target.id };
           },
         };
         const next = candidates[kind]!();

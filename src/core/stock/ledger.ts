@@ -10,6 +10,7 @@ import {
   type ShelfLives,
 } from '../preserve/shelf-life';
 import { fine, refused, type Outcome } from '../problem';
+import { standing, type Entry } from '../standing';
 
 export const MOVEMENT_KINDS = [
   'received',
@@ -40,13 +41,10 @@ export type Leg =
   | { readonly holdingId: number; readonly placeId: number; readonly amount: number }
   | { readonly account: Account; readonly amount: number };
 
-export interface Movement {
-  readonly id: number;
+export interface Movement extends Entry {
   readonly kind: MovementKind;
   readonly day: LocalDate;
   readonly legs: readonly Leg[];
-  /** The movement that this one takes back. */
-  readonly reverses?: number;
 }
 
 /** What a holding is made of and the rules that its dates follow. */
@@ -80,12 +78,6 @@ export const fromTenths = (amount: number) => amount / 10;
 
 export const legSum = (legs: readonly Leg[]) => legs.reduce((sum, leg) => sum + leg.amount, 0);
 
-/** The movements that count: neither a reversal nor reversed. */
-export function effective(movements: readonly Movement[]): Movement[] {
-  const taken = new Set(movements.map((movement) => movement.reverses).filter((id) => id !== undefined));
-  return movements.filter((movement) => movement.reverses === undefined && !taken.has(movement.id));
-}
-
 /** The legs that undo a movement. */
 export const reversedLegs = (legs: readonly Leg[]): Leg[] => legs.map((leg) => ({ ...leg, amount: -leg.amount }));
 
@@ -99,7 +91,7 @@ export const reversedLegs = (legs: readonly Leg[]): Leg[] => legs.map((leg) => (
 export function foldHolding(movements: readonly Movement[], rules: HoldingRules): Outcome<HoldingState | undefined> {
   const balances = new Map<number, number>();
   let state: Omit<HoldingState, keyof KeepingDates> | undefined;
-  for (const movement of effective(movements)) {
+  for (const movement of standing(movements)) {
     const legs = movement.legs.filter((leg) => 'holdingId' in leg && leg.holdingId === rules.holdingId);
     if (legs.length === 0) continue;
     for (const leg of legs)

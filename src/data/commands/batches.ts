@@ -1,138 +1,241 @@
 import 'server-only';
-import { eq } from 'drizzle-orm';
-import { checkShares, FATES, type Shares } from '@/core/portion/shares';
-import { weighYield, type Weighing } from '@/core/portion/yield';
-import { grams } from '@/core/quantity/units';
-import { linesOfWeights } from '@/core/recipe/bases';
-import { batch, load, share } from '../schema/batches';
+import { eq, inArray } from 'drizzle-orm';
+import { takeOf } from '@/core/batch/evidence';
+import { followsOf, sharesAfter, type Follows } from '@/core/batch/follows';
+import { storedAs, type BatchState, type WeighedState } from '@/core/batch/fold';
+import { homeEnergyOn } from '@/core/dog/meals';
+import { yieldOf, type NewReading } from '@/core/batch/reading';
+import type { Weighing } from '@/core/portion/yield';
+import type { Part } from '@/core/recipe/recipe';
+import { batch, share, tray } from '../schema/batches';
+import { packContent, bowlPart } from '../schema/stock';
+import { readDogs } from '../repositories/dogs';
+import { readPacks } from '../repositories/stock';
 import { keepFoodFacts } from '../repositories/food-facts';
-import { readBatch, type StoredBatch } from '../repositories/batches';
+import { readFoodsByKey } from '../repositories/foods';
 import { readPlannedLines } from '../repositories/planned';
-import { inMass, need, refuse, type Context } from './run';
+import { batchIn, observe, observed, refreshBatch, strike } from './batch-at-hand';
+import { inMass, refuse, type Context } from './run';
 
-async function batchIn<State extends StoredBatch['state']>(
-  { tx, household }: Context,
-  batchId: number,
-  states: readonly State[],
-): Promise<Extract<StoredBatch, { state: State }>> {
-  const found = (await readBatch(tx, batchId, household.energyFactors)) ?? refuse('This batch is not here any more.');
-  if (!(states as readonly string[]).includes(found.state)) {
-    refuse(`This batch is already ${found.state}: somebody has gone on with it. Look again.`);
-  }
-  return found as Extract<StoredBatch, { state: State }>;
-}
+/** More than a home kitchen cooks at once: a slip (common practice, no source). */
+const MOST_GRAMS = 200_000;
 
-/** Starts cooking: freezes what really goes in, line by line, with the composition of each food as it is now. */
+/** Starts cooking: freezes the composition of each food as it is now, and writes down what really goes in. */
 export async function startCooking(
   context: Context,
   input: { batchId: number; grams: readonly number[] },
 ): Promise<void> {
   const { tx, now, reference } = context;
-  const planned = await batchIn(context, input.batchId, ['planned']);
+  const planned = await batchIn(context, input, ['planned']);
   const { takes } = await readPlannedLines(tx, reference, planned);
   if (input.grams.length !== takes.length) refuse('The recipe has changed under this page. Look again.');
-  for (const [index, weight] of input.grams.entries()) {
-    if (!(weight > 0)) refuse('How much of this really went in? A weight above 0.', `grams.${index}`);
-    if (weight > 200_000) refuse('That is more than a home kitchen cooks at once.', `grams.${index}`);
-  }
+  for (const [index, weight] of input.grams.entries()) checkLine(weight, `grams.${index}`);
   await tx
     .update(batch)
-    .set({
-      startedAt: now,
-      evidence: {
-        lines: linesOfWeights(
-          takes.map((take) => take.written),
-          input.grams,
-        ).map(({ text, food, part, moment, grams: mass }) => ({ text, food, part, moment, grams: mass })),
-      },
-    })
+    .set({ startedAt: now, evidence: { takes: takes.map(({ written, bought }) => takeOf(written, bought)) } })
     .where(eq(batch.id, input.batchId));
+  await observe(
+    context,
+    input.batchId,
+    input.grams.map((value, index) => ({ node: `line:${index}`, kind: 'gross', value })),
+  );
+  await refreshBatch(context, input.batchId);
+}
+
+function checkLine(weight: number, field: string): void {
+  if (!(weight > 0)) refuse('How much of this really went in? A weight above 0.', field);
+  if (weight > MOST_GRAMS) refuse('That is more than a home kitchen cooks at once.', field);
 }
 
 /** Puts a planned batch away; what has been cooked stays. */
 export async function dropBatch(context: Context, input: { batchId: number }): Promise<void> {
-  await batchIn(context, input.batchId, ['planned']);
+  await batchIn(context, input, ['planned']);
   await context.tx.update(batch).set({ droppedAt: context.now }).where(eq(batch.id, input.batchId));
 }
 
-/** Stores the yield. It may be weighed again until the first share is sealed. */
-export async function weighBatch(
-  context: Context,
-  input: { batchId: number; weighing: Weighing; eatenBefore: number },
-): Promise<void> {
-  const { tx, now } = context;
-  const cooked = await batchIn(context, input.batchId, ['cooking', 'weighed']);
-  if (cooked.state === 'weighed') await withdrawShares(context, cooked);
-  const weighed = need(weighYield(input.weighing, grams(input.eatenBefore), cooked.sheet, inMass(context)));
-  const cups = input.weighing.by === 'cups' ? input.weighing : undefined;
-  await tx
-    .update(batch)
-    .set({
-      weighedAt: now,
-      netGrams: weighed.net,
-      eatenBefore: weighed.eatenBefore,
-      cups: cups?.cups ?? null,
-      cupGrams: cups?.cupGrams ?? null,
-    })
-    .where(eq(batch.id, input.batchId));
-  await tx.delete(load).where(eq(load.batchId, input.batchId));
-  if (input.weighing.by === 'scale') {
-    await tx.insert(load).values(
-      input.weighing.vessels.map((vessel, position) => ({
-        batchId: input.batchId,
-        position,
-        vessel: vessel.name,
-        gross: vessel.gross,
-        tare: vessel.tare,
-      })),
-    );
-  }
-  await keepFoodFacts(tx, context.reference, context.household.energyFactors);
-}
-
-async function withdrawShares({ tx }: Context, weighed: Extract<StoredBatch, { state: 'weighed' }>): Promise<void> {
-  if (weighed.shares.some((each) => each.sealed)) refuse('Packs of this batch are sealed already: its yield stands.');
-  if (weighed.shares.some((each) => each.trays.length > 0))
-    refuse('Trays of this batch are in the dryer already: its yield stands.');
-  try {
-    await tx.transaction(async (inner) => {
-      await inner.delete(share).where(eq(share.batchId, weighed.id));
-    });
-  } catch {
-    refuse('Some of this batch has been fed warm already: its yield stands.');
-  }
-}
-
-export interface SharesEntry {
+export interface WeighInput {
   readonly batchId: number;
-  readonly shares: Shares;
-  readonly dryMethod: 'dehydrated' | 'freeze-dried';
+  readonly weighing: Weighing;
+  readonly eatenBefore: number;
+  readonly revision?: number;
+  /** Where packs hold more than the pot was: their weights are believed. */
+  readonly packsStand?: boolean;
 }
 
-/** Splits the yield into shares. They may be set anew until one of them is sealed, in the dryer or fed from. */
-export async function setShares(context: Context, input: SharesEntry): Promise<void> {
-  const { tx, today } = context;
-  const weighed = await batchIn(context, input.batchId, ['weighed']);
-  const shares = need(checkShares(input.shares, Math.round(weighed.yield.net)));
-  await withdrawShares(context, weighed);
-  await tx.insert(share).values(
-    FATES.filter((fate) => shares[fate] > 0).map((fate) => ({
-      batchId: weighed.id,
-      fate,
-      grams: shares[fate],
-      day: today,
-      dryMethod: fate === 'dry' ? input.dryMethod : null,
-    })),
+/** The readings of a finished pot. */
+function readingsOf({ weighing, eatenBefore }: Pick<WeighInput, 'weighing' | 'eatenBefore'>): NewReading[] {
+  const eaten: NewReading[] = eatenBefore > 0 ? [{ node: 'taken:0', kind: 'gross', value: eatenBefore }] : [];
+  if (weighing.by === 'cups')
+    return [
+      { node: 'cups:0', kind: 'count', value: weighing.cups },
+      { node: 'cups:0', kind: 'gross', value: weighing.cupGrams },
+      ...eaten,
+    ];
+  return [
+    ...weighing.vessels.flatMap(({ name, gross, tare }, index): NewReading[] => [
+      { node: `vessel:0.${index}`, kind: 'gross', value: gross, text: name },
+      { node: `vessel:0.${index}`, kind: 'tare', value: tare },
+    ]),
+    ...eaten,
+  ];
+}
+
+/**
+ * Writes down what the pot weighed, at any time. Weighed again, the readings of before are struck out, and what is not
+ * packed yet follows; it says what changed.
+ */
+export async function weighBatch(context: Context, input: WeighInput): Promise<Follows> {
+  const before = await batchIn(context, input, ['cooking', 'weighed']);
+  const { weighing } = input;
+  if (weighing.by === 'scale' && weighing.vessels.length === 0) refuse('Weigh at least one vessel.', 'vessels');
+  if (before.state === 'weighed')
+    await strike(
+      context,
+      input.batchId,
+      (node) => /^(vessel|cups|taken):/.test(node) && yieldOf(node) === 0,
+      'the pot weighed otherwise',
+    );
+  await observe(context, input.batchId, readingsOf(input));
+  return putRight(context, before, input);
+}
+
+/** A line that went in otherwise: another weight, or another food than was written down. */
+export interface LineInput {
+  readonly batchId: number;
+  readonly revision?: number;
+  /** The place of the line; without one it is a line that was forgotten. */
+  readonly line?: number;
+  /** g as bought. */
+  readonly grams: number;
+  /** What it really was, by its key. */
+  readonly ndb?: string;
+  readonly part?: Part;
+  readonly packsStand?: boolean;
+}
+
+/** Puts right what went in, at any time: bowls that were fed stay as they were. */
+export async function correctLine(context: Context, input: LineInput): Promise<Follows> {
+  const before = await batchIn(context, input, ['cooking', 'weighed']);
+  checkLine(input.grams, 'grams');
+  const { takes } = before;
+  if (input.line !== undefined && !takes[input.line]) refuse('This line is not here any more. Look again.');
+  if (input.line === undefined && input.ndb === undefined) refuse('What was it that went in?', 'ndb');
+  if (takes.length >= 240) refuse('That is more than a batch holds.');
+  const node = `line:${input.line ?? takes.length}` as const;
+  if (input.line !== undefined && takes[input.line]!.weighed !== input.grams)
+    await strike(context, input.batchId, (each) => each === node, 'it went in otherwise');
+  const was = input.line === undefined ? undefined : takes[input.line]!;
+  const readings: NewReading[] = [{ node, kind: 'gross', value: input.grams }];
+  if (input.ndb !== undefined) {
+    const known =
+      (await readFoodsByKey(context.tx, context.reference, [input.ndb])).get(input.ndb) ??
+      refuse('Choose a food.', 'ndb');
+    const { food, made } = known;
+    const stays = was ? was.parts.reduce((sum, part) => sum + part.share, 0) : 1;
+    const first = was?.parts[0];
+    readings.push({
+      node,
+      kind: 'food',
+      text: food.name,
+      take: {
+        name: food.name,
+        words: was?.words ?? food.name,
+        planned: was?.planned ?? 0,
+        component: was?.component ?? 0,
+        parts: (made?.lines ?? [{ text: food.name, food, part: input.part ?? first?.part ?? 'muscle', grams: 1 }]).map(
+          (line) => ({
+            text: line.text,
+            food: line.food,
+            part: line.part,
+            moment: first?.moment ?? 'cook',
+            share: (line.grams / (made?.grams ?? 1)) * stays,
+          }),
+        ),
+      },
+    });
+  } else if (was && (await observed(context, input.batchId)).of(node, 'gross')?.value === input.grams) {
+    refuse('That is what is written down already.', 'grams');
+  } else if (was) {
+    // A line that was another food stays that food.
+    const take = { ...was, weighed: undefined };
+    readings.push({ node, kind: 'food', text: was.name, take });
+  }
+  await observe(context, input.batchId, readings);
+  return putRight(context, before, input);
+}
+
+/** After a correction: the shares follow, the fold decides, and what changed is said. */
+async function putRight(
+  context: Context,
+  before: Exclude<BatchState, { state: 'planned' }> & { readonly recipeId: number; readonly dogIds: readonly number[] },
+  { batchId, packsStand }: { readonly batchId: number; readonly packsStand?: boolean },
+): Promise<Follows> {
+  const { tx, household, reference } = context;
+  let after = await refreshBatch(context, batchId);
+  if (after.state === 'weighed' && after.shares.length > 0) {
+    await followPot(context, after, packsStand === true);
+    after = await refreshBatch(context, batchId);
+  }
+  await keepFoodFacts(tx, reference, household.energyFactors, [before.recipeId]);
+  return { ...followsOf(before, after), ...(await daysLeft(context, before, after)) };
+}
+
+/** How long what is left in packs of a batch feeds its dogs, by what was known of it and by what is known now. */
+async function daysLeft(
+  { tx, today }: Context,
+  before: BatchState & { readonly dogIds: readonly number[] },
+  after: BatchState,
+): Promise<Pick<Follows, 'days'>> {
+  if (before.state !== 'weighed' || after.state !== 'weighed') return {};
+  const dogs = (await readDogs(tx)).filter((dog) => before.dogIds.includes(dog.id));
+  const aDay = dogs.reduce((sum, dog) => sum + homeEnergyOn(dog, today), 0);
+  const ids = after.shares.flatMap((share) => share.packs.map((pack) => pack.holdingId));
+  const left = (await readPacks(tx, ids)).filter((pack) => pack.grams > 0);
+  if (aDay <= 0 || left.length === 0) return {};
+  const daysAt = (batch: WeighedState) =>
+    left.reduce((sum, pack) => {
+      const share = batch.shares.find((each) => each.packs.some(({ holdingId }) => holdingId === pack.holdingId));
+      return sum + pack.grams * (share ? (storedAs(share, batch.yields)?.density ?? 0) : 0);
+    }, 0) / aDay;
+  return { days: { from: daysAt(before), to: daysAt(after) } };
+}
+
+/** Shares give way to what the pot weighs now; nothing that was packed or fed is lost. */
+async function followPot(context: Context, after: WeighedState, packsStand: boolean): Promise<void> {
+  const { tx } = context;
+  const [pot] = after.yields;
+  const { grams: wanted, over } = sharesAfter(after.shares, Math.round(pot!.net));
+  if (over >= 1 && !packsStand)
+    refuse(
+      `Its packs, trays and bowls hold ${inMass(context)(over)} more than that. Let their weights stand, or weigh them again first.`,
+      'packsStand',
+    );
+  for (const [index, own] of after.shares.entries()) {
+    if (wanted[index] === own.grams) continue;
+    await tx.update(share).set({ grams: wanted[index]! }).where(eq(share.id, own.id));
+  }
+  await dropShares(
+    context,
+    after.shares.flatMap((own, index) => (wanted[index] === 0 ? [own.id] : [])),
   );
 }
 
-/** The share of a batch that a later station works on. */
-export async function shareIn(context: Context, batchId: number, shareId: number) {
-  const weighed = await batchIn(context, batchId, ['weighed']);
-  const found = weighed.shares.find((each) => each.id === shareId) ?? refuse('This share was set anew. Look again.');
-  if (found.sealed) refuse('This share is sealed already: its packs are in the store.');
-  return { batch: weighed, share: found };
+/** Takes shares away of which nothing was ever packed, dried or fed. */
+export async function dropShares({ tx }: Context, ids: readonly number[]): Promise<void> {
+  if (ids.length === 0) return;
+  const wanted = [...ids];
+  const needed = new Set([
+    ...(await tx.select({ id: packContent.shareId }).from(packContent).where(inArray(packContent.shareId, wanted))).map(
+      (row) => row.id,
+    ),
+    ...(await tx.select({ id: bowlPart.shareId }).from(bowlPart).where(inArray(bowlPart.shareId, wanted))).map(
+      (row) => row.id,
+    ),
+    ...(await tx.select({ id: tray.shareId }).from(tray).where(inArray(tray.shareId, wanted))).map((row) => row.id),
+  ]);
+  const free = wanted.filter((id) => !needed.has(id));
+  if (free.length > 0) await tx.delete(share).where(inArray(share.id, free));
+  // What history needs stays, with nothing in it.
+  const kept = wanted.filter((id) => needed.has(id));
+  if (kept.length > 0) await tx.update(share).set({ grams: 0 }).where(inArray(share.id, kept));
 }
-
-export const markSealed = ({ tx, now }: Context, shareId: number) =>
-  tx.update(share).set({ sealedAt: now }).where(eq(share.id, shareId));

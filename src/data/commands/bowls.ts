@@ -1,15 +1,16 @@
 import 'server-only';
 import { and, eq, isNull } from 'drizzle-orm';
-import { clockIn } from '@/core/calendar/local-date';
+import { clockIn, daysBetween, instantAt, readLocalDate, type LocalDate } from '@/core/calendar/local-date';
+import { capital } from '@/core/quantity/write';
 import { rationOn } from '@/core/dog/dog';
 import { mealsOn } from '@/core/dog/meals';
 import { isFit } from '@/core/stock/draw';
 import { tenths, type Leg } from '@/core/stock/ledger';
-import { densityOfBatch } from '../repositories/batches';
 import { readAvoided, type NotForIt } from '../repositories/avoided';
 import { readDog, type StoredDog } from '../repositories/dogs';
 import { readPacks, readWarmShares } from '../repositories/stock';
 import { bowl, bowlPart } from '../schema/stock';
+import { refreshBatch } from './batch-at-hand';
 import { writeMovement } from './ledger';
 import { inMass, refuse, type Context } from './run';
 import { reverseMovement } from './stock';
@@ -18,6 +19,8 @@ export interface BowlEntry {
   readonly dogId: number;
   readonly slotId: number;
   readonly day: string;
+  /** When it was fed, by the household's clock on that day; `now` where that is meant though the meal is far off. */
+  readonly at?: string;
   /** What was shown in the bowl: whole grams of packs, or of a share that is eaten today. */
   readonly parts: readonly (
     { readonly holdingId: number; readonly grams: number } | { readonly shareId: number; readonly grams: number }
@@ -27,43 +30,81 @@ export interface BowlEntry {
 interface Part {
   readonly holdingId?: number;
   readonly shareId?: number;
+  /** The batch of a share that is eaten warm. */
+  readonly batchId?: number;
   readonly amount: number;
   readonly waterMl: number;
   readonly kcal: number;
   readonly legs: Leg[];
 }
 
+/** A meal of so many days back may still be marked or put right. */
+const DAYS_BACK = 3;
+/** A press this far from the meal's time asks, in minutes (ours, no source). */
+const FAR_OFF = 120;
+
+const minutesOf = (clock: string) => {
+  const [hour = 0, minute = 0] = clock.split(':').map(Number);
+  return hour * 60 + minute;
+};
+
+/** When a meal was fed. A press far from the meal's time asks which is meant: its time, or now. */
+function timeOf(
+  { now, today, household }: Context,
+  entry: Pick<BowlEntry, 'at'>,
+  day: LocalDate,
+  slot: { readonly name: string; readonly clock: string },
+): Date {
+  const { timeZone } = household;
+  if (entry.at === 'now') return now;
+  if (entry.at !== undefined) {
+    if (!/^([01]\d|2[0-3]):[0-5]\d$/.test(entry.at)) refuse('Write the time like 07:30.', 'at');
+    const said = instantAt(day, entry.at, timeZone);
+    return said > now ? refuse('That is still to come.', 'at') : said;
+  }
+  if (day !== today) return refuse(`That is ${slot.name} of an earlier day: when was it fed?`, 'at');
+  const off = minutesOf(clockIn(now, timeZone)) - minutesOf(slot.clock);
+  if (off > FAR_OFF) refuse(`${capital(slot.name)} was at ${slot.clock}. Was it fed then, or now?`, 'at');
+  if (off < -FAR_OFF) refuse(`${capital(slot.name)} is at ${slot.clock}. Was it fed now already?`, 'at');
+  return now;
+}
+
 /** Feeds one meal: one bowl and one movement, or a plain sentence why not. */
 export async function feedBowl(context: Context, entry: BowlEntry): Promise<{ movementId: number; bowlId: number }> {
-  const { tx, today, now, household } = context;
+  const { tx, today, household } = context;
   const dog = (await readDog(tx, entry.dogId)) ?? refuse('This dog is not here any more.');
-  if (entry.day !== today) refuse('A new day has begun since this page was opened. Look again.');
-  const slot = mealsOn(dog, today).find((meal) => meal.id === entry.slotId);
+  const day = readLocalDate(entry.day) ?? refuse('This day is not in the calendar.', 'day');
+  if (day > today || daysBetween(day, today) > DAYS_BACK)
+    refuse('A meal of today or of the last three days can be marked, no other.', 'day');
+  const slot = mealsOn(dog, day).find((meal) => meal.id === entry.slotId);
   if (!slot) return refuse('This meal is not one of the dog’s meals any more. Look again.');
+  const fedAt = timeOf(context, entry, day, slot);
   const [already] = await tx
     .select({ fedAt: bowl.fedAt })
     .from(bowl)
-    .where(and(eq(bowl.dogId, dog.id), eq(bowl.day, today), eq(bowl.slotId, slot.id), isNull(bowl.reversedBy)));
+    .where(and(eq(bowl.dogId, dog.id), eq(bowl.day, day), eq(bowl.slotId, slot.id), isNull(bowl.reversedBy)));
   if (already) {
     refuse(
       `${dog.name} has had ${slot.name} already: it was marked fed at ${clockIn(already.fedAt, household.timeZone)}.`,
     );
   }
-  const parts = await partsOf(context, entry, dog);
+  const parts = await partsOf(context, entry, dog, day);
   const eaten = parts.reduce((total, part) => total + part.amount, 0);
   const made = await writeMovement(context, {
     kind: 'fed',
+    at: fedAt,
+    day,
     legs: [...parts.flatMap((part) => part.legs), { account: 'eaten', amount: eaten }],
   });
   const [stored] = await tx
     .insert(bowl)
     .values({
       dogId: dog.id,
-      day: today,
+      day,
       slotId: slot.id,
-      rationId: rationOn(dog, today).id,
+      rationId: rationOn(dog, day).id,
       kcal: slot.kcal,
-      fedAt: now,
+      fedAt,
       movementId: made.id,
     })
     .returning({ id: bowl.id });
@@ -77,18 +118,20 @@ export async function feedBowl(context: Context, entry: BowlEntry): Promise<{ mo
       kcal,
     })),
   );
+  const warm = new Set(parts.flatMap((part) => part.batchId ?? []));
+  for (const batchId of warm) await refreshBatch(context, batchId);
   return { movementId: made.id, bowlId: stored!.id };
 }
 
-async function partsOf(context: Context, entry: BowlEntry, dog: StoredDog): Promise<Part[]> {
-  const { tx, today, household, reference } = context;
+async function partsOf(context: Context, entry: BowlEntry, dog: StoredDog, day: LocalDate): Promise<Part[]> {
+  const { tx, household, reference } = context;
   if (entry.parts.length === 0) return refuse('There is nothing in this bowl.');
   const packs = await readPacks(
     tx,
     entry.parts.flatMap((part) => ('holdingId' in part ? [part.holdingId] : [])),
   );
-  const warm = await readWarmShares(tx, today, (row) => densityOfBatch(row, household.energyFactors));
-  const avoided = await readAvoided(tx, reference, [dog]);
+  const warm = await readWarmShares(tx, day, household.energyFactors);
+  const avoided = await readAvoided(tx, reference, [dog], day);
   const refuseAvoided = (code: string, found: readonly NotForIt[]) => {
     const never = found.filter((each) => each.stops).map((each) => each.said);
     if (never.length > 0) refuse(`${dog.name} does not get ${never.join(', ')}, and it is in ${code}.`);
@@ -104,6 +147,7 @@ async function partsOf(context: Context, entry: BowlEntry, dog: StoredDog): Prom
       }
       return {
         shareId: share.shareId,
+        batchId: share.batchId,
         amount,
         waterMl: 0,
         kcal: part.grams * share.density,
@@ -116,7 +160,7 @@ async function partsOf(context: Context, entry: BowlEntry, dog: StoredDog): Prom
       refuse(`Only ${inMass(context)(pack.grams)} are left in ${pack.code}: somebody was quicker. Look again.`);
     }
     if (pack.placeKind === 'freezer') refuse(`${pack.code} is in the freezer: move it to the fridge first.`);
-    if (!isFit(pack, today))
+    if (!isFit(pack, day))
       refuse(`${pack.code} was safe until ${pack.safeUntil}. It is not fed any more: throw it away.`);
     return {
       holdingId: pack.holdingId,
@@ -134,4 +178,21 @@ export async function takeBackBowl(context: Context, input: { bowlId: number }):
   if (!found) return refuse('This bowl is not known.');
   if (found.reversedBy !== null) refuse('This bowl was taken back already.');
   await reverseMovement(context, { movementId: found.movementId });
+}
+
+/** Puts a meal right: what was fed goes back, and what it really was is fed in its place, at its own time. */
+export async function correctBowl(
+  context: Context,
+  input: { bowlId: number; parts: BowlEntry['parts']; at?: string },
+): Promise<{ movementId: number; bowlId: number }> {
+  const [found] = await context.tx.select().from(bowl).where(eq(bowl.id, input.bowlId));
+  if (!found) return refuse('This bowl is not known.');
+  await takeBackBowl(context, { bowlId: input.bowlId });
+  return feedBowl(context, {
+    dogId: found.dogId,
+    slotId: found.slotId,
+    day: found.day,
+    parts: input.parts,
+    at: input.at ?? clockIn(found.fedAt, context.household.timeZone),
+  });
 }

@@ -165,7 +165,7 @@ describe('with food in store', () => {
   const feed = async (grams: number, meal = 0) => {
     const slotId = mealsOn(await own(), TODAY)[meal]!.id;
     return kitchen.run((context) =>
-      feedBowl(context, { dogId: ids.dogId, slotId, day: TODAY, parts: [{ holdingId, grams }] }),
+      feedBowl(context, { dogId: ids.dogId, slotId, day: TODAY, at: 'now', parts: [{ holdingId, grams }] }),
     );
   };
 
@@ -178,7 +178,7 @@ describe('with food in store', () => {
   });
 
   test('the recipe is known by its weighed pot; a weighed cup is kept', async () => {
-    const facts = async () => (await readFoodFacts(kitchen.db, kitchen.reference, '4-9-4')).get(ids.recipeId)!;
+    const facts = async () => (await readFoodFacts(kitchen.db)).get(ids.recipeId)!;
     expect(await facts()).toMatchObject({ measured: true, gramsPerCup: undefined });
     expect((await facts()).density).toBeCloseTo(1.2271, 4);
     expect(await kitchen.run((context) => weighCup(context, { ...ids, grams: 5 }))).toMatchObject({ ok: false });

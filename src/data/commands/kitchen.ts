@@ -19,14 +19,9 @@ export async function saveEquipment(
   const [kept] = await tx
     .update(equipment)
     .set(row)
-    .where(and(eq(equipment.id, input.id), isNull(equipment.removedAt)))
+    .where(and(eq(equipment.id, input.id), isNull(equipment.archivedAt)))
     .returning({ id: equipment.id });
   return kept ?? refuse('This is not here any more.');
-}
-
-/** Takes a thing out of the kitchen; plans that were kept with it stand. */
-export async function removeEquipment({ tx, now }: Context, input: { id: number }): Promise<void> {
-  await tx.update(equipment).set({ removedAt: now }).where(eq(equipment.id, input.id));
 }
 
 /** How much a place holds: "60 L" in mL; nothing typed is not known. */

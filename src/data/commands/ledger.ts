@@ -1,50 +1,95 @@
 import 'server-only';
-import { asc, eq, gt } from 'drizzle-orm';
+import { asc, eq, gt, inArray } from 'drizzle-orm';
 import {
   foldHolding,
   legSum,
-  type HoldingState,
+  type HoldingRules,
   type Leg,
   type Movement,
   type MovementKind,
 } from '@/core/stock/ledger';
-import { readHistory, readRules } from '../repositories/stock';
+import { readHistories, readRules } from '../repositories/stock';
 import { holding, leg, movement } from '../schema/stock';
-import { need, refuse, type Context } from './run';
+import { need, type Context } from './run';
 
-const rulesGiven = ({ reference, household }: Context) => ({
+export const rulesGiven = ({ reference, household }: Context): Pick<HoldingRules, 'shelfLives' | 'fridgeDays'> => ({
   shelfLives: reference.shelfLives,
   fridgeDays: household.fridgeDays,
 });
 
-/**
- * Writes one movement and brings every holding that it touches up to date, in id order.
- * The movement is kept only if the whole history that follows from it could have happened.
- */
-export async function writeMovement(
-  context: Context,
-  entry: { kind: MovementKind; legs: readonly Leg[]; reverses?: number; note?: string },
-): Promise<Movement> {
-  const { tx, now, today } = context;
-  if (legSum(entry.legs) !== 0) throw new Error(`the legs of ${entry.kind} do not sum to zero`);
-  const touched = [...new Set(entry.legs.flatMap((each) => ('holdingId' in each ? [each.holdingId] : [])))].sort(
-    (a, b) => a - b,
-  );
-  for (const id of touched) await tx.select({ id: holding.id }).from(holding).where(eq(holding.id, id)).for('update');
-  const [made] = await tx
-    .insert(movement)
-    .values({ kind: entry.kind, at: now, day: today, reverses: entry.reverses ?? null, note: entry.note ?? null })
-    .returning();
-  await tx.insert(leg).values(
-    entry.legs.map((each) => ({
-      movementId: made!.id,
-      amount: each.amount,
-      ...('holdingId' in each ? { holdingId: each.holdingId, placeId: each.placeId } : { account: each.account }),
-    })),
-  );
-  for (const id of touched) await bringUpToDate(context, id);
-  return { id: made!.id, kind: entry.kind, day: today, legs: entry.legs, reverses: entry.reverses };
+export interface NewMovement {
+  readonly kind: MovementKind;
+  readonly legs: readonly Leg[];
+  readonly takesBack?: number;
+  readonly note?: string;
+  /** When it happened, where that is not now. */
+  readonly at?: Date;
+  readonly day?: Movement['day'];
 }
+
+/** Writes movements as they are; what they touch is not brought up to date. */
+export async function appendMovements(
+  { tx, now, today, written }: Context,
+  entries: readonly NewMovement[],
+): Promise<readonly Movement[]> {
+  if (entries.length === 0) return [];
+  for (const { kind, legs } of entries)
+    if (legSum(legs) !== 0) throw new Error(`the legs of ${kind} do not sum to zero`);
+  const made = await tx
+    .insert(movement)
+    .values(
+      entries.map((entry) => ({
+        kind: entry.kind,
+        at: entry.at ?? now,
+        day: entry.day ?? today,
+        reverses: entry.takesBack ?? null,
+        note: entry.note ?? null,
+      })),
+    )
+    .returning({ id: movement.id });
+  written.push(...made.map((row) => row.id));
+  await tx.insert(leg).values(
+    entries.flatMap(({ legs }, index) =>
+      legs.map((each) => ({
+        movementId: made[index]!.id,
+        amount: each.amount,
+        ...('holdingId' in each ? { holdingId: each.holdingId, placeId: each.placeId } : { account: each.account }),
+      })),
+    ),
+  );
+  return entries.map(({ kind, legs, takesBack, day }, index) => ({
+    id: made[index]!.id,
+    kind,
+    legs,
+    day: day ?? today,
+    ...(takesBack === undefined ? {} : { takesBack }),
+  }));
+}
+
+const touchedBy = (entries: readonly NewMovement[]) => [
+  ...new Set(entries.flatMap(({ legs }) => legs.flatMap((each) => ('holdingId' in each ? [each.holdingId] : [])))),
+];
+
+/**
+ * Writes movements and brings every holding that they touch up to date, locked in id order.
+ * They are kept only if the whole history that follows from them could have happened.
+ */
+export async function writeMovements(context: Context, entries: readonly NewMovement[]): Promise<readonly Movement[]> {
+  const touched = touchedBy(entries);
+  if (touched.length > 0)
+    await context.tx
+      .select({ id: holding.id })
+      .from(holding)
+      .where(inArray(holding.id, touched))
+      .orderBy(asc(holding.id))
+      .for('update');
+  const made = await appendMovements(context, entries);
+  await bringUpToDate(context, touched);
+  return made;
+}
+
+export const writeMovement = async (context: Context, entry: NewMovement): Promise<Movement> =>
+  (await writeMovements(context, [entry]))[0]!;
 
 /** Brings every holding that still holds food up to date: for a rule of the household that has changed. */
 export async function refoldStock(context: Context): Promise<void> {
@@ -53,30 +98,36 @@ export async function refoldStock(context: Context): Promise<void> {
     .from(holding)
     .where(gt(holding.amount, 0))
     .orderBy(asc(holding.id));
-  for (const { id } of held) await bringUpToDate(context, id);
+  await bringUpToDate(
+    context,
+    held.map(({ id }) => id),
+  );
 }
 
-/** Folds a holding's history and keeps the result beside it; refuses a history that cannot have happened. */
-async function bringUpToDate(context: Context, holdingId: number): Promise<HoldingState | undefined> {
-  const rules = (await readRules(context.tx, holdingId, rulesGiven(context))) ?? refuse('This pack is not known.');
-  const state = need(foldHolding(await readHistory(context.tx, holdingId), rules));
-  await context.tx
-    .update(holding)
-    .set(
-      state
-        ? {
-            placeId: state.placeId,
-            amount: state.amount,
-            since: state.since,
-            fridgeDaysUsed: state.fridgeDaysUsed,
-            thawedOn: state.thawedOn ?? null,
-            openedOn: state.openedOn ?? null,
-            safeUntil: state.safeUntil ?? null,
-            bestBy: state.bestBy ?? null,
-            rule: state.rule,
-          }
-        : { amount: 0 },
-    )
-    .where(eq(holding.id, holdingId));
-  return state;
+/** Folds the histories of holdings and keeps the result beside them; refuses one that cannot have happened. */
+async function bringUpToDate(context: Context, holdingIds: readonly number[]): Promise<void> {
+  const { tx } = context;
+  const histories = await readHistories(tx, holdingIds);
+  for (const rules of await readRules(tx, holdingIds, rulesGiven(context))) {
+    const state = need(foldHolding(histories.get(rules.holdingId) ?? [], rules));
+    await tx
+      .update(holding)
+      .set(
+        state
+          ? {
+              placeId: state.placeId,
+              amount: state.amount,
+              since: state.since,
+              fridgeDaysUsed: state.fridgeDaysUsed,
+              thawedOn: state.thawedOn ?? null,
+              openedOn: state.openedOn ?? null,
+              safeUntil: state.safeUntil ?? null,
+              bestBy: state.bestBy ?? null,
+              rule: state.rule,
+              void: false,
+            }
+          : { amount: 0, void: true },
+      )
+      .where(eq(holding.id, rules.holdingId));
+  }
 }

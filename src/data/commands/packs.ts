@@ -1,124 +1,121 @@
 import 'server-only';
-import { eq, sql } from 'drizzle-orm';
+import { asc, eq, sql } from 'drizzle-orm';
+import { storedAs } from '@/core/batch/fold';
+import type { NewReading } from '@/core/batch/reading';
+import type { TraysEntry } from '@/core/batch/steps/pack';
 import { proposePacks } from '@/core/portion/proposals';
-import { keepingDates, type FoodKind, type PlaceKind } from '@/core/preserve/shelf-life';
-import { grams, type EnergyDensity } from '@/core/quantity/units';
+import type { FoodKind } from '@/core/preserve/shelf-life';
 import { packCode } from '@/core/stock/code';
-import { tenths } from '@/core/stock/ledger';
+import { foldHolding, tenths, type Leg } from '@/core/stock/ledger';
 import { tray } from '../schema/batches';
 import { recipe } from '../schema/recipes';
 import { holding, pack, packContent } from '../schema/stock';
-import { dry, driedOf, type WeighedBatch } from '../repositories/batches';
+import type { WeighedBatch } from '../repositories/batches';
 import { readDogs } from '../repositories/dogs';
-import { readPlaces } from '../repositories/household';
-import { markSealed, shareIn } from './batches';
-import { writeMovement } from './ledger';
+import { readAllPlaces } from '../repositories/household';
+import { observe, observed, refreshBatch, strike } from './batch-at-hand';
+import { appendMovements, rulesGiven, type NewMovement } from './ledger';
 import { inMass, need, refuse, type Context } from './run';
+import { shareIn } from './shares';
 
 /** Fat above a fifth of the dry matter halves the shelf life of freeze-dried food (common practice, no source). */
 const FATTY = 0.2;
 
-export interface TrayEntry {
-  readonly tare: number;
-  readonly wetGross: number;
-  readonly dryGross?: number;
-}
-
-/** Keeps the readings of the trays: first empty and wet, after the dryer dry as well. */
-export async function saveTrays(
-  context: Context,
-  input: { batchId: number; shareId: number; trays: readonly TrayEntry[] },
-): Promise<{ warning: string | undefined }> {
-  const { tx } = context;
-  const { batch, share } = await shareIn(context, input.batchId, input.shareId);
+/** Writes down the weights of the trays: first empty and wet, after the dryer dry as well. What is wrong is struck out. */
+export async function saveTrays(context: Context, input: TraysEntry): Promise<{ warning: string | undefined }> {
+  const { batch, share } = await shareIn(context, input);
   if (share.fate !== 'dry') refuse('Only the dry share lies on trays.');
+  if (share.packs.length > 0) refuse('Packs of it are sealed already: take them back first.');
   if (input.trays.length === 0) refuse('Weigh at least one tray.', 'trays');
   for (const [index, each] of input.trays.entries()) {
     if (!(each.tare >= 0)) refuse('Weigh the empty tray; 0 if the scale was tared.', `trays.${index}.tare`);
     if (!(each.wetGross > each.tare))
       refuse('The full tray weighs no more than the empty one.', `trays.${index}.wetGross`);
   }
+  const write = inMass(context);
   const wet = input.trays.reduce((total, each) => total + each.wetGross - each.tare, 0);
   if (wet > share.grams * 1.02 + 5) {
     refuse(
-      `The trays hold ${Math.round(wet)} g, but only ${share.grams} g were set aside to dry. Was a tray’s own weight taken off?`,
+      `The trays hold ${write(wet)}, but only ${write(share.grams)} were set aside to dry. Was a tray’s own weight taken off?`,
       'trays',
     );
   }
-  const done = input.trays.filter((each) => each.dryGross !== undefined);
-  let warning: string | undefined;
-  if (done.length > 0) {
-    if (done.length < input.trays.length) {
-      refuse(
-        'Weigh this tray dry too, or leave all of them empty until the dryer is done.',
-        `trays.${input.trays.findIndex((each) => each.dryGross === undefined)}.dryGross`,
+  const done = input.trays.filter((each) => each.dryGross !== undefined).length;
+  if (done > 0 && done < input.trays.length) {
+    refuse(
+      'Weigh this tray dry too, or leave all of them empty until the dryer is done.',
+      `trays.${input.trays.findIndex((each) => each.dryGross === undefined)}.dryGross`,
+    );
+  }
+  const ids = await trayIds(context, share.id, input.trays.length);
+  const before = await observed(context, batch.id);
+  const readings: NewReading[] = [];
+  for (const [index, each] of input.trays.entries()) {
+    const node = `tray:${ids[index]!}` as const;
+    const weighings = before.all(node, 'gross');
+    const same =
+      before.of(node, 'tare')?.value === each.tare &&
+      weighings[0]?.value === each.wetGross &&
+      (weighings.length < 2 || weighings.at(-1)!.value === each.dryGross);
+    if (!same && weighings.length > 0)
+      await strike(context, batch.id, (at) => at === node, 'the tray weighed otherwise');
+    if (!same || weighings.length === 0) {
+      // What was weighed wet was weighed then, though it is put right now.
+      const at = weighings[0]?.at;
+      readings.push(
+        { node, kind: 'tare', value: each.tare, ...(at ? { at } : {}) },
+        { node, kind: 'gross', value: each.wetGross, ...(at ? { at } : {}) },
       );
     }
-    warning = need(
-      dry(
-        batch,
-        done.map(({ tare, wetGross, dryGross }) => ({
-          tare: grams(tare),
-          wetGross: grams(wetGross),
-          dryGross: grams(dryGross!),
-        })),
-        inMass(context),
-      ),
-    ).warning;
+    if (each.dryGross !== undefined && (!same || weighings.length < 2))
+      readings.push({ node, kind: 'gross', value: each.dryGross });
   }
-  await tx.delete(tray).where(eq(tray.shareId, share.id));
-  await tx.insert(tray).values(
-    input.trays.map((each, position) => ({
-      shareId: share.id,
-      position,
-      tare: each.tare,
-      wetGross: each.wetGross,
-      dryGross: each.dryGross ?? null,
-    })),
-  );
-  return { warning };
+  const gone = ids.slice(input.trays.length).map((id) => `tray:${id}`);
+  await strike(context, batch.id, (at) => gone.includes(at), 'there was no such tray');
+  await observe(context, batch.id, readings);
+  const state = await refreshBatch(context, batch.id);
+  if (state.state !== 'weighed') throw new Error('a batch with trays is weighed');
+  return { warning: state.shares.find((each) => each.id === share.id)?.dried?.warning };
 }
 
-const PLACE_OF: Readonly<Record<'fridge' | 'freezer' | 'dry', PlaceKind>> = {
-  fridge: 'fridge',
-  freezer: 'freezer',
-  dry: 'cupboard',
-};
+/** The trays of a share in their order, at least so many. */
+async function trayIds({ tx }: Context, shareId: number, count: number): Promise<number[]> {
+  const there = await tx
+    .select({ id: tray.id })
+    .from(tray)
+    .where(eq(tray.shareId, shareId))
+    .orderBy(asc(tray.position));
+  const missing = Array.from({ length: Math.max(0, count - there.length) }, (_, index) => ({
+    shareId,
+    position: there.length + index,
+  }));
+  const made = missing.length === 0 ? [] : await tx.insert(tray).values(missing).returning({ id: tray.id });
+  return [...there, ...made].map((row) => row.id);
+}
 
-/** Seals a share into packs: each gets its code, weight, dates and place, and is stock from now on. */
+/** Seals what is left of a share into packs: each gets its code, weight, dates and place, and is stock from now on. */
 export async function sealShare(
   context: Context,
   input: { batchId: number; shareId: number },
 ): Promise<{ codes: string[] }> {
   const { tx } = context;
-  const { batch, share } = await shareIn(context, input.batchId, input.shareId);
+  const { batch, share } = await shareIn(context, input);
   if (share.fate === 'today') return refuse('What is eaten today is fed from the pot, not bagged.');
+  if (share.sealed) refuse('This share is sealed already: its packs are in the store.');
   const dogs = (await readDogs(tx)).filter((dog) => batch.dogIds.includes(dog.id));
   if (dogs.length === 0) refuse('None of the dogs of this plan is here any more.');
-  const dried = driedOf(batch);
-  if (share.fate === 'dry' && !dried) refuse('Weigh every tray dry first.', 'trays');
-  const packs = proposePacks({ ...batch, density: batch.yield.density }, dogs, dried).get(share.id) ?? [];
-  const places = await readPlaces(tx);
-  const place = places.find((each) => each.kind === PLACE_OF[share.fate as 'fridge'])!;
-  const foodKind: FoodKind = share.fate === 'dry' ? share.dryMethod! : 'cooked';
-  const numbers = await takeNumbers(context, batch.recipeId, packs.length);
-  const codes: string[] = [];
-  for (const [index, proposed] of packs.entries()) {
-    const code = packCode(batch.letter, numbers + index);
-    codes.push(code);
-    await sealPack(context, batch, {
-      code,
-      place,
-      foodKind,
-      grams: proposed.grams,
-      short: proposed.short,
-      dogId: proposed.dogId,
-      density: share.fate === 'dry' ? dried!.density : batch.yield.density,
-      waterPerGram: share.fate === 'dry' ? dried!.waterPerGram : 0,
-      trayId: share.fate === 'dry' && share.trays.length === 1 ? share.trays[0]!.id : undefined,
-    });
-  }
-  await markSealed(context, share.id);
+  if (share.fate === 'dry' && !share.dried) refuse('Weigh every tray dry first.', 'trays');
+  const proposed = proposePacks({ ...batch, density: batch.yield.density }, dogs).get(share.id) ?? [];
+  if (proposed.length === 0) refuse('Nothing of it is left to be packed.');
+  const numbers = await takeNumbers(context, batch.recipeId, proposed.length);
+  const codes = proposed.map((_, index) => packCode(batch.letter, numbers + index));
+  await sealPacks(
+    context,
+    batch,
+    share,
+    proposed.map((each, index) => ({ ...each, code: codes[index]! })),
+  );
+  await refreshBatch(context, batch.id);
   return { codes };
 }
 
@@ -134,60 +131,79 @@ async function takeNumbers({ tx }: Context, recipeId: number, count: number): Pr
 
 interface Sealed {
   readonly code: string;
-  readonly place: { readonly id: number; readonly kind: PlaceKind };
-  readonly foodKind: FoodKind;
   readonly grams: number;
   readonly short: boolean;
-  readonly dogId: number | undefined;
-  readonly density: EnergyDensity;
-  readonly waterPerGram: number;
-  readonly trayId: number | undefined;
+  readonly dogId?: number;
 }
 
-async function sealPack(context: Context, batch: WeighedBatch, sealed: Sealed): Promise<void> {
-  const { tx, today, reference, household } = context;
+/** Writes packs of a share with their movements, all of them in a few statements. */
+async function sealPacks(
+  context: Context,
+  batch: WeighedBatch,
+  share: WeighedBatch['shares'][number],
+  sealed: readonly Sealed[],
+): Promise<void> {
+  const { tx, today } = context;
+  const places = new Map((await readAllPlaces(tx)).map((each) => [each.id, each.kind]));
+  const placeId = share.placeId!;
+  const kind: FoodKind = share.fate === 'dry' ? share.method! : 'cooked';
   const dryMatter = Number(batch.sheet.solids);
   const fatty = dryMatter > 0 && (batch.sheet.fat?.amount ?? 0) / dryMatter > FATTY;
-  const dates = keepingDates(
-    reference.shelfLives,
-    { kind: sealed.foodKind, place: sealed.place.kind, packedOn: today, since: today, fridgeDaysUsed: 0, fatty },
-    household.fridgeDays,
-  );
-  const amount = tenths(sealed.grams);
-  const [made] = await tx
+  const { density, waterPerGram } = storedAs(share, batch.yields)!;
+  // They are new and alike but for their weight: one fold says the dates of all.
+  const packed = { id: 1, kind: 'packed' as const, day: today, legs: [{ holdingId: 0, placeId, amount: 1 }] };
+  const state = need(foldHolding([packed], { holdingId: 0, kind, fatty, places, ...rulesGiven(context) }))!;
+  const made = await tx
     .insert(holding)
-    .values({
-      kind: 'pack',
-      foodKind: sealed.foodKind,
-      fatty,
-      placeId: sealed.place.id,
-      amount: 0,
-      since: today,
-      rule: dates.rule,
-    })
+    .values(
+      sealed.map(({ grams }) => ({
+        kind: 'pack' as const,
+        foodKind: kind,
+        fatty,
+        placeId,
+        amount: tenths(grams),
+        since: today,
+        safeUntil: state.safeUntil ?? null,
+        bestBy: state.bestBy ?? null,
+        rule: state.rule,
+        density,
+        waterPerGram,
+      })),
+    )
     .returning({ id: holding.id });
-  const holdingId = made!.id;
-  await tx.insert(pack).values({
-    holdingId,
-    code: sealed.code,
-    recipeId: batch.recipeId,
-    dogId: sealed.dogId ?? null,
-    packedOn: today,
-    labelAmount: amount,
-    density: sealed.density,
-    waterPerGram: sealed.waterPerGram,
-    labelSafeUntil: dates.safeUntil ?? null,
-    labelBestBy: dates.bestBy ?? null,
-    labelRule: dates.rule,
-    short: sealed.short,
-    estimated: batch.yield.estimated,
-  });
-  await tx.insert(packContent).values({ holdingId, batchId: batch.id, trayId: sealed.trayId ?? null, amount });
-  await writeMovement(context, {
-    kind: 'packed',
-    legs: [
+  const movements: NewMovement[] = sealed.map(({ grams }, index) => {
+    const amount = tenths(grams);
+    const legs: Leg[] = [
       { account: 'cooked', amount: -amount },
-      { holdingId, placeId: sealed.place.id, amount },
-    ],
+      { holdingId: made[index]!.id, placeId, amount },
+    ];
+    return { kind: 'packed', legs };
   });
+  await appendMovements(context, movements);
+  await tx.insert(pack).values(
+    sealed.map((each, index) => ({
+      holdingId: made[index]!.id,
+      code: each.code,
+      dogId: each.dogId ?? null,
+      packedOn: today,
+      labelAmount: tenths(each.grams),
+      labelDensity: density,
+      labelWaterPerGram: waterPerGram,
+      labelSafeUntil: state.safeUntil ?? null,
+      labelBestBy: state.bestBy ?? null,
+      labelRule: state.rule,
+      short: each.short,
+      estimated: batch.yields.some((own) => own.estimated),
+    })),
+  );
+  const trayId = share.trays.length === 1 ? share.trays[0]!.id : null;
+  await tx.insert(packContent).values(
+    sealed.map((each, index) => ({
+      holdingId: made[index]!.id,
+      batchId: batch.id,
+      shareId: share.id,
+      trayId,
+      amount: tenths(each.grams),
+    })),
+  );
 }

@@ -13,8 +13,11 @@ import {
   weighedExample,
 } from '../fixtures/worked-path';
 import { readStock, readHistory } from '../repositories/stock';
-import { setShares, startCooking, weighBatch, dropBatch } from './batches';
-import { feedBowl, takeBackBowl } from './bowls';
+import { startCooking, weighBatch, dropBatch } from './batches';
+import { setShares } from './shares';
+import { sharesOf } from '@/core/portion/shares';
+import { correctBowl, feedBowl, takeBackBowl } from './bowls';
+import { readBowlsBetween } from '../repositories/bowls';
 import { saveDog } from './dogs';
 import { saveTrays, sealShare } from './packs';
 import { saveRecipe } from './recipes';
@@ -68,7 +71,7 @@ test.each([
   );
   expect(answer).toMatchObject({ ok: false });
   if (!answer.ok) expect(answer.problems[0]!.message).toMatch(reason);
-  expect(await count('load')).toBe(0);
+  expect(await count("reading where node like 'vessel%'")).toBe(0);
   expect((await readBatch(house.db, ids.batchId, '4-9-4'))?.state).toBe('cooking');
 });
 
@@ -83,7 +86,7 @@ test('cooking freezes what went in: a later recipe version does not reach it', a
 test('shares that do not sum are refused; they may be set anew until one is sealed', async () => {
   await weighedExample(house, ids);
   const set = (shares: typeof SHARES) =>
-    house.run((context) => setShares(context, { batchId: ids.batchId, shares, dryMethod: 'freeze-dried' }));
+    house.run((context) => setShares(context, { batchId: ids.batchId, shares: sharesOf(shares) }));
   expect(await set({ ...SHARES, fridge: 1700 })).toMatchObject({ ok: false, problems: [{ field: 'shares' }] });
   expect((await set({ ...SHARES, fridge: 1000, freezer: 1310 })).ok).toBe(true);
   await sealedExample(house, ids.batchId, SHARES);
@@ -101,8 +104,7 @@ test('the dry share: trays wet, then dry, water to put back, packs by dry weight
     await house.run((context) =>
       setShares(context, {
         batchId: ids.batchId,
-        shares: { today: 0, fridge: 310, freezer: 0, dry: 2000 },
-        dryMethod: 'freeze-dried',
+        shares: sharesOf({ today: 0, fridge: 310, freezer: 0, dry: 2000 }),
       }),
     ),
   );
@@ -149,6 +151,40 @@ describe('in the store and at the bowl', () => {
     expect((await pack('V1'))?.grams).toBe(864);
     expect((await house.run((context) => takeBackBowl(context, { bowlId }))).ok).toBe(false);
     expect((await house.run((context) => feedBowl(context, bowl))).ok).toBe(true);
+  });
+
+  test('a press far from the meal asks when it was fed; a meal of the last three days has its own time', async () => {
+    const bowl = await firstMeal(house, ids.dogId, stock[0]!.holdingId, 100);
+    // 13:00 in Oslo, breakfast was at 07:30; supper is at 18:00.
+    const unsaid = { ...bowl, at: undefined };
+    expect(await house.run((context) => feedBowl(context, unsaid))).toMatchObject({
+      problems: [{ field: 'at', message: expect.stringMatching(/fed then, or now/) as string }],
+    });
+    const slots = (await readDog(house.db, ids.dogId))!.slots;
+    const supper = { ...unsaid, slotId: slots.find((slot) => slot.name === 'supper')!.id };
+    expect(await house.run((context) => feedBowl(context, supper))).toMatchObject({ problems: [{ field: 'at' }] });
+    expect(await house.run((context) => feedBowl(context, { ...bowl, at: '23:59' }))).toMatchObject({
+      problems: [{ field: 'at', message: 'That is still to come.' }],
+    });
+    expect(await house.run((context) => feedBowl(context, { ...bowl, at: 'noon' }))).toMatchObject({ ok: false });
+    valueOf(await house.run((context) => feedBowl(context, { ...bowl, at: '07:40' })));
+    house.setNow('2026-11-27T12:00:00Z');
+    const late = { ...supper, day: '2026-11-26', at: '18:10' };
+    const { bowlId } = valueOf(await house.run((context) => feedBowl(context, late)));
+    const fed = await readBowlsBetween(house.db, '2026-11-25' as LocalDate, '2026-11-27' as LocalDate);
+    expect(fed.map((each) => [each.day, each.fedAt.toISOString()])).toEqual([
+      ['2026-11-25', '2026-11-25T06:40:00.000Z'],
+      ['2026-11-26', '2026-11-26T17:10:00.000Z'],
+    ]);
+    valueOf(
+      await house.run((context) =>
+        correctBowl(context, { bowlId, parts: [{ holdingId: stock[1]!.holdingId, grams: 250 }] }),
+      ),
+    );
+    expect([(await pack('V1'))?.grams, (await pack('V2'))?.grams]).toEqual([764, 613]);
+    expect(await house.run((context) => feedBowl(context, { ...bowl, day: '2026-11-20' }))).toMatchObject({
+      problems: [{ field: 'day' }],
+    });
   });
 
   test('two at the same bowl at once: one movement and one sentence', async () => {
@@ -202,15 +238,22 @@ describe('in the store and at the bowl', () => {
     expect((await pack('V1'))?.grams).toBe(850);
     expect((await house.run((context) => correctPack(context, { holdingId, grams: 5000 }))).ok).toBe(false);
     const packed = (await readHistory(house.db, holdingId))[0]!;
-    expect(await house.run((context) => reverseMovement(context, { movementId: packed.id }))).toMatchObject({
-      ok: false,
-    });
     valueOf(await house.run((context) => discardPack(context, { holdingId })));
     expect(await pack('V1')).toBeUndefined();
+    // What was thrown away is not in its share: its packing stands until that is taken back.
+    expect(await house.run((context) => reverseMovement(context, { movementId: packed.id }))).toMatchObject({
+      problems: [{ message: expect.stringMatching(/discarded from/) as string }],
+    });
     const thrown = (await readHistory(house.db, holdingId)).at(-1)!;
     valueOf(await house.run((context) => reverseMovement(context, { movementId: thrown.id })));
     expect((await pack('V1'))?.grams).toBe(850);
     expect((await house.run((context) => reverseMovement(context, { movementId: thrown.id }))).ok).toBe(false);
+    // The taking back is taken back: thrown away after all, and again not.
+    const back = (await readHistory(house.db, holdingId)).at(-1)!;
+    valueOf(await house.run((context) => reverseMovement(context, { movementId: back.id })));
+    expect(await pack('V1')).toBeUndefined();
+    valueOf(await house.run((context) => reverseMovement(context, { movementId: thrown.id })));
+    expect((await pack('V1'))?.grams).toBe(850);
   });
 
   test('several packs move together or not at all', async () => {
@@ -249,7 +292,7 @@ test('warm food of today is fed from its share', async () => {
   const slots = mealsOn((await readDog(warm.db, own.dogId))!, '2026-11-25' as LocalDate);
   const feed = (slotId: number, mass: number) =>
     warm.run((context) =>
-      feedBowl(context, { dogId: own.dogId, slotId, day: '2026-11-25', parts: [{ shareId, grams: mass }] }),
+      feedBowl(context, { dogId: own.dogId, slotId, day: '2026-11-25', at: 'now', parts: [{ shareId, grams: mass }] }),
     );
   expect((await feed(slots[0]!.id, 432)).ok).toBe(true);
   expect((await feed(slots[1]!.id, 500)).ok).toBe(false);

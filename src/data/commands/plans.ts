@@ -1,6 +1,5 @@
 import 'server-only';
-import { and, eq, inArray, isNull } from 'drizzle-orm';
-import { sum } from '@/core/plan/scale';
+import { eq, inArray } from 'drizzle-orm';
 import { answerPlan } from '@/core/plan/answer';
 import { checkDogs, mustBeSeen } from '@/core/plan/dog-checks';
 import type { PlanEntry } from '@/core/plan/plan-entry';
@@ -45,7 +44,6 @@ export async function savePlan(
     firstDay: answer.read.firstDay,
     cookDay: answer.read.cookDay,
     days: answer.days,
-    exactDays: answer.bound.days,
     entry,
   };
   const id =
@@ -60,7 +58,7 @@ export async function savePlan(
     await tx.update(plan).set(values).where(eq(plan.id, id));
     await tx.delete(planDog).where(eq(planDog.planId, id));
   }
-  await tx.insert(planDog).values(answer.needs.map(({ dogId, byDay }) => ({ planId: id, dogId, kcal: sum(byDay) })));
+  await tx.insert(planDog).values(answer.needs.map(({ dogId }) => ({ planId: id, dogId })));
   const batchIds: number[] = [];
   for (const [index, { read, bound, amounts }] of answer.dishes.entries()) {
     const row = {
@@ -83,16 +81,6 @@ export async function savePlan(
   const left = (before?.batches ?? []).slice(answer.dishes.length).map((each) => each.id);
   if (left.length > 0) await tx.update(batch).set({ droppedAt: now }).where(inArray(batch.id, left));
   return { planId: id, batchIds };
-}
-
-/** Puts away what of a plan was not cooked yet. */
-export async function dropPlan({ tx, now }: Context, input: { planId: number }): Promise<void> {
-  const stored = (await readStoredPlan(tx, input.planId)) ?? refuse('This plan is not here any more.');
-  if (!stored.open) refuse('Something of this plan is being cooked already: it stands.');
-  await tx
-    .update(batch)
-    .set({ droppedAt: now })
-    .where(and(eq(batch.planId, input.planId), isNull(batch.startedAt)));
 }
 
 /** Ticks a thing of a plan's list, or says where it is fetched from. */

@@ -54,9 +54,9 @@ export async function setRation(
   context: Context,
   input: { dogId: number; entry: RationEntry },
 ): Promise<{ rationId: number }> {
-  const { tx, today, household, reference } = context;
+  const { tx, today, household } = context;
   const dog = await dogIn(context, input.dogId);
-  const foods = await readFoodFacts(tx, reference, household.energyFactors);
+  const foods = await readFoodFacts(tx);
   const read = readRationEntry(input.entry, dog, { set: household.unitSet, today, foods });
   if (!read.ok) throw new Refusal(...read.problems);
   const current = rationOn(dog, read.value.from);
@@ -138,5 +138,5 @@ export async function weighCup(context: Context, input: { recipeId: number; gram
   }
   const { tx, reference, household } = context;
   await tx.update(recipe).set({ cupGrams: input.grams }).where(eq(recipe.id, input.recipeId));
-  await keepFoodFacts(tx, reference, household.energyFactors);
+  await keepFoodFacts(tx, reference, household.energyFactors, [input.recipeId]);
 }

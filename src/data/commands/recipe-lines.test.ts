@@ -16,7 +16,8 @@ import { startCooking } from './batches';
 import { saveDog } from './dogs';
 import { takeRecipes } from './recipe-files';
 import { saveRecipe } from './recipes';
-import { archiveSupply, saveMeasure, saveSupply, setAddition } from './supplies';
+import { putAway } from './away';
+import { saveMeasure, saveSupply, setAddition } from './supplies';
 
 let house: TestHouse;
 
@@ -171,7 +172,7 @@ test('a handful is weighed once and remembered; a supply is found by name, out o
   expect((await names())[0]).toBe(`L${supplyId}`);
   const found = await readFreeLines(house.db, house.reference, 'us', '1/2 tsp skerry kelp');
   expect(found.lines[0]!.entry).toMatchObject({ ndb: `L${supplyId}`, moment: 'stir-in' });
-  valueOf(await house.run((context) => archiveSupply(context, { id: supplyId, archived: true })));
+  valueOf(await house.run((context) => putAway(context, { kind: 'supply', id: supplyId, away: true })));
   expect(await names()).not.toContain(`L${supplyId}`);
 });
 

@@ -9,6 +9,7 @@ import { checkRecipe, isBlank, isWords, readLines } from '@/core/recipe/entry';
 import type { ComponentEntry, RecipeEntry } from '@/core/recipe/entry-schema';
 import { codeLetter } from '@/core/stock/code';
 import { readFoodsByKey } from '../repositories/foods';
+import { keepFoodFacts } from '../repositories/food-facts';
 import { readRecipesWithin } from '../repositories/recipes';
 import { component, line, recipe, recipeVersion } from '../schema/recipes';
 import { need, Refusal, refuse, type Context } from './run';
@@ -90,6 +91,7 @@ export async function saveRecipe(
       }),
     ),
   );
+  await keepFoodFacts(tx, context.reference, household.energyFactors);
   return { recipeId };
 }
 

@@ -41,7 +41,7 @@ test('whatever is tried with the stock, in whatever order: balanced, equal to th
         const slotId = dog.slots[pick % dog.slots.length]!.id;
         if (what === 'feed')
           await house.run((context) =>
-            feedBowl(context, { dogId: dog.id, slotId, day: today, parts: [{ holdingId, grams }] }),
+            feedBowl(context, { dogId: dog.id, slotId, day: today, at: 'now', parts: [{ holdingId, grams }] }),
           );
         if (what === 'move')
           await house.run((context) => movePacks(context, { holdingIds: [holdingId], placeId: places[place]!.id }));

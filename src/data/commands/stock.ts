@@ -1,19 +1,27 @@
 import 'server-only';
 import { eq } from 'drizzle-orm';
 import { shelfLifeOf } from '@/core/preserve/shelf-life';
-import { reversedLegs, tenths } from '@/core/stock/ledger';
+import { HALF_A_GRAM } from '@/core/batch/fold';
+import { standing, tipOf } from '@/core/standing';
+import { reversedLegs, tenths, type Leg } from '@/core/stock/ledger';
 import { readPlaces } from '../repositories/household';
-import { readMovement, readPacks, type StoredPack } from '../repositories/stock';
-import { bowl } from '../schema/stock';
-import { writeMovement } from './ledger';
+import { readHistories, readMovement, readPacks, type StoredMovement, type StoredPack } from '../repositories/stock';
+import { share } from '../schema/batches';
+import { bowl, bowlPart, pack } from '../schema/stock';
+import { refreshBatch } from './batch-at-hand';
+import { writeMovement, writeMovements, type NewMovement } from './ledger';
+import { shareIn } from './shares';
 import { inMass, refuse, type Context } from './run';
 
-async function packWith(context: Context, holdingId: number): Promise<StoredPack> {
-  const [found] = await readPacks(context.tx, [holdingId]);
+function atHand(packs: readonly StoredPack[], holdingId: number): StoredPack {
+  const found = packs.find((each) => each.holdingId === holdingId);
   if (!found) return refuse('This pack is not known.');
   if (found.grams <= 0) return refuse(`${found.code} is empty by now: somebody was quicker.`);
   return found;
 }
+
+const packWith = async (context: Context, holdingId: number): Promise<StoredPack> =>
+  atHand(await readPacks(context.tx, [holdingId]), holdingId);
 
 /** Moves packs to another place, each in a movement of its own; all of them or none. */
 export async function movePacks(
@@ -22,8 +30,9 @@ export async function movePacks(
 ): Promise<void> {
   const place =
     (await readPlaces(context.tx)).find((each) => each.id === input.placeId) ?? refuse('This place is not known.');
-  for (const holdingId of [...input.holdingIds].sort((a, b) => a - b)) {
-    const pack = await packWith(context, holdingId);
+  const packs = await readPacks(context.tx, input.holdingIds);
+  const entries = [...new Set(input.holdingIds)].map((holdingId): NewMovement => {
+    const pack = atHand(packs, holdingId);
     if (pack.placeId === place.id) refuse(`${pack.code} is in the ${place.name.toLowerCase()} already.`);
     if (!shelfLifeOf(context.reference.shelfLives, pack.foodKind, place.kind)) {
       refuse(`${pack.code} is ${pack.foodKind} food: it does not keep in the ${place.name.toLowerCase()}.`);
@@ -32,14 +41,15 @@ export async function movePacks(
       refuse(`${pack.code} was safe until ${pack.safeUntil}: no other place makes it good again. Throw it away.`);
     }
     const amount = tenths(pack.grams);
-    await writeMovement(context, {
+    return {
       kind: 'moved',
       legs: [
         { holdingId, placeId: pack.placeId, amount: -amount },
         { holdingId, placeId: place.id, amount },
       ],
-    });
-  }
+    };
+  });
+  await writeMovements(context, entries);
 }
 
 /** Throws away what is left of a pack. */
@@ -77,17 +87,129 @@ export async function correctPack(context: Context, input: { holdingId: number; 
   });
 }
 
-/** Takes a movement back by its mirror image; refused where a later movement would then be impossible. */
+/** What may have been done with a pack since it was sealed, and goes back with it. */
+const GOES_BACK: ReadonlySet<string> = new Set(['packed', 'moved', 'thawed', 'opened', 'corrected']);
+
+/**
+ * Takes a movement back by its mirror image, or puts back what was taken back; refused where a later movement would
+ * then be impossible. Packs whose packing is taken back return to their share, which opens again.
+ */
 export async function reverseMovement(context: Context, input: { movementId: number; note?: string }): Promise<void> {
   const { tx } = context;
-  const target = (await readMovement(tx, input.movementId)) ?? refuse('This movement is not known.');
-  if (target.reverses !== undefined) refuse('This already takes something back. Do the thing again instead.');
-  if (target.reversedBy !== undefined) refuse('This was taken back already.');
+  const asked = (await readMovement(tx, input.movementId)) ?? refuse('This movement is not known.');
+  let tip = asked;
+  let stands = true;
+  for (; tip.reversedBy !== undefined; stands = !stands) tip = (await readMovement(tx, tip.reversedBy))!;
+  if (!stands) refuse('This was taken back already.');
+  const first = await beginningOf(tx, asked);
+  if (first.kind === 'fed' && asked.id !== first.id) refuse('A bowl that was taken back is fed anew, on Today.');
+  if (first.kind === 'packed' && asked.id === first.id) return takeBackPacks(context, holdingsOf(first.legs));
   const reversal = await writeMovement(context, {
     kind: 'reversed',
-    legs: reversedLegs(target.legs),
-    reverses: target.id,
+    legs: reversedLegs(asked.legs),
+    takesBack: tip.id,
     note: input.note,
   });
-  await tx.update(bowl).set({ reversedBy: reversal.id }).where(eq(bowl.movementId, target.id));
+  if (first.kind === 'fed') await tx.update(bowl).set({ reversedBy: reversal.id }).where(eq(bowl.movementId, first.id));
+  const touched = first.kind === 'packed' ? holdingsOf(first.legs) : [];
+  await refreshShares(context, touched);
+  await refreshWarm(context, first);
+}
+
+const holdingsOf = (legs: readonly Leg[]) => [
+  ...new Set(legs.flatMap((each) => ('holdingId' in each ? [each.holdingId] : []))),
+];
+
+/** What a chain of takings back began with. */
+async function beginningOf(tx: Context['tx'], asked: StoredMovement): Promise<StoredMovement> {
+  let first = asked;
+  while (first.takesBack !== undefined) first = (await readMovement(tx, first.takesBack))!;
+  return first;
+}
+
+/**
+ * Takes packs back: what they held is in their share again, to be packed anew. Moves and corrections since go back with
+ * them; a pack that was fed from or thrown away stays.
+ */
+export async function takeBackPacks(context: Context, holdingIds: readonly number[]): Promise<void> {
+  const { tx } = context;
+  const packs = await readPacks(tx, holdingIds);
+  const histories = await readHistories(tx, holdingIds);
+  const entries: NewMovement[] = [];
+  for (const pack of packs) {
+    if (pack.void) refuse(`${pack.code} was taken back already.`);
+    const stands = standing(histories.get(pack.holdingId) ?? []);
+    const kept = stands.find((each) => !GOES_BACK.has(each.kind));
+    if (kept)
+      refuse(
+        kept.kind === 'fed'
+          ? `${pack.code} was fed from: take that bowl back first, or leave this pack as it is.`
+          : `${pack.code} was ${kept.kind} from: take that back first, or leave this pack as it is.`,
+      );
+    for (const each of [...stands].reverse()) {
+      const tip = tipOf(histories.get(pack.holdingId)!, each.id);
+      entries.push({ kind: 'reversed', legs: reversedLegs(each.legs), takesBack: tip });
+    }
+  }
+  await writeMovements(context, entries);
+  await refreshShares(context, holdingIds);
+}
+
+/** Takes back every pack of a share that may be. */
+export async function takeBackShare(
+  context: Context,
+  input: { batchId: number; shareId: number; revision?: number },
+): Promise<void> {
+  const { share } = await shareIn(context, input);
+  if (share.packs.length === 0) refuse('Nothing of this share is sealed.');
+  const ids = share.packs.map((pack) => pack.holdingId);
+  const histories = await readHistories(context.tx, ids);
+  const free = ids.filter((id) => standing(histories.get(id) ?? []).every(({ kind }) => GOES_BACK.has(kind)));
+  // What was fed from stays; where that is all of them, the reason is said.
+  await takeBackPacks(context, free.length > 0 ? free : ids);
+}
+
+/** The batches of these packs as they are now; refused where a share would hold more than is in it. */
+async function refreshShares(context: Context, holdingIds: readonly number[]): Promise<void> {
+  const packs = await readPacks(context.tx, holdingIds);
+  const batchIds = new Set(packs.flatMap((pack) => pack.contents.map((each) => each.batchId)));
+  for (const batchId of batchIds) {
+    const state = await refreshBatch(context, batchId);
+    if (state.state !== 'weighed') continue;
+    const full = state.shares.find(
+      (share) =>
+        (share.left ?? 0) < -HALF_A_GRAM &&
+        packs.some((pack) => pack.contents.some((each) => each.shareId === share.id)),
+    );
+    if (full && packs.some((pack) => !pack.void))
+      refuse('What was in it has been packed otherwise meanwhile: there is not that much left of its share.');
+  }
+}
+
+/** A bowl that was fed warm and is taken back leaves more in its share. */
+async function refreshWarm(context: Context, fed: StoredMovement): Promise<void> {
+  if (fed.kind !== 'fed') return;
+  const rows = await context.tx
+    .selectDistinct({ batchId: share.batchId })
+    .from(bowlPart)
+    .innerJoin(bowl, eq(bowl.id, bowlPart.bowlId))
+    .innerJoin(share, eq(share.id, bowlPart.shareId))
+    .where(eq(bowl.movementId, fed.id));
+  for (const { batchId } of rows) await refreshBatch(context, batchId);
+}
+
+/** The label is written again: it says what the pack holds as it is known now. */
+export async function writeLabelAgain(context: Context, input: { holdingId: number }): Promise<void> {
+  const found = await packWith(context, input.holdingId);
+  await context.tx
+    .update(pack)
+    .set({
+      labelAmount: tenths(found.grams),
+      labelDensity: found.density,
+      labelWaterPerGram: found.waterPerGram,
+      labelSafeUntil: found.safeUntil ?? null,
+      labelBestBy: found.bestBy ?? null,
+      labelRule: found.rule,
+    })
+    .where(eq(pack.holdingId, found.holdingId));
 }

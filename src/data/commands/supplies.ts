@@ -3,13 +3,14 @@ import { eq } from 'drizzle-orm';
 import { readSupply, type SupplyEntry } from '@/core/food/supply-entry';
 import { bulkOf } from '@/core/quantity/units';
 import { readScale } from '@/core/quantity/reading';
-import { readPantry, readRecipeNames, readSupply as storedSupply } from '../repositories/pantry';
+import { keepFoodFacts } from '../repositories/food-facts';
+import { readPantry, readRecipeNames } from '../repositories/pantry';
 import { additionSetting, ownMeasure, supply } from '../schema/recipes';
 import { need, Refusal, refuse, type Context } from './run';
 
 /** Stores a label, new or corrected. What was cooked with it keeps the label of its day. */
 export async function saveSupply(
-  { tx, now }: Context,
+  { tx, now, reference, household }: Context,
   input: { id?: number; entry: SupplyEntry },
 ): Promise<{ supplyId: number }> {
   const read = readSupply(input.entry);
@@ -21,16 +22,9 @@ export async function saveSupply(
   }
   const changed = await tx.update(supply).set({ name, label }).where(eq(supply.id, input.id)).returning();
   if (changed.length === 0) refuse('This supply is not here any more.');
+  // What recipes of it hold is known anew.
+  await keepFoodFacts(tx, reference, household.energyFactors);
   return { supplyId: input.id };
-}
-
-/** Puts a supply out of sight, or back: recipes that name it go on. */
-export async function archiveSupply({ tx, now }: Context, input: { id: number; archived: boolean }): Promise<void> {
-  if (!(await storedSupply(tx, input.id))) refuse('This supply is not here any more.');
-  await tx
-    .update(supply)
-    .set({ archivedAt: input.archived ? now : null })
-    .where(eq(supply.id, input.id));
 }
 
 /** Remembers what one measure of a food weighs in this kitchen; weighed again, the new weight holds. */

@@ -4,11 +4,13 @@ import { dayEnergy } from '@/core/dog/day-energy';
 import { projectedWeight } from '@/core/dog/growth';
 import { mealsOn } from '@/core/dog/meals';
 import { grams } from '@/core/quantity/units';
+import { sharesOf } from '@/core/portion/shares';
 import { plainPlan } from '@/core/plan/plan-entry';
 import { linesOfWeights } from '@/core/recipe/bases';
 import { drawMeal, fitFor, inOrderOfUse } from '@/core/stock/draw';
 import { contextFor, type Context } from '../commands/run';
-import { setShares, startCooking, weighBatch } from '../commands/batches';
+import { startCooking, weighBatch } from '../commands/batches';
+import { setShares } from '../commands/shares';
 import { feedBowl } from '../commands/bowls';
 import { saveDog } from '../commands/dogs';
 import { addAvoid, addBowlLine } from '../commands/keeping';
@@ -22,7 +24,7 @@ import { movePacks } from '../commands/stock';
 import { saveSupply } from '../commands/supplies';
 import type { Database, Tx } from '../database';
 import type { Reference } from '../reference/reference';
-import { densityOfBatch, readBatch, type WeighedBatch } from '../repositories/batches';
+import { readBatch, type WeighedBatch } from '../repositories/batches';
 import { readDogs } from '../repositories/dogs';
 import { changeHousehold, readHousehold, readPlaces } from '../repositories/household';
 import { readPlannedLines } from '../repositories/planned';
@@ -185,8 +187,7 @@ async function divide(
   const freezer = Math.round(batch.yield.net) - today - fridge - dry;
   await setShares(await at(days, '15:00'), {
     batchId: batch.id,
-    shares: { today, fridge, freezer, dry },
-    dryMethod: 'freeze-dried',
+    shares: sharesOf({ today, fridge, freezer, dry }),
   });
 }
 
@@ -194,7 +195,7 @@ async function freezeDry(at: At, tx: Tx, batchId: number): Promise<void> {
   const start = await at(-13, '18:00');
   const loaded = await weighedBatch(start, batchId);
   const share = loaded.shares.find((each) => each.fate === 'dry')!;
-  const solids = loaded.sheet.solids / loaded.yield.net;
+  const solids = loaded.yield.solidsPerGram;
   const count = Math.ceil(share.grams / 1400);
   const trays = Array.from({ length: count }, (_, index) => {
     const wet = Math.floor(share.grams / count) - (index % 2);
@@ -227,9 +228,7 @@ async function feedDay(at: At, tx: Tx, days: number, now: Date): Promise<void> {
     for (const dog of await readDogs(tx)) {
       const meal = mealsOn(dog, context.today).find((each) => each.clock === clock);
       if (!meal) continue;
-      const warm = await readWarmShares(tx, context.today, (row) =>
-        densityOfBatch(row, context.household.energyFactors),
-      );
+      const warm = await readWarmShares(tx, context.today, context.household.energyFactors);
       const packs = (await readStock(tx)).filter((pack) => pack.placeKind !== 'freezer');
       const ready = inOrderOfUse([...warm.map(warmSourceOf), ...packs.map(sourceOf)], context.today);
       const { drawn } = drawMeal(meal.kcal, fitFor(ready, dog.id));

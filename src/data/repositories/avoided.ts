@@ -1,11 +1,11 @@
 import 'server-only';
-import { eq, gt, sql } from 'drizzle-orm';
+import { and, eq, gt, inArray } from 'drizzle-orm';
+import type { LocalDate } from '@/core/calendar/local-date';
 import { avoidedIn, stops } from '@/core/dog/avoid';
 import { hazardsIn, stopsPlan } from '@/core/recipe/hazards';
-import type { Moment, Part } from '@/core/recipe/recipe';
 import type { Tx } from '../database';
 import type { Reference } from '../reference/reference';
-import { batch } from '../schema/batches';
+import { batch, share } from '../schema/batches';
 import { holding, packContent } from '../schema/stock';
 import type { StoredDog } from './dogs';
 
@@ -23,28 +23,32 @@ export interface Avoided {
   readonly dogsNotFor: (where: { readonly batchId: number } | { readonly holdingId: number }) => number[];
 }
 
-interface CookedLine {
-  readonly ndb: string;
-  readonly part: Part;
-  readonly moment: Moment;
-}
-
-/** Reads what was really cooked, from each batch's evidence, against the dogs' lists and what can hurt any dog. */
-export async function readAvoided(tx: Tx, reference: Reference, dogs: readonly StoredDog[]): Promise<Avoided> {
+/**
+ * What was really cooked of the food that is there, in packs or warm on `today`, against the dogs' lists and what can hurt
+ * any dog.
+ */
+export async function readAvoided(
+  tx: Tx,
+  reference: Reference,
+  dogs: readonly StoredDog[],
+  today: LocalDate,
+): Promise<Avoided> {
   const contents = await tx
     .select({ holdingId: packContent.holdingId, batchId: packContent.batchId })
     .from(packContent)
     .innerJoin(holding, eq(holding.id, packContent.holdingId))
     .where(gt(holding.amount, 0));
-  // Of the evidence only what the food is: its composition is large and not asked for here.
-  const batches = await tx
-    .select({
-      id: batch.id,
-      lines: sql<
-        CookedLine[]
-      >`(select coalesce(jsonb_agg(jsonb_build_object('ndb', l->'food'->>'ndb', 'part', l->>'part', 'moment', l->>'moment')), '[]') from jsonb_array_elements(${batch.evidence}->'lines') l)`,
-    })
-    .from(batch);
+  const warm = await tx
+    .selectDistinct({ batchId: share.batchId })
+    .from(share)
+    .where(and(eq(share.fate, 'today'), eq(share.day, today)));
+  const living = [...new Set([...contents, ...warm].map((row) => row.batchId))];
+  // What went in stands in the summary of each batch, as it was put right: its evidence is large and not asked for.
+  const batches = (
+    living.length === 0
+      ? []
+      : await tx.select({ id: batch.id, summary: batch.summary }).from(batch).where(inArray(batch.id, living))
+  ).map(({ id, summary }) => ({ id, lines: summary?.foods ?? [] }));
   const nameOf = (ndb: string) => reference.foods.get(ndb)?.name;
   const found = new Map<string, readonly NotForIt[]>();
   for (const { id, lines } of batches) {
@@ -67,9 +71,7 @@ export async function readAvoided(tx: Tx, reference: Reference, dogs: readonly S
   }
   const ofBatch = (batchId: number, dogId: number) => found.get(`${batchId}-${dogId}`) ?? [];
   const ofPack = (holdingId: number, dogId: number) =>
-    contents
-      .filter((row) => row.holdingId === holdingId)
-      .flatMap((row) => (row.batchId === null ? [] : ofBatch(row.batchId, dogId)));
+    contents.filter((row) => row.holdingId === holdingId).flatMap((row) => ofBatch(row.batchId, dogId));
   return {
     ofBatch,
     ofPack,

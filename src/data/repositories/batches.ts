@@ -1,23 +1,18 @@
 import 'server-only';
-import { asc, desc, eq, inArray, isNull } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
 import type { LocalDate } from '@/core/calendar/local-date';
-import { fillingAlone, type Filling } from '@/core/dog/filling';
+import { foldBatch, type BatchHistory, type BatchState, type BatchYield, type WeighedState } from '@/core/batch/fold';
+import type { Reading } from '@/core/batch/reading';
+import type { BatchSummary } from '@/core/batch/summary';
+import { type Filling } from '@/core/dog/filling';
+import type { EnergyFactors } from '@/core/nutrition/energy';
 import type { PlanEntry } from '@/core/plan/plan-entry';
 import { readShare } from '@/core/plan/read-plan';
-import { solidsPerGram } from '@/core/nutrition/totals';
-import { weighYield, type Weighing, type WeighedYield } from '@/core/portion/yield';
-import { grams } from '@/core/quantity/units';
-import { dryTrays, type Dried, type TrayReadings } from '@/core/preserve/dry';
-import type { Outcome } from '@/core/problem';
-import type { At } from '@/core/recipe/bases';
-import { batchLines, type WeighedLine } from '@/core/recipe/recipe';
-import { recipeSheet, type RecipeSheet } from '@/core/recipe/sheet';
-import type { EnergyFactors } from '@/core/nutrition/energy';
+import { fromTenths } from '@/core/stock/ledger';
 import type { Tx } from '../database';
-import { batch, load, plan, planDog, share, tray, type Evidence } from '../schema/batches';
+import { batch, plan, planDog, reading, share, tray } from '../schema/batches';
 import { recipe, recipeVersion } from '../schema/recipes';
-
-type BatchRow = typeof batch.$inferSelect;
+import { bowl, bowlPart, holding, pack, packContent } from '../schema/stock';
 
 interface Common {
   readonly id: number;
@@ -27,10 +22,8 @@ interface Common {
   readonly recipeName: string;
   readonly letter: string;
   readonly scale: number;
-  /** What the lines of a batch without amounts are reckoned for. */
-  readonly at: At;
-  /** g bought of each line, as planned; a batch from before has none. */
-  readonly amounts: readonly number[] | undefined;
+  /** g bought of each line, as planned. */
+  readonly amounts: readonly number[];
   readonly swaps: Readonly<Record<string, string>> | undefined;
   readonly planId: number;
   /** Which meals its recipe fills, among those that are planned with it. */
@@ -39,84 +32,116 @@ interface Common {
   readonly firstDay: LocalDate;
   readonly days: number;
   readonly dogIds: readonly number[];
+  /** Rises with every change. */
+  readonly revision: number;
 }
 
-export interface StoredShare {
-  readonly id: number;
-  readonly fate: (typeof share.$inferSelect)['fate'];
-  readonly grams: number;
-  readonly day: LocalDate;
-  readonly dryMethod: 'dehydrated' | 'freeze-dried' | undefined;
-  readonly sealed: boolean;
-  readonly trays: readonly {
-    readonly id: number;
-    readonly tare: number;
-    readonly wetGross: number;
-    readonly dryGross: number | undefined;
-  }[];
-}
-
+/** A batch with its yields; `yield` is the first, which is the whole pot unless components are kept apart. */
+export type WeighedBatch = Common & WeighedState & { readonly yield: BatchYield };
 /** A batch is planned, cooking or weighed; only a weighed one has a yield, and a planned one has nothing frozen. */
 export type StoredBatch =
-  | (Common & { readonly state: 'planned' })
-  | (Common & {
-      readonly state: 'cooking';
-      readonly startedAt: Date;
-      readonly lines: readonly WeighedLine[];
-      readonly sheet: RecipeSheet;
-    })
-  | (Common & {
-      readonly state: 'weighed';
-      readonly startedAt: Date;
-      readonly weighedAt: Date;
-      readonly lines: readonly WeighedLine[];
-      readonly sheet: RecipeSheet;
-      readonly weighing: Weighing;
-      readonly yield: WeighedYield;
-      readonly shares: readonly StoredShare[];
-    });
+  | (Common & Extract<BatchState, { state: 'planned' }>)
+  | (Common & Extract<BatchState, { state: 'cooking' }>)
+  | WeighedBatch;
 
-export const linesOf = (evidence: Evidence): WeighedLine[] =>
-  evidence.lines.map((line) => ({ ...line, grams: grams(line.grams) }));
+const toReading = (row: typeof reading.$inferSelect): Reading => ({
+  id: row.id,
+  node: row.node,
+  kind: row.kind,
+  at: row.at,
+  writtenAt: row.writtenAt,
+  ...(row.value === null ? {} : { value: row.value }),
+  ...(row.text === null ? {} : { text: row.text }),
+  ...(row.take === null ? {} : { take: row.take }),
+  ...(row.instrument === null ? {} : { instrument: row.instrument }),
+  ...(row.takesBack === null ? {} : { takesBack: row.takesBack }),
+});
 
-/** kcal per g of a weighed batch, from its own evidence. */
-export function densityOfBatch(row: BatchRow, factors: EnergyFactors): number {
-  if (!row.evidence || row.netGrams === null) throw new Error(`batch ${row.id} is not weighed`);
-  return recipeSheet(linesOf(row.evidence), factors).kcal / (row.netGrams + (row.eatenBefore ?? 0));
-}
+/** Everything that was observed of a batch, in the order of writing, what was struck out with it. */
+export const readReadings = async (tx: Tx, batchId: number): Promise<Reading[]> =>
+  (await tx.select().from(reading).where(eq(reading.batchId, batchId)).orderBy(asc(reading.id))).map(toReading);
 
-/** A batch with its yield. */
-export type WeighedBatch = Extract<StoredBatch, { state: 'weighed' }>;
-
-/** What full readings of trays come to for a batch's food. */
-export const dry = (
-  weighed: WeighedBatch,
-  readings: readonly TrayReadings[],
-  write?: (mass: number) => string,
-): Outcome<Dried> =>
-  dryTrays(
-    readings,
-    solidsPerGram(batchLines(weighed.lines), weighed.yield.net + weighed.yield.eatenBefore),
-    weighed.yield.density,
-    write,
-  );
-
-/** What the dry share of a batch came to, once every tray has been weighed dry. */
-export function driedOf(weighed: WeighedBatch): Dried | undefined {
-  const trays = weighed.shares.find((share) => share.fate === 'dry')?.trays ?? [];
-  const readings = trays.flatMap(({ tare, wetGross, dryGross }) =>
-    dryGross === undefined ? [] : [{ tare: grams(tare), wetGross: grams(wetGross), dryGross: grams(dryGross) }],
-  );
-  if (readings.length === 0 || readings.length < trays.length) return undefined;
-  const dried = dry(weighed, readings);
-  if (!dried.ok) throw new Error(`batch ${weighed.id} holds impossible trays: ${dried.problem.message}`);
-  return dried.value;
-}
-
-const batchQuery = (tx: Tx) =>
-  tx
+/** All that one batch's fold looks at. */
+export async function readBatchHistory(tx: Tx, batchId: number): Promise<BatchHistory> {
+  const [own] = await tx
+    .select({ startedAt: batch.startedAt, evidence: batch.evidence })
+    .from(batch)
+    .where(eq(batch.id, batchId));
+  if (!own?.startedAt || !own.evidence) return { readings: [], shares: [], packed: [], fed: [] };
+  const shares = await tx.select().from(share).where(eq(share.batchId, batchId)).orderBy(asc(share.id));
+  const trays = await tx
+    .select({ id: tray.id, shareId: tray.shareId })
+    .from(tray)
+    .innerJoin(share, eq(share.id, tray.shareId))
+    .where(eq(share.batchId, batchId))
+    .orderBy(asc(tray.position));
+  const packed = await tx
     .select({
-      batch,
+      holdingId: packContent.holdingId,
+      code: pack.code,
+      shareId: packContent.shareId,
+      dogId: pack.dogId,
+      amount: packContent.amount,
+    })
+    .from(packContent)
+    .innerJoin(pack, eq(pack.holdingId, packContent.holdingId))
+    .innerJoin(holding, eq(holding.id, packContent.holdingId))
+    .where(and(eq(packContent.batchId, batchId), eq(holding.void, false)))
+    .orderBy(asc(packContent.id));
+  const fed = await tx
+    .select({ shareId: bowlPart.shareId, amount: sql<number>`sum(${bowlPart.amount})::int` })
+    .from(bowlPart)
+    .innerJoin(bowl, eq(bowl.id, bowlPart.bowlId))
+    .innerJoin(share, eq(share.id, bowlPart.shareId))
+    .where(and(eq(share.batchId, batchId), isNull(bowl.reversedBy)))
+    .groupBy(bowlPart.shareId);
+  return {
+    startedAt: own.startedAt,
+    evidence: own.evidence,
+    readings: await readReadings(tx, batchId),
+    shares: shares.map((row) => ({
+      id: row.id,
+      yield: row.yield,
+      fate: row.fate,
+      grams: row.grams,
+      day: row.day,
+      ...(row.placeId === null ? {} : { placeId: row.placeId }),
+      ...(row.method === null ? {} : { method: row.method }),
+      ...(row.machineId === null ? {} : { machineId: row.machineId }),
+      trayIds: trays.filter((each) => each.shareId === row.id).map((each) => each.id),
+    })),
+    packed: packed.map(({ dogId, amount, ...row }) => ({
+      ...row,
+      ...(dogId === null ? {} : { dogId }),
+      grams: fromTenths(amount),
+    })),
+    fed: fed.flatMap(({ shareId, amount }) => (shareId === null ? [] : [{ shareId, grams: fromTenths(amount) }])),
+  };
+}
+
+/** The meals that a batch's recipe fills. */
+function fillingOf(entry: PlanEntry, recipeId: number): Filling {
+  const dishes = entry.dishes.map(({ recipeId: id, meals, share: said }) => {
+    const read = readShare(said);
+    if (!read.ok) throw new Error(`a plan was kept with a share of ${said}`);
+    return { recipeId: id, meals, share: read.value };
+  });
+  return { dishes, dish: entry.dishes.findIndex((each) => each.recipeId === recipeId) };
+}
+
+/** One batch as far as it has come; undefined where there is none or its plan was dropped. */
+export async function readBatch(tx: Tx, id: number, factors: EnergyFactors): Promise<StoredBatch | undefined> {
+  const [row] = await tx
+    .select({
+      batch: {
+        id: batch.id,
+        versionId: batch.versionId,
+        scale: batch.scale,
+        amounts: batch.amounts,
+        swaps: batch.swaps,
+        createdAt: batch.createdAt,
+        revision: batch.revision,
+      },
       plan,
       number: recipeVersion.number,
       recipeId: recipe.id,
@@ -126,131 +151,110 @@ const batchQuery = (tx: Tx) =>
     .from(batch)
     .innerJoin(plan, eq(plan.id, batch.planId))
     .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
-    .innerJoin(recipe, eq(recipe.id, recipeVersion.recipeId));
-
-function atOf(
-  row: {
-    readonly batch: BatchRow;
-    readonly plan: Pick<typeof plan.$inferSelect, 'id' | 'days' | 'exactDays'>;
-  },
-  dogs: readonly (typeof planDog.$inferSelect)[],
-): At {
-  const own = dogs.filter((entry) => entry.planId === row.plan.id);
-  return {
-    scale: row.batch.scale,
-    dogDays: own.length * (row.plan.exactDays ?? row.plan.days),
-    kgDays: own.reduce((sum, entry) => sum + entry.kgDays, 0),
-    loads: [],
-    ...(row.batch.choices ? { choices: row.batch.choices } : {}),
-  };
-}
-
-/** The meals that a batch's recipe fills; a plan from before is of one recipe for every meal. */
-function fillingOf(entry: PlanEntry | null, recipeId: number): Filling {
-  const dish = entry?.dishes.findIndex((each) => each.recipeId === recipeId) ?? -1;
-  if (!entry || dish < 0) return fillingAlone(recipeId);
-  const dishes = entry.dishes.map(({ recipeId: id, meals, share }) => {
-    const read = readShare(share);
-    if (!read.ok) throw new Error(`a plan was kept with a share of ${share}`);
-    return { recipeId: id, meals, share: read.value };
-  });
-  return { dishes, dish };
-}
-
-async function toBatches(
-  tx: Tx,
-  rows: Awaited<ReturnType<typeof batchQuery>>,
-  factors: EnergyFactors,
-): Promise<StoredBatch[]> {
-  if (rows.length === 0) return [];
-  const ids = rows.map((row) => row.batch.id);
+    .innerJoin(recipe, eq(recipe.id, recipeVersion.recipeId))
+    .where(and(eq(batch.id, id), isNull(batch.droppedAt)));
+  if (!row) return undefined;
   const dogs = await tx
-    .select()
+    .select({ dogId: planDog.dogId })
+    .from(planDog)
+    .where(eq(planDog.planId, row.plan.id))
+    .orderBy(asc(planDog.dogId));
+  const state = foldBatch(await readBatchHistory(tx, id), factors);
+  if (!state.ok) throw new Error(`batch ${id} holds what cannot be: ${state.problem.message}`);
+  const common: Common = {
+    ...row.batch,
+    swaps: row.batch.swaps ?? undefined,
+    versionNumber: row.number,
+    recipeId: row.recipeId,
+    recipeName: row.recipeName,
+    letter: row.letter,
+    planId: row.plan.id,
+    filling: fillingOf(row.plan.entry, row.recipeId),
+    firstDay: row.plan.firstDay,
+    days: row.plan.days,
+    dogIds: dogs.map((entry) => entry.dogId),
+  };
+  return state.value.state === 'weighed'
+    ? { ...common, ...state.value, yield: state.value.yields[0]! }
+    : { ...common, ...state.value };
+}
+
+/** A batch as a list shows it: no evidence is read for it. */
+export interface ListedBatch {
+  readonly id: number;
+  readonly planId: number;
+  readonly recipeId: number;
+  readonly recipeName: string;
+  readonly state: BatchState['state'];
+  readonly open: boolean;
+  readonly summary: BatchSummary | undefined;
+  readonly createdAt: Date;
+  readonly startedAt: Date | undefined;
+  readonly firstDay: LocalDate;
+  readonly days: number;
+  readonly dogIds: readonly number[];
+}
+
+/** The batches that were not dropped, newest first; the open ones alone, or so many. */
+export async function readBatchList(
+  tx: Tx,
+  of: { readonly open?: true; readonly limit?: number; readonly from?: number } = {},
+): Promise<ListedBatch[]> {
+  const query = tx
+    .select({
+      id: batch.id,
+      planId: batch.planId,
+      recipeId: recipe.id,
+      recipeName: recipe.name,
+      state: batch.state,
+      open: batch.open,
+      summary: batch.summary,
+      createdAt: batch.createdAt,
+      startedAt: batch.startedAt,
+      firstDay: plan.firstDay,
+      days: plan.days,
+    })
+    .from(batch)
+    .innerJoin(plan, eq(plan.id, batch.planId))
+    .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
+    .innerJoin(recipe, eq(recipe.id, recipeVersion.recipeId))
+    .where(and(isNull(batch.droppedAt), of.open ? eq(batch.open, true) : undefined))
+    .orderBy(desc(batch.id));
+  const rows = of.limit === undefined ? await query : await query.limit(of.limit).offset(of.from ?? 0);
+  if (rows.length === 0) return [];
+  const dogs = await tx
+    .select({ planId: planDog.planId, dogId: planDog.dogId })
     .from(planDog)
     .where(
       inArray(
         planDog.planId,
-        rows.map((row) => row.plan.id),
+        rows.map((row) => row.planId),
       ),
     )
     .orderBy(asc(planDog.dogId));
-  const loads = await tx.select().from(load).where(inArray(load.batchId, ids)).orderBy(asc(load.position));
-  const shares = await tx.select().from(share).where(inArray(share.batchId, ids)).orderBy(asc(share.id));
-  const trays = await tx
-    .select()
-    .from(tray)
-    .where(inArray(tray.shareId, shares.length > 0 ? shares.map((row) => row.id) : [0]))
-    .orderBy(asc(tray.position));
-  return rows.map((row): StoredBatch => {
-    const own = row.batch;
-    const common: Common = {
-      id: own.id,
-      versionId: own.versionId,
-      versionNumber: row.number,
-      recipeId: row.recipeId,
-      recipeName: row.recipeName,
-      letter: row.letter,
-      scale: own.scale,
-      at: atOf(row, dogs),
-      amounts: own.amounts ?? undefined,
-      swaps: own.swaps ?? undefined,
-      planId: row.plan.id,
-      filling: fillingOf(row.plan.entry, row.recipeId),
-      createdAt: own.createdAt,
-      firstDay: row.plan.firstDay,
-      days: row.plan.days,
-      dogIds: dogs.filter((entry) => entry.planId === row.plan.id).map((entry) => entry.dogId),
-    };
-    if (!own.evidence || !own.startedAt) return { ...common, state: 'planned' };
-    const lines = linesOf(own.evidence);
-    const sheet = recipeSheet(lines, factors);
-    const cooking = { ...common, startedAt: own.startedAt, lines, sheet };
-    if (own.netGrams === null || own.eatenBefore === null || !own.weighedAt) return { ...cooking, state: 'cooking' };
-    const weighing: Weighing =
-      own.cups !== null && own.cupGrams !== null
-        ? { by: 'cups', cups: own.cups, cupGrams: grams(own.cupGrams) }
-        : {
-            by: 'scale',
-            vessels: loads
-              .filter((entry) => entry.batchId === own.id)
-              .map((entry) => ({ name: entry.vessel, gross: grams(entry.gross), tare: grams(entry.tare) })),
-          };
-    const weighed = weighYield(weighing, grams(own.eatenBefore), sheet);
-    if (!weighed.ok) throw new Error(`batch ${own.id} holds an impossible yield: ${weighed.problem.message}`);
-    return {
-      ...cooking,
-      state: 'weighed',
-      weighedAt: own.weighedAt,
-      weighing,
-      yield: weighed.value,
-      shares: shares
-        .filter((entry) => entry.batchId === own.id)
-        .map((entry) => ({
-          id: entry.id,
-          fate: entry.fate,
-          grams: entry.grams,
-          day: entry.day,
-          dryMethod: entry.dryMethod ?? undefined,
-          sealed: entry.sealedAt !== null,
-          trays: trays
-            .filter((each) => each.shareId === entry.id)
-            .map((each) => ({
-              id: each.id,
-              tare: each.tare,
-              wetGross: each.wetGross,
-              dryGross: each.dryGross ?? undefined,
-            })),
-        })),
-    };
-  });
+  return rows.map((row) => ({
+    ...row,
+    summary: row.summary ?? undefined,
+    startedAt: row.startedAt ?? undefined,
+    dogIds: dogs.filter((entry) => entry.planId === row.planId).map((entry) => entry.dogId),
+  }));
 }
 
-/** One batch as far as it has come; undefined where there is none or its plan was dropped. */
-export async function readBatch(tx: Tx, id: number, factors: EnergyFactors): Promise<StoredBatch | undefined> {
-  const rows = (await batchQuery(tx).where(eq(batch.id, id))).filter((row) => row.batch.droppedAt === null);
-  return (await toBatches(tx, rows, factors))[0];
+/** The latest weighed batch of each recipe, by the recipe's id: by-products and unweighed pots say nothing of its food. */
+export async function readLatestPots(tx: Tx, recipeIds?: readonly number[]): Promise<Map<number, number>> {
+  const rows = await tx
+    .select({ recipeId: recipeVersion.recipeId, id: sql<number>`max(${batch.id})::int` })
+    .from(batch)
+    .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
+    .where(
+      and(
+        eq(batch.state, 'weighed'),
+        isNull(batch.droppedAt),
+        isNull(batch.parentId),
+        isNotNull(batch.summary),
+        recipeIds ? inArray(recipeVersion.recipeId, [...recipeIds]) : undefined,
+      ),
+    )
+    .groupBy(recipeVersion.recipeId);
+  return new Map(rows.map((row) => [row.recipeId, row.id]));
 }
-
-/** All batches that were not dropped, newest first. */
-export const readBatches = async (tx: Tx, factors: EnergyFactors): Promise<StoredBatch[]> =>
-  toBatches(tx, await batchQuery(tx).where(isNull(batch.droppedAt)).orderBy(desc(batch.id)), factors);

@@ -1,24 +1,35 @@
 import 'server-only';
-import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
+import { and, asc, between, eq, inArray, isNull } from 'drizzle-orm';
 import type { LocalDate } from '@/core/calendar/local-date';
 import { fromTenths } from '@/core/stock/ledger';
 import type { Tx } from '../database';
-import { bowl, bowlPart, pack } from '../schema/stock';
+import { share } from '../schema/batches';
+import { bowl, bowlPart, holding, pack, packContent } from '../schema/stock';
 
 export interface StoredBowl {
   readonly id: number;
   readonly dogId: number;
   readonly slotId: number;
+  readonly day: LocalDate;
   readonly fedAt: Date;
-  readonly parts: readonly { readonly code: string; readonly grams: number; readonly waterMl: number }[];
+  readonly parts: readonly {
+    readonly code: string;
+    readonly grams: number;
+    readonly waterMl: number;
+    /** What it was from, as a source of food is named. */
+    readonly key: string;
+  }[];
 }
 
 /** The bowls of a day that were not taken back. */
-export async function readBowlsOn(tx: Tx, day: LocalDate): Promise<StoredBowl[]> {
+export const readBowlsOn = (tx: Tx, day: LocalDate): Promise<StoredBowl[]> => readBowlsBetween(tx, day, day);
+
+/** The bowls of some days that were not taken back, in the order of marking. */
+export async function readBowlsBetween(tx: Tx, from: LocalDate, to: LocalDate): Promise<StoredBowl[]> {
   const rows = await tx
     .select()
     .from(bowl)
-    .where(and(eq(bowl.day, day), isNull(bowl.reversedBy)))
+    .where(and(between(bowl.day, from, to), isNull(bowl.reversedBy)))
     .orderBy(asc(bowl.id));
   if (rows.length === 0) return [];
   const parts = await tx
@@ -36,9 +47,39 @@ export async function readBowlsOn(tx: Tx, day: LocalDate): Promise<StoredBowl[]>
     id: row.id,
     dogId: row.dogId,
     slotId: row.slotId,
+    day: row.day,
     fedAt: row.fedAt,
     parts: parts
       .filter(({ part }) => part.bowlId === row.id)
-      .map(({ part, code }) => ({ code: code ?? 'the pot', grams: fromTenths(part.amount), waterMl: part.waterMl })),
+      .map(({ part, code }) => ({
+        code: code ?? 'the pot',
+        grams: fromTenths(part.amount),
+        waterMl: part.waterMl,
+        key: part.shareId === null ? `pack-${part.holdingId}` : `share-${part.shareId}`,
+      })),
   }));
+}
+
+/** What was fed of a batch, warm or from its packs: kcal as they were reckoned then, g, and what a g holds now. */
+export async function readFedOfBatch(
+  tx: Tx,
+  batchId: number,
+): Promise<{ readonly kcal: number; readonly grams: number; readonly density: number | undefined }[]> {
+  const fromPacks = await tx
+    .select({ kcal: bowlPart.kcal, amount: bowlPart.amount, density: holding.density })
+    .from(packContent)
+    .innerJoin(bowlPart, eq(bowlPart.holdingId, packContent.holdingId))
+    .innerJoin(holding, eq(holding.id, packContent.holdingId))
+    .innerJoin(bowl, eq(bowl.id, bowlPart.bowlId))
+    .where(and(eq(packContent.batchId, batchId), isNull(bowl.reversedBy)));
+  const warm = await tx
+    .select({ kcal: bowlPart.kcal, amount: bowlPart.amount })
+    .from(share)
+    .innerJoin(bowlPart, eq(bowlPart.shareId, share.id))
+    .innerJoin(bowl, eq(bowl.id, bowlPart.bowlId))
+    .where(and(eq(share.batchId, batchId), isNull(bowl.reversedBy)));
+  return [
+    ...fromPacks.map(({ kcal, amount, density }) => ({ kcal, grams: fromTenths(amount), density })),
+    ...warm.map(({ kcal, amount }) => ({ kcal, grams: fromTenths(amount), density: undefined })),
+  ];
 }

@@ -1,51 +1,61 @@
 import 'server-only';
-import { eq, isNotNull } from 'drizzle-orm';
+import { and, eq, isNotNull, isNull } from 'drizzle-orm';
 import type { FoodFacts } from '@/core/dog/food-facts';
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import { foodFactsOf } from '@/core/recipe/food-facts-of';
+import { proteinMark } from '@/core/recipe/protein';
 import type { Tx } from '../database';
 import type { Reference } from '../reference/reference';
 import { recipe } from '../schema/recipes';
-import { readBatches } from './batches';
+import { readBatch, readLatestPots } from './batches';
 import { readLatestVersions } from './recipes';
 
-/** What the portion schools have to know about each recipe, by its id: by its latest weighed pot where there is one. */
-export async function readFoodFacts(
+/** What the portion schools have to know about each recipe, by its id, as it was kept last. */
+export async function readFoodFacts(tx: Tx): Promise<Map<number, FoodFacts>> {
+  const rows = await tx
+    .select({ id: recipe.id, facts: recipe.foodFacts })
+    .from(recipe)
+    .where(and(isNull(recipe.archivedAt), isNotNull(recipe.foodFacts)));
+  return new Map(rows.flatMap(({ id, facts }) => (facts ? [[id, facts] as const] : [])));
+}
+
+/**
+ * Works out what is known of recipes' food, and their marks, and keeps both beside them, by the latest weighed pot where there is one. It is
+ * called by whatever changes it: a saved recipe, a label, a weighed pot or cup, the household's factors.
+ */
+export async function keepFoodFacts(
   tx: Tx,
   reference: Reference,
   factors: EnergyFactors,
-): Promise<Map<number, FoodFacts>> {
-  const versions = await readLatestVersions(tx, reference);
-  const batches = await readBatches(tx, factors);
-  const cups = await tx
-    .select({ id: recipe.id, cupGrams: recipe.cupGrams })
-    .from(recipe)
-    .where(isNotNull(recipe.cupGrams));
-  return new Map(
-    versions.flatMap((version) => {
-      // Newest first; a by-product or an unweighed pot says nothing about the food.
-      const weighed = batches.find((each) => each.recipeId === version.recipeId && each.state === 'weighed');
-      const pot = weighed?.state === 'weighed' ? weighed : undefined;
-      const counted = pot?.weighing.by === 'cups' ? pot.weighing.cupGrams : undefined;
-      const gramsPerCup = cups.find((row) => row.id === version.recipeId)?.cupGrams ?? counted;
-      const facts = foodFactsOf(
-        {
-          name: version.name,
-          recipeId: version.recipeId,
-          lines: pot?.lines ?? version.lines,
-          density: pot?.yield.density,
-          gramsPerCup,
-        },
-        factors,
-      );
-      // A recipe without energy is no food yet.
-      return facts.density > 0 ? [[version.recipeId, facts] as const] : [];
-    }),
+  recipeIds?: readonly number[],
+): Promise<void> {
+  const versions = (await readLatestVersions(tx, reference)).filter(
+    ({ recipeId }) => recipeIds === undefined || recipeIds.includes(recipeId),
   );
-}
-
-/** Keeps what is known of each recipe's food beside it, so that a dog's day need not read every pot. */
-export async function keepFoodFacts(tx: Tx, reference: Reference, factors: EnergyFactors): Promise<void> {
-  for (const [recipeId, foodFacts] of await readFoodFacts(tx, reference, factors))
-    await tx.update(recipe).set({ foodFacts }).where(eq(recipe.id, recipeId));
+  const pots = await readLatestPots(tx, recipeIds);
+  for (const version of versions) {
+    const [own] = await tx
+      .select({ cupGrams: recipe.cupGrams, facts: recipe.foodFacts, mark: recipe.mark })
+      .from(recipe)
+      .where(eq(recipe.id, version.recipeId));
+    const potId = pots.get(version.recipeId);
+    const batch = potId === undefined ? undefined : await readBatch(tx, potId, factors);
+    const pot = batch?.state === 'weighed' ? batch : undefined;
+    const counted = pot?.yield.weighing.by === 'cups' ? pot.yield.weighing.cupGrams : undefined;
+    const facts = foodFactsOf(
+      {
+        name: version.name,
+        recipeId: version.recipeId,
+        lines: pot?.lines ?? version.lines,
+        density: pot?.yield.density,
+        gramsPerCup: own?.cupGrams ?? counted,
+      },
+      factors,
+    );
+    // A recipe without energy is no food yet.
+    const foodFacts = facts.density > 0 ? facts : null;
+    const mark = proteinMark(version.lines);
+    const same = JSON.stringify([foodFacts, mark]) === JSON.stringify([own?.facts ?? null, own?.mark]);
+    if (!same) await tx.update(recipe).set({ foodFacts, mark }).where(eq(recipe.id, version.recipeId));
+  }
 }

@@ -1,5 +1,5 @@
 import 'server-only';
-import { asc, eq } from 'drizzle-orm';
+import { asc, eq, isNull } from 'drizzle-orm';
 import type { PlaceKind } from '@/core/preserve/shelf-life';
 import type { Tx } from '../database';
 import { household, place } from '../schema/household';
@@ -33,5 +33,10 @@ export async function readHousehold(tx: Tx): Promise<Household> {
 export const changeHousehold = (tx: Tx, change: Partial<Household>) =>
   tx.update(household).set(change).where(eq(household.id, 1));
 
+/** The places that are in use. */
 export const readPlaces = (tx: Tx): Promise<Place[]> =>
+  tx.select().from(place).where(isNull(place.archivedAt)).orderBy(asc(place.position), asc(place.id));
+
+/** Every place, put away or not: what was done names it. */
+export const readAllPlaces = (tx: Tx): Promise<Place[]> =>
   tx.select().from(place).orderBy(asc(place.position), asc(place.id));

@@ -1,5 +1,5 @@
 import 'server-only';
-import { asc, eq, isNull } from 'drizzle-orm';
+import { asc, eq, isNotNull, isNull } from 'drizzle-orm';
 import type { FoodMeasure, KnownFood } from '@/core/food/food';
 import { supplyAsFood, type Label } from '@/core/food/label';
 import { ownMeasure as weighedHere } from '@/core/food/measures';
@@ -64,6 +64,14 @@ export const readMeanings = async (tx: Tx): Promise<Phrase[]> =>
 /** The recipes that may be lines of another one, by name. */
 export const readRecipeNames = (tx: Tx): Promise<{ id: number; name: string }[]> =>
   tx.select({ id: recipe.id, name: recipe.name }).from(recipe).where(isNull(recipe.archivedAt)).orderBy(asc(recipe.id));
+
+/** The recipes that were put away. */
+export const readRecipesAway = (tx: Tx): Promise<{ id: number; name: string }[]> =>
+  tx
+    .select({ id: recipe.id, name: recipe.name })
+    .from(recipe)
+    .where(isNotNull(recipe.archivedAt))
+    .orderBy(asc(recipe.id));
 
 export const readSupply = async (tx: Tx, id: number): Promise<StoredSupply | undefined> => {
   const [row] = await tx.select().from(supply).where(eq(supply.id, id));

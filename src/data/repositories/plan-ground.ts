@@ -31,7 +31,7 @@ interface Here {
 /** kcal that the stock holds for each dog on each day, first expired first out. */
 async function coveredBy({ tx, reference, household, today }: Here, dogs: readonly StoredDog[], stock: StoredPack[]) {
   if (stock.length === 0) return {};
-  const avoided = await readAvoided(tx, reference, dogs);
+  const avoided = await readAvoided(tx, reference, dogs, today);
   const cover = coverOf(
     dogs.map((dog) => ({
       dogId: dog.id,

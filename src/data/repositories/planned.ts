@@ -1,7 +1,7 @@
 import 'server-only';
 import type { Quantity } from '@/core/quantity/quantity';
 import { grams, type Grams } from '@/core/quantity/units';
-import { boughtAt, takenOf } from '@/core/recipe/bases';
+import { takenOf } from '@/core/recipe/bases';
 import { withSwaps } from '@/core/plan/substitute';
 import type { WrittenLine } from '@/core/recipe/written';
 import type { Tx } from '../database';
@@ -31,6 +31,6 @@ export async function readPlannedLines(tx: Tx, reference: Reference, batch: Stor
   const swapped = withSwaps(version!.written, batch.swaps, (key) => known.get(key), energyFactors);
   if (!swapped.ok) throw new Error(`batch ${batch.id}: ${swapped.problem.message}`);
   const written = swapped.value;
-  const bought = batch.amounts?.map(grams) ?? boughtAt(written, batch.at);
+  const bought = batch.amounts.map(grams);
   return { written, bought, takes: takenOf(written, bought) };
 }

@@ -1,5 +1,5 @@
 import 'server-only';
-import { asc, desc, eq, inArray, isNull, and } from 'drizzle-orm';
+import { asc, desc, eq, inArray, isNull, and, sql } from 'drizzle-orm';
 import type { LocalDate } from '@/core/calendar/local-date';
 import type { PlanEntry } from '@/core/plan/plan-entry';
 import type { FetchedFrom } from '@/core/plan/shopping';
@@ -9,7 +9,7 @@ import { recipe, recipeVersion } from '../schema/recipes';
 
 export interface StoredPlan {
   readonly id: number;
-  readonly entry: PlanEntry | undefined;
+  readonly entry: PlanEntry;
   readonly firstDay: LocalDate;
   readonly cookDay: LocalDate;
   readonly days: number;
@@ -45,9 +45,9 @@ async function toPlans(tx: Tx, rows: readonly (typeof plan.$inferSelect)[]): Pro
     return [
       {
         id: row.id,
-        entry: row.entry ?? undefined,
+        entry: row.entry,
         firstDay: row.firstDay,
-        cookDay: row.cookDay ?? row.firstDay,
+        cookDay: row.cookDay,
         days: row.days,
         batches: own.map(({ id, recipeName, startedAt }) => ({ id, recipeName, started: startedAt !== null })),
         open: own.every((each) => each.startedAt === null),
@@ -75,3 +75,23 @@ export const readPlanItems = async (tx: Tx, planId: number): Promise<StoredPlanI
   (await tx.select().from(planItem).where(eq(planItem.planId, planId)).orderBy(asc(planItem.foodKey))).map(
     ({ foodKey, fetchedFrom, tickedAt }) => ({ foodKey, fetchedFrom, ticked: tickedAt !== null }),
   );
+
+/** The newest plans of which everything was put away before it was cooked. */
+export const readPlansAway = (
+  tx: Tx,
+  limit: number,
+): Promise<{ readonly id: number; readonly name: string; readonly firstDay: LocalDate }[]> =>
+  tx
+    .select({
+      id: plan.id,
+      firstDay: plan.firstDay,
+      name: sql<string>`string_agg(${recipe.name}, ' and ' order by ${batch.id})`,
+    })
+    .from(plan)
+    .innerJoin(batch, eq(batch.planId, plan.id))
+    .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
+    .innerJoin(recipe, eq(recipe.id, recipeVersion.recipeId))
+    .groupBy(plan.id)
+    .having(sql`bool_and(${batch.droppedAt} is not null)`)
+    .orderBy(desc(plan.id))
+    .limit(limit);

@@ -1,5 +1,5 @@
 import 'server-only';
-import { and, desc, inArray, eq, isNotNull, isNull } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNull, lte, sql } from 'drizzle-orm';
 import type { Tx } from '../database';
 import { batch } from '../schema/batches';
 import { recipeVersion } from '../schema/recipes';
@@ -14,28 +14,30 @@ const POTS_BACK = 12;
 export async function readPots(tx: Tx, recipeIds: readonly number[]): Promise<Map<number, number[]>> {
   const pots = new Map<number, number[]>();
   if (recipeIds.length === 0) return pots;
+  const numbered = tx.$with('numbered').as(
+    tx
+      .select({
+        recipeId: recipeVersion.recipeId,
+        summary: batch.summary,
+        place: sql<number>`row_number() over (partition by ${recipeVersion.recipeId} order by ${batch.id} desc)`.as(
+          'place',
+        ),
+      })
+      .from(batch)
+      .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
+      .where(and(inArray(recipeVersion.recipeId, [...recipeIds]), eq(batch.state, 'weighed'), isNull(batch.droppedAt))),
+  );
+  // Counted pots are left out below: twice as many are looked at.
   const rows = await tx
-    .select({
-      recipeId: recipeVersion.recipeId,
-      net: batch.netGrams,
-      eaten: batch.eatenBefore,
-      evidence: batch.evidence,
-    })
-    .from(batch)
-    .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
-    .where(
-      and(
-        inArray(recipeVersion.recipeId, [...recipeIds]),
-        isNotNull(batch.netGrams),
-        isNull(batch.cups),
-        isNull(batch.droppedAt),
-      ),
-    )
-    .orderBy(desc(batch.id));
-  for (const { recipeId, net, eaten, evidence } of rows) {
+    .with(numbered)
+    .select()
+    .from(numbered)
+    .where(lte(numbered.place, POTS_BACK * 2))
+    .orderBy(asc(numbered.place));
+  for (const { recipeId, summary } of rows) {
     const own = pots.get(recipeId) ?? [];
-    const went = (evidence?.lines ?? []).reduce((sum, each) => (each.moment === 'bowl' ? sum : sum + each.grams), 0);
-    if (went > 0 && own.length < POTS_BACK) pots.set(recipeId, [...own, Math.min(1, (net! + (eaten ?? 0)) / went)]);
+    if (summary?.whole === undefined || summary.estimated || !(summary.inPot > 0) || own.length >= POTS_BACK) continue;
+    pots.set(recipeId, [...own, Math.min(1, summary.whole / summary.inPot)]);
   }
   return pots;
 }

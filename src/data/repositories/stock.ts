@@ -1,7 +1,9 @@
 import 'server-only';
-import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, isNull, sql } from 'drizzle-orm';
 import type { LocalDate } from '@/core/calendar/local-date';
 import { isDried, type PlaceKind, type ShelfLives } from '@/core/preserve/shelf-life';
+import { densityIn } from '@/core/batch/summary';
+import type { EnergyFactors } from '@/core/nutrition/energy';
 import type { Source } from '@/core/stock/draw';
 import { fromTenths, type HoldingRules, type Leg, type Movement } from '@/core/stock/ledger';
 import type { Tx } from '../database';
@@ -11,18 +13,34 @@ import { place } from '../schema/household';
 import { recipe, recipeVersion } from '../schema/recipes';
 import { bowl, bowlPart, holding, leg, movement, pack, packContent } from '../schema/stock';
 
+/** What one batch has in a pack. */
+export interface StoredContent {
+  readonly batchId: number;
+  readonly shareId: number;
+  readonly recipeId: number;
+  readonly recipeName: string;
+  readonly grams: number;
+}
+
 export interface StoredPack {
   readonly holdingId: number;
   readonly code: string;
+  /** Of the batch that most of it is from. */
   readonly recipeId: number;
+  /** Of all its contents. */
   readonly recipeName: string;
+  readonly contents: readonly StoredContent[];
   readonly dogId: number | undefined;
   readonly dogName: string | undefined;
   readonly foodKind: HoldingRules['kind'];
   readonly grams: number;
   readonly labelGrams: number;
+  /** kcal in each stored gram, as it is known now. */
   readonly density: number;
   readonly waterPerGram: number;
+  /** kcal in each gram as the label says it. */
+  readonly labelDensity: number;
+  readonly labelWaterPerGram: number;
   readonly packedOn: LocalDate;
   readonly placeId: number;
   readonly placeKind: PlaceKind;
@@ -34,31 +52,69 @@ export interface StoredPack {
   readonly rule: string;
   readonly short: boolean;
   readonly estimated: boolean;
+  /** Its packing was taken back: what it held is in its share again. */
+  readonly void: boolean;
 }
 
 const packQuery = (tx: Tx) =>
   tx
-    .select({ pack, holding, placeKind: place.kind, recipeName: recipe.name, dogName: dog.name })
+    .select({ pack, holding, placeKind: place.kind, dogName: dog.name })
     .from(pack)
     .innerJoin(holding, eq(holding.id, pack.holdingId))
     .innerJoin(place, eq(place.id, holding.placeId))
-    .innerJoin(recipe, eq(recipe.id, pack.recipeId))
     .leftJoin(dog, eq(dog.id, pack.dogId));
 
 type PackRow = Awaited<ReturnType<typeof packQuery>>[number];
 
-const toPack = ({ pack: sealed, holding: state, placeKind, recipeName, dogName }: PackRow): StoredPack => ({
+async function toPacks(tx: Tx, rows: readonly PackRow[]): Promise<StoredPack[]> {
+  if (rows.length === 0) return [];
+  const contents = await tx
+    .select({
+      holdingId: packContent.holdingId,
+      batchId: packContent.batchId,
+      shareId: packContent.shareId,
+      recipeId: recipe.id,
+      recipeName: recipe.name,
+      amount: packContent.amount,
+    })
+    .from(packContent)
+    .innerJoin(batch, eq(batch.id, packContent.batchId))
+    .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
+    .innerJoin(recipe, eq(recipe.id, recipeVersion.recipeId))
+    .where(
+      inArray(
+        packContent.holdingId,
+        rows.map((row) => row.pack.holdingId),
+      ),
+    )
+    .orderBy(desc(packContent.amount), asc(packContent.id));
+  const of = new Map<number, StoredContent[]>();
+  for (const { holdingId, amount, ...row } of contents) {
+    const own = of.get(holdingId) ?? [];
+    own.push({ ...row, grams: fromTenths(amount) });
+    of.set(holdingId, own);
+  }
+  return rows.map((row) => toPack(row, of.get(row.pack.holdingId) ?? []));
+}
+
+const toPack = (
+  { pack: sealed, holding: state, placeKind, dogName }: PackRow,
+  contents: readonly StoredContent[],
+): StoredPack => ({
   holdingId: sealed.holdingId,
   code: sealed.code,
-  recipeId: sealed.recipeId,
-  recipeName,
+  recipeId: contents[0]?.recipeId ?? NaN,
+  recipeName: [...new Set(contents.map((each) => each.recipeName))].join(' and '),
+  contents,
   dogId: sealed.dogId ?? undefined,
   dogName: dogName ?? undefined,
   foodKind: state.foodKind,
   grams: fromTenths(state.amount),
   labelGrams: fromTenths(sealed.labelAmount),
-  density: sealed.density,
-  waterPerGram: sealed.waterPerGram,
+  density: state.density,
+  waterPerGram: state.waterPerGram,
+  labelDensity: sealed.labelDensity,
+  labelWaterPerGram: sealed.labelWaterPerGram,
   packedOn: sealed.packedOn,
   placeId: state.placeId,
   placeKind,
@@ -70,28 +126,31 @@ const toPack = ({ pack: sealed, holding: state, placeKind, recipeName, dogName }
   rule: state.rule,
   short: sealed.short,
   estimated: sealed.estimated,
+  void: state.void,
 });
 
 /** The packs that still hold food. */
 export const readStock = async (tx: Tx): Promise<StoredPack[]> =>
-  (await packQuery(tx).where(gt(holding.amount, 0)).orderBy(asc(pack.holdingId))).map(toPack);
+  toPacks(tx, await packQuery(tx).where(gt(holding.amount, 0)).orderBy(asc(pack.holdingId)));
 
 /** Packs by holding id, in id order, empty ones too. */
 export const readPacks = async (tx: Tx, holdingIds: readonly number[]): Promise<StoredPack[]> =>
   holdingIds.length === 0
     ? []
-    : (
+    : toPacks(
+        tx,
         await packQuery(tx)
           .where(inArray(pack.holdingId, [...holdingIds]))
-          .orderBy(asc(pack.holdingId))
-      ).map(toPack);
+          .orderBy(asc(pack.holdingId)),
+      );
 
-/** The packs that hold food of a batch, in order of their codes; empty ones too. */
+/** The packs that hold or held food of a batch, in order of their codes; not those that were taken back. */
 export async function readPacksOfBatch(tx: Tx, batchId: number): Promise<StoredPack[]> {
   const rows = await tx
     .selectDistinct({ id: packContent.holdingId })
     .from(packContent)
-    .where(eq(packContent.batchId, batchId));
+    .innerJoin(holding, eq(holding.id, packContent.holdingId))
+    .where(and(eq(packContent.batchId, batchId), eq(holding.void, false)));
   return readPacks(
     tx,
     rows.map((row) => row.id),
@@ -99,7 +158,7 @@ export async function readPacksOfBatch(tx: Tx, batchId: number): Promise<StoredP
 }
 
 export const readPackByCode = async (tx: Tx, code: string): Promise<StoredPack | undefined> =>
-  (await packQuery(tx).where(eq(pack.code, code.toUpperCase()))).map(toPack)[0];
+  (await toPacks(tx, await packQuery(tx).where(eq(pack.code, code.toUpperCase()))))[0];
 
 /** A pack as the bowl sees it. */
 export const sourceOf = (stored: StoredPack): Source => ({
@@ -126,14 +185,17 @@ export interface WarmShare {
   readonly density: number;
 }
 
-/** Shares that are eaten warm on `day`, with what is left of each. `kcalOf` gives a batch's energy from its evidence. */
-export async function readWarmShares(
-  tx: Tx,
-  day: LocalDate,
-  densityOf: (row: typeof batch.$inferSelect) => number,
-): Promise<WarmShare[]> {
+/** Shares that are eaten warm on `day`, with what is left of each. */
+export async function readWarmShares(tx: Tx, day: LocalDate, factors: EnergyFactors): Promise<WarmShare[]> {
   const rows = await tx
-    .select({ share, batch, recipeId: recipe.id, recipeName: recipe.name })
+    .select({
+      id: share.id,
+      grams: share.grams,
+      batchId: share.batchId,
+      summary: batch.summary,
+      recipeId: recipe.id,
+      recipeName: recipe.name,
+    })
     .from(share)
     .innerJoin(batch, eq(batch.id, share.batchId))
     .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
@@ -144,17 +206,23 @@ export async function readWarmShares(
     .select({ shareId: bowlPart.shareId, amount: sql<number>`sum(${bowlPart.amount})::int` })
     .from(bowlPart)
     .innerJoin(bowl, eq(bowl.id, bowlPart.bowlId))
-    .where(and(isNull(bowl.reversedBy), isNotNull(bowlPart.shareId)))
+    .where(
+      and(
+        isNull(bowl.reversedBy),
+        inArray(
+          bowlPart.shareId,
+          rows.map((row) => row.id),
+        ),
+      ),
+    )
     .groupBy(bowlPart.shareId);
   const eatenOf = new Map(eaten.map((row) => [row.shareId, row.amount]));
-  return rows.map((row) => ({
-    shareId: row.share.id,
-    batchId: row.batch.id,
-    recipeId: row.recipeId,
-    recipeName: row.recipeName,
-    grams: row.share.grams - fromTenths(eatenOf.get(row.share.id) ?? 0),
-    density: densityOf(row.batch),
-  }));
+  return rows.flatMap(({ id, grams, summary, ...row }) => {
+    const density = densityIn(summary, factors);
+    return density === undefined
+      ? []
+      : [{ ...row, shareId: id, grams: grams - fromTenths(eatenOf.get(id) ?? 0), density }];
+  });
 }
 
 /** A share eaten today as the bowl sees it. */
@@ -199,28 +267,37 @@ async function withLegs(tx: Tx, rows: (typeof movement.$inferSelect)[]): Promise
     day: row.day,
     at: row.at,
     note: row.note ?? undefined,
-    reverses: row.reverses ?? undefined,
+    ...(row.reverses === null ? {} : { takesBack: row.reverses }),
     reversedBy: reversedBy.get(row.id),
     legs: legs.filter((each) => each.movementId === row.id).map(toLeg),
   }));
 }
 
-/** All movements that touch a holding, oldest first. */
-export async function readHistory(tx: Tx, holdingId: number): Promise<StoredMovement[]> {
-  const ids = await tx.selectDistinct({ id: leg.movementId }).from(leg).where(eq(leg.holdingId, holdingId));
-  if (ids.length === 0) return [];
-  const rows = await tx
-    .select()
-    .from(movement)
-    .where(
-      inArray(
-        movement.id,
-        ids.map((row) => row.id),
-      ),
-    )
-    .orderBy(asc(movement.id));
-  return withLegs(tx, rows);
+/** All movements that touch each of these holdings, oldest first. */
+export async function readHistories(
+  tx: Tx,
+  holdingIds: readonly number[],
+): Promise<ReadonlyMap<number, readonly StoredMovement[]>> {
+  const touched =
+    holdingIds.length === 0
+      ? []
+      : await tx
+          .selectDistinct({ holdingId: leg.holdingId, movementId: leg.movementId })
+          .from(leg)
+          .where(inArray(leg.holdingId, [...holdingIds]));
+  const ids = [...new Set(touched.map((row) => row.movementId))];
+  const all =
+    ids.length === 0 ? [] : await tx.select().from(movement).where(inArray(movement.id, ids)).orderBy(asc(movement.id));
+  const movements = await withLegs(tx, all);
+  const of = new Map<number, Set<number>>();
+  for (const { holdingId, movementId } of touched)
+    if (holdingId !== null) of.set(holdingId, (of.get(holdingId) ?? new Set()).add(movementId));
+  return new Map(holdingIds.map((id) => [id, movements.filter((each) => of.get(id)?.has(each.id))]));
 }
+
+/** All movements that touch a holding, oldest first. */
+export const readHistory = async (tx: Tx, holdingId: number): Promise<readonly StoredMovement[]> =>
+  (await readHistories(tx, [holdingId])).get(holdingId)!;
 
 export async function readMovement(tx: Tx, id: number): Promise<StoredMovement | undefined> {
   return (await withLegs(tx, await tx.select().from(movement).where(eq(movement.id, id))))[0];
@@ -230,20 +307,18 @@ export async function readMovement(tx: Tx, id: number): Promise<StoredMovement |
 export const readLatestMovements = async (tx: Tx, limit: number): Promise<StoredMovement[]> =>
   withLegs(tx, await tx.select().from(movement).orderBy(desc(movement.id)).limit(limit));
 
-/** The rules of one holding, for the fold of its history. */
+/** The rules of holdings, for the fold of their histories. */
 export async function readRules(
   tx: Tx,
-  holdingId: number,
+  holdingIds: readonly number[],
   given: { shelfLives: ShelfLives; fridgeDays: number },
-): Promise<HoldingRules | undefined> {
-  const [row] = await tx.select().from(holding).where(eq(holding.id, holdingId));
-  if (!row) return undefined;
-  const places = await tx.select().from(place);
-  return {
-    holdingId,
-    kind: row.foodKind,
-    fatty: row.fatty,
-    places: new Map(places.map((each) => [each.id, each.kind])),
-    ...given,
-  };
+): Promise<HoldingRules[]> {
+  if (holdingIds.length === 0) return [];
+  const rows = await tx
+    .select({ id: holding.id, kind: holding.foodKind, fatty: holding.fatty })
+    .from(holding)
+    .where(inArray(holding.id, [...holdingIds]))
+    .orderBy(asc(holding.id));
+  const places = new Map((await tx.select().from(place)).map((each) => [each.id, each.kind]));
+  return rows.map(({ id, kind, fatty }) => ({ holdingId: id, kind, fatty, places, ...given }));
 }

@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm';
 import {
   type AnyPgColumn,
+  boolean,
   check,
   date,
   doublePrecision,
@@ -15,34 +16,25 @@ import {
   unique,
 } from 'drizzle-orm/pg-core';
 import type { LocalDate } from '../../core/calendar/local-date';
-import type { Food } from '../../core/food/food';
+import type { Evidence, Take } from '../../core/batch/evidence';
+import type { BatchState, DryMethod } from '../../core/batch/fold';
+import type { NodeKey, ReadingKind } from '../../core/batch/reading';
+import type { BatchSummary } from '../../core/batch/summary';
 import type { PlanEntry } from '../../core/plan/plan-entry';
 import type { FetchedFrom } from '../../core/plan/shopping';
 import type { Fate } from '../../core/portion/shares';
-import type { Moment, Part } from '../../core/recipe/recipe';
 import { dog } from './dogs';
-import { component, recipeVersion } from './recipes';
-
-/** What a batch froze when cooking began: nothing that changes later can reach it. */
-export interface Evidence {
-  readonly lines: readonly {
-    readonly text: string;
-    readonly grams: number;
-    readonly part: Part;
-    readonly moment: Moment;
-    readonly food: Food;
-  }[];
-}
+import { equipment, place } from './household';
+import { recipeVersion } from './recipes';
 
 export const plan = pgTable('plan', {
   id: serial('id').primaryKey(),
   firstDay: date('first_day', { mode: 'string' }).$type<LocalDate>().notNull(),
   /** Whole days; what is bound by a weight may feed a part of a day more. */
   days: integer('days').notNull(),
-  exactDays: doublePrecision('exact_days'),
-  cookDay: date('cook_day', { mode: 'string' }).$type<LocalDate>(),
+  cookDay: date('cook_day', { mode: 'string' }).$type<LocalDate>().notNull(),
   /** As it was typed, so that it can be changed and copied. */
-  entry: jsonb('entry').$type<PlanEntry>(),
+  entry: jsonb('entry').$type<PlanEntry>().notNull(),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull(),
 });
 
@@ -55,10 +47,6 @@ export const planDog = pgTable(
     dogId: integer('dog_id')
       .notNull()
       .references(() => dog.id),
-    /** What the dog was reckoned to need over the plan's days. */
-    kcal: doublePrecision('kcal').notNull(),
-    /** Its weight summed over those days, in kg × days: what lines by body weight are reckoned from. */
-    kgDays: doublePrecision('kg_days').notNull().default(0),
   },
   (table) => [primaryKey({ columns: [table.planId, table.dogId] })],
 );
@@ -77,11 +65,17 @@ export const planItem = pgTable(
   (table) => [primaryKey({ columns: [table.planId, table.foodKey] })],
 );
 
+/**
+ * One making of a recipe. What it is follows from its evidence, readings, shares and packs by one fold; `state`, `open`
+ * and `summary` are what the fold said last, kept in the same transaction so that a list needs none.
+ */
 export const batch = pgTable(
   'batch',
   {
     id: serial('id').primaryKey(),
-    planId: integer('plan_id').references(() => plan.id),
+    planId: integer('plan_id')
+      .notNull()
+      .references(() => plan.id),
     /** The batch that this one is a by-product of. */
     parentId: integer('parent_id').references((): AnyPgColumn => batch.id),
     versionId: integer('version_id')
@@ -92,43 +86,58 @@ export const batch = pgTable(
     choices: jsonb('choices').$type<Readonly<Record<string, number>>>(),
     /** By the place of a line, the key of the food that takes its place. */
     swaps: jsonb('swaps').$type<Readonly<Record<string, string>>>(),
-    /** g bought of each line of the recipe, as planned; a batch from before has its scale alone. */
-    amounts: jsonb('amounts').$type<readonly number[]>(),
+    /** g bought of each line of the recipe, as planned. */
+    amounts: jsonb('amounts').$type<readonly number[]>().notNull(),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull(),
     startedAt: timestamp('started_at', { withTimezone: true }),
     evidence: jsonb('evidence').$type<Evidence>(),
-    weighedAt: timestamp('weighed_at', { withTimezone: true }),
-    netGrams: doublePrecision('net_grams'),
-    eatenBefore: doublePrecision('eaten_before'),
-    cups: doublePrecision('cups'),
-    cupGrams: doublePrecision('cup_grams'),
     droppedAt: timestamp('dropped_at', { withTimezone: true }),
+    /** Rises with every change: a page that shows an older one may not overwrite. */
+    revision: integer('revision').notNull().default(0),
+    state: text('state').$type<BatchState['state']>().notNull().default('planned'),
+    /** Something of it is still to be done. */
+    open: boolean('open').notNull().default(true),
+    summary: jsonb('summary').$type<BatchSummary>(),
   },
   (table) => [
+    index('batch_plan').on(table.planId),
+    index('batch_version').on(table.versionId),
+    index('batch_open').on(table.open),
     check('cooking_freezes_evidence', sql`(${table.startedAt} is null) = (${table.evidence} is null)`),
-    check('planned_has_no_yield', sql`${table.netGrams} is null or ${table.startedAt} is not null`),
-    check('weighed_whole', sql`num_nonnulls(${table.weighedAt}, ${table.netGrams}, ${table.eatenBefore}) in (0, 3)`),
+    check('planned_has_no_summary', sql`(${table.state} = 'planned') = (${table.summary} is null)`),
   ],
 );
 
-/** One vesselful of a component, with the readings of the vessel at the end. */
-export const load = pgTable(
-  'load',
+/** Something observed of a batch. Append-only: a trigger refuses every update and delete; a wrong one is struck out by another. */
+export const reading = pgTable(
+  'reading',
   {
     id: serial('id').primaryKey(),
     batchId: integer('batch_id')
       .notNull()
       .references(() => batch.id),
-    componentId: integer('component_id').references(() => component.id),
-    position: integer('position').notNull(),
-    vessel: text('vessel').notNull(),
-    gross: doublePrecision('gross').notNull(),
-    tare: doublePrecision('tare').notNull(),
+    node: text('node').$type<NodeKey>().notNull(),
+    kind: text('kind').$type<ReadingKind>().notNull(),
+    /** g, mL, a number or °C, as its kind says. */
+    value: doublePrecision('value'),
+    text: text('text'),
+    /** What a line really was. */
+    take: jsonb('take').$type<Take>(),
+    at: timestamp('at', { withTimezone: true }).notNull(),
+    writtenAt: timestamp('written_at', { withTimezone: true }).notNull(),
+    /** Empty: typed. */
+    instrument: text('instrument'),
+    takesBack: integer('takes_back')
+      .unique()
+      .references((): AnyPgColumn => reading.id),
   },
-  (table) => [index('load_batch').on(table.batchId)],
+  (table) => [
+    index('reading_batch').on(table.batchId),
+    check('a_striking_strikes', sql`(${table.kind} = 'struck') = (${table.takesBack} is not null)`),
+  ],
 );
 
-/** A part of the yield with a fate. */
+/** A part of a yield with a fate. */
 export const share = pgTable(
   'share',
   {
@@ -136,15 +145,26 @@ export const share = pgTable(
     batchId: integer('batch_id')
       .notNull()
       .references(() => batch.id),
+    /** The yield it is a part of, by its place. */
+    yield: integer('yield').notNull().default(0),
     fate: text('fate').$type<Fate>().notNull(),
     grams: integer('grams').notNull(),
     day: date('day', { mode: 'string' }).$type<LocalDate>().notNull(),
-    dryMethod: text('dry_method').$type<'dehydrated' | 'freeze-dried'>(),
-    sealedAt: timestamp('sealed_at', { withTimezone: true }),
+    /** Where its packs go; none: fed warm. */
+    placeId: integer('place_id').references(() => place.id),
+    method: text('method').$type<DryMethod>(),
+    machineId: integer('machine_id').references(() => equipment.id),
   },
-  (table) => [unique('one_share_a_fate').on(table.batchId, table.fate), check('share_weighs', sql`${table.grams} > 0`)],
+  (table) => [
+    index('share_batch').on(table.batchId),
+    index('share_day').on(table.day, table.fate),
+    check('share_weighs', sql`${table.grams} >= 0`),
+    check('dry_has_a_method', sql`(${table.fate} = 'dry') = (${table.method} is not null)`),
+    check('kept_has_a_place', sql`(${table.fate} = 'today') = (${table.placeId} is null)`),
+  ],
 );
 
+/** A tray of a dry share: its weights are readings. */
 export const tray = pgTable(
   'tray',
   {
@@ -153,10 +173,6 @@ export const tray = pgTable(
       .notNull()
       .references(() => share.id),
     position: integer('position').notNull(),
-    tare: doublePrecision('tare').notNull(),
-    wetGross: doublePrecision('wet_gross').notNull(),
-    /** Empty while the dryer runs. */
-    dryGross: doublePrecision('dry_gross'),
   },
   (table) => [unique('tray_position').on(table.shareId, table.position)],
 );

@@ -84,15 +84,19 @@ export const ration = pgTable(
 );
 
 /** A meal of a dog's day. It keeps its id for good: bowls point at it. */
-export const mealSlot = pgTable('meal_slot', {
-  id: serial('id').primaryKey(),
-  dogId: integer('dog_id')
-    .notNull()
-    .references(() => dog.id),
-  name: text('name').notNull(),
-  clock: text('clock').notNull(),
-  position: integer('position').notNull(),
-});
+export const mealSlot = pgTable(
+  'meal_slot',
+  {
+    id: serial('id').primaryKey(),
+    dogId: integer('dog_id')
+      .notNull()
+      .references(() => dog.id),
+    name: text('name').notNull(),
+    clock: text('clock').notNull(),
+    position: integer('position').notNull(),
+  },
+  (table) => [index('slot_dog').on(table.dogId)],
+);
 
 /** What part of the day a ration gives to a slot, and which recipe; none at all: the usual meals for the dog's age. */
 export const rationSlot = pgTable(

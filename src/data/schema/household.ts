@@ -27,6 +27,7 @@ export const place = pgTable('place', {
   name: text('name').notNull(),
   capacityMl: integer('capacity_ml'),
   position: integer('position').notNull(),
+  archivedAt: timestamp('archived_at', { withTimezone: true }),
 });
 
 /** A thing of the kitchen that limits a plan: a vessel, a container, a dryer. */
@@ -40,7 +41,7 @@ export const equipment = pgTable(
     /** g of one filling, or on one tray. */
     grams: doublePrecision('grams'),
     count: integer('count').notNull(),
-    removedAt: timestamp('removed_at', { withTimezone: true }),
+    archivedAt: timestamp('archived_at', { withTimezone: true }),
   },
   (table) => [
     check('equipment_has_a_size', sql`num_nonnulls(${table.millilitres}, ${table.grams}) = 1`),
@@ -52,6 +53,10 @@ export const equipment = pgTable(
 export const command = pgTable('command', {
   id: text('id').primaryKey(),
   kind: text('kind').notNull(),
+  /** A digest of what was asked: the same id with another input is refused. */
+  asked: text('asked').notNull(),
   at: timestamp('at', { withTimezone: true }).notNull(),
   result: jsonb('result'),
+  /** The movements that it wrote: taken back since, its answer is no success any more. */
+  movements: jsonb('movements').$type<readonly number[]>(),
 });

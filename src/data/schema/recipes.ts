@@ -14,6 +14,7 @@ import {
   timestamp,
   unique,
 } from 'drizzle-orm/pg-core';
+import type { ProteinMark } from '../../core/recipe/protein';
 import type { FoodFacts } from '../../core/dog/food-facts';
 import type { Quantity } from '../../core/quantity/quantity';
 import type { Basis, Moment, Part } from '../../core/recipe/recipe';
@@ -32,6 +33,8 @@ export const recipe = pgTable('recipe', {
   cupGrams: doublePrecision('cup_grams'),
   /** What the portion schools know of it: by its latest weighed pot, kept when one is weighed. */
   foodFacts: jsonb('food_facts').$type<FoodFacts>(),
+  /** Its hatch and word, kept with its latest version. */
+  mark: jsonb('mark').$type<ProteinMark>(),
   /** The named shape that it follows, by its id in data/shapes.json. */
   shape: text('shape'),
   archivedAt: timestamp('archived_at', { withTimezone: true }),

@@ -19,7 +19,6 @@ import type { Account, MovementKind } from '../../core/stock/ledger';
 import { batch, share, tray } from './batches';
 import { dog, mealSlot, ration } from './dogs';
 import { place } from './household';
-import { recipe } from './recipes';
 
 /**
  * A pack or an ingredient lot. Its rules are fixed; what stands below them follows from its movements and is
@@ -42,6 +41,11 @@ export const holding = pgTable(
     thawedOn: date('thawed_on', { mode: 'string' }).$type<LocalDate>(),
     openedOn: date('opened_on', { mode: 'string' }).$type<LocalDate>(),
     blocked: boolean('blocked').notNull().default(false),
+    /** Its packing was taken back: what it held is in its share again. */
+    void: boolean('void').notNull().default(false),
+    /** kcal and mL of water to put back in each stored gram, as its contents are known now. */
+    density: doublePrecision('density').notNull(),
+    waterPerGram: doublePrecision('water_per_gram').notNull(),
     safeUntil: date('safe_until', { mode: 'string' }).$type<LocalDate>(),
     bestBy: date('best_by', { mode: 'string' }).$type<LocalDate>(),
     rule: text('rule').notNull(),
@@ -52,24 +56,19 @@ export const holding = pgTable(
   ],
 );
 
-/** What was sealed and written on the label: evidence, never changed. */
+/** What was written on the label: what is in force stands with the holding, and a label that says otherwise is written again. */
 export const pack = pgTable('pack', {
   holdingId: integer('holding_id')
     .primaryKey()
     .references(() => holding.id),
   code: text('code').notNull().unique(),
-  recipeId: integer('recipe_id')
-    .notNull()
-    .references(() => recipe.id),
   /** The dog it was made for; none: anybody. */
   dogId: integer('dog_id').references(() => dog.id),
   packedOn: date('packed_on', { mode: 'string' }).$type<LocalDate>().notNull(),
   /** Tenths of a gram. */
   labelAmount: integer('label_amount').notNull(),
-  /** kcal in each stored gram. */
-  density: doublePrecision('density').notNull(),
-  /** mL of water to put back for each stored gram: the as-fed factor less 1. */
-  waterPerGram: doublePrecision('water_per_gram').notNull(),
+  labelDensity: doublePrecision('label_density').notNull(),
+  labelWaterPerGram: doublePrecision('label_water_per_gram').notNull(),
   labelSafeUntil: date('label_safe_until', { mode: 'string' }).$type<LocalDate>(),
   labelBestBy: date('label_best_by', { mode: 'string' }).$type<LocalDate>(),
   labelRule: text('label_rule').notNull(),
@@ -85,12 +84,21 @@ export const packContent = pgTable(
     holdingId: integer('holding_id')
       .notNull()
       .references(() => pack.holdingId),
-    batchId: integer('batch_id').references(() => batch.id),
+    batchId: integer('batch_id')
+      .notNull()
+      .references(() => batch.id),
+    shareId: integer('share_id')
+      .notNull()
+      .references(() => share.id),
     trayId: integer('tray_id').references(() => tray.id),
     /** Tenths of a gram. */
     amount: integer('amount').notNull(),
   },
-  (table) => [index('content_pack').on(table.holdingId), index('content_batch').on(table.batchId)],
+  (table) => [
+    index('content_pack').on(table.holdingId),
+    index('content_batch').on(table.batchId),
+    index('content_share').on(table.shareId),
+  ],
 );
 
 /** Append-only: a trigger refuses every update and delete. A mistake is reversed by another movement. */
@@ -178,6 +186,7 @@ export const bowlPart = pgTable(
   (table) => [
     index('part_bowl').on(table.bowlId),
     index('part_share').on(table.shareId),
+    index('part_holding').on(table.holdingId),
     check('part_has_one_source', sql`num_nonnulls(${table.holdingId}, ${table.shareId}) = 1`),
   ],
 );

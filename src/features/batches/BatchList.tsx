@@ -4,11 +4,10 @@ import { EmptyRoom, ListRoom } from '@/ui/room';
 import styles from './batches.module.css';
 import type { BatchRow } from './queries';
 
-const STATE_WORDS = { planned: 'planned', cooking: 'in the pot', weighed: 'weighed' } as const;
 const PLAN = { href: '/plan', label: 'Plan a batch' };
 
 /** Every batch, newest first. */
-export function BatchList({ rows }: { rows: readonly BatchRow[] }) {
+export function BatchList({ rows, older }: { rows: readonly BatchRow[]; older: number | undefined }) {
   if (rows.length === 0) {
     return (
       <EmptyRoom title="Nothing was cooked yet" act={PLAN}>
@@ -28,10 +27,15 @@ export function BatchList({ rows }: { rows: readonly BatchRow[] }) {
             <p className="note">{row.said}</p>
           </div>
           <p>
-            <b>{STATE_WORDS[row.state]}</b> <span className="soft">{row.day}</span>
+            <b>{row.state}</b> <span className="soft">{row.day}</span>
           </p>
         </li>
       ))}
+      {older !== undefined && (
+        <li>
+          <Link href={`/batches?from=${older}`}>Older batches</Link>
+        </li>
+      )}
     </ListRoom>
   );
 }

@@ -2,8 +2,8 @@
 
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { FATES, checkShares, readShare, type Fate, type Shares } from '@/core/portion/shares';
-import type { Outcome } from '@/core/problem';
+import { checkShares, FATES, readShare, type Fate } from '@/core/portion/shares';
+import { writeDensity } from '@/core/quantity/write';
 import { stackedBar } from '@/ui/charts/stacked-bar';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
@@ -11,13 +11,12 @@ import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { useKept } from '@/ui/form/use-kept';
 import { DogMark } from '@/ui/marks/marks';
+import { useUnits } from '@/ui/units';
 import { Why } from '@/ui/Why';
 import { setShares } from './actions';
 import styles from './batches.module.css';
+import { FATE_WORDS } from './fate-words';
 import type { BatchView, WeighedView } from './queries';
-import { FATE_WORDS } from './stations';
-import { writeDensity } from '@/core/quantity/write';
-import { useUnits } from '@/ui/units';
 
 const WIDTH = 640;
 const FILLS: Readonly<Record<Fate, string>> = {
@@ -30,37 +29,54 @@ const DRY_METHODS = [
   { value: 'freeze-dried', label: 'freeze-dryer' },
   { value: 'dehydrated', label: 'dehydrator' },
 ] as const;
+const FATE_CHOICES = FATES.map((fate) => ({ value: fate, label: FATE_WORDS[fate] }));
 
-/** Each dog's grams of this pot, and the yield divided into shares. */
-export function Divide({ view, weighed }: { view: BatchView; weighed: WeighedView }) {
+/** A share as it is typed. */
+interface TypedShare {
+  readonly id?: number;
+  readonly fate: Fate;
+  readonly text: string;
+  readonly placeId?: number;
+  readonly method?: 'freeze-dried' | 'dehydrated';
+}
+
+/** Each dog's grams of this pot, and the yield divided into shares: one of each fate, and more of it where asked. */
+export function Divide({ view }: { view: BatchView }) {
+  const weighed = view.weighed!;
   const { inMass, scaleUnit, set, toType } = useUnits();
   const whole = Math.round(weighed.net);
-  const [typed, setTyped, forget] = useKept<Record<Fate, string>>(
+  const [typed, setTyped, forget] = useKept<readonly TypedShare[]>(
     `divide-${view.id}-${whole}`,
     firstShares(weighed, toType),
   );
-  const [dryMethod, setDryMethod] = useState<'freeze-dried' | 'dehydrated'>(
-    weighed.shares.find((share) => share.fate === 'dry')?.dryMethod ?? 'freeze-dried',
-  );
+  const [more, setMore] = useState(false);
   const save = useCommand(setShares, `shares-${view.id}`, () => forget(typed));
-  const read = Object.fromEntries(FATES.map((fate) => [fate, readShare(typed[fate], set)])) as Record<
-    Fate,
-    Outcome<number>
-  >;
-  const allRead = FATES.every((fate) => read[fate].ok);
-  const shares = Object.fromEntries(FATES.map((fate) => [fate, read[fate].ok ? read[fate].value : 0])) as Record<
-    Fate,
-    number
-  > as Shares;
-  const check = allRead ? checkShares(shares, whole, inMass) : undefined;
-  const total = FATES.reduce((sum, fate) => sum + shares[fate], 0);
-  const at = (fate: Fate) => {
-    const own = read[fate];
+  const read = typed.map((share) => readShare(share.text, set));
+  const shares = typed.map((share, index) => ({ ...share, grams: read[index]!.ok ? read[index]!.value : 0 }));
+  const check = read.every((each) => each.ok) ? checkShares(shares, whole, inMass) : undefined;
+  const total = shares.reduce((sum, share) => sum + share.grams, 0);
+  const at = (index: number) => {
+    const own = read[index]!;
     if (!own.ok) return own.problem.message;
-    return check && !check.ok && check.problem.field === fate ? check.problem.message : save.at(fate);
+    const field = `shares.${index}.grams`;
+    return check && !check.ok && check.problem.field === field ? check.problem.message : save.at(field);
   };
-  const takeRest = (fate: Fate) => setTyped({ ...typed, [fate]: toType(Math.max(0, shares[fate] + whole - total)) });
-  const bar = stackedBar(FATES, (fate) => (total > 0 ? shares[fate] / Math.max(total, whole) : 0), WIDTH);
+  const change = (index: number, part: Partial<TypedShare>) => {
+    save.clear();
+    setTyped(typed.map((share, place) => (place === index ? { ...share, ...part } : share)));
+  };
+  const bar = stackedBar(
+    shares.map((_, index) => index),
+    (index) => (total > 0 ? shares[index]!.grams / Math.max(total, whole) : 0),
+    WIDTH,
+  );
+  const shown = typed.flatMap((_, index) => [`shares.${index}.grams`]);
+  const several = (fate: Fate) => typed.filter((share) => share.fate === fate).length > 1;
+  const nameOf = (share: TypedShare, index: number) =>
+    several(share.fate)
+      ? `${FATE_WORDS[share.fate]} ${typed.slice(0, index + 1).filter(({ fate }) => fate === share.fate).length}`
+      : FATE_WORDS[share.fate];
+  const placesOf = (fate: Fate) => view.places.filter((place) => place.kind === (fate === 'dry' ? 'cupboard' : fate));
 
   return (
     <form
@@ -69,7 +85,12 @@ export function Divide({ view, weighed }: { view: BatchView; weighed: WeighedVie
       noValidate
       onSubmit={(event) => {
         event.preventDefault();
-        if (check?.ok) save.run({ batchId: view.id, shares, dryMethod });
+        if (!check?.ok) return;
+        save.run({
+          batchId: view.id,
+          revision: view.revision,
+          shares: shares.map(({ id, fate, grams, placeId, method }) => ({ id, fate, grams, placeId, method })),
+        });
       }}
     >
       <div className="spread">
@@ -91,63 +112,94 @@ export function Divide({ view, weighed }: { view: BatchView; weighed: WeighedVie
             <rect x="1" y="1" width={WIDTH - 2} height="42" fill="none" stroke="var(--slate)" strokeDasharray="5 4" />
             {bar
               .filter((segment) => segment.width > 0)
-              .map((segment) => (
-                <g key={segment.of}>
-                  <rect
-                    x={segment.x}
-                    y="1"
-                    width={segment.width}
-                    height="42"
-                    fill={FILLS[segment.of]}
-                    stroke="var(--slate)"
-                    strokeWidth="1.5"
-                  />
-                  {segment.width > 84 && (
-                    <text x={segment.x + 10} y="27" fontSize="14" fill="var(--slate)">
-                      {FATE_WORDS[segment.of]}
-                    </text>
-                  )}
-                </g>
-              ))}
+              .map((segment) => {
+                const { fate } = typed[segment.of]!;
+                return (
+                  <g key={segment.of}>
+                    <rect
+                      x={segment.x}
+                      y="1"
+                      width={segment.width}
+                      height="42"
+                      fill={FILLS[fate]}
+                      stroke="var(--slate)"
+                      strokeWidth="1.5"
+                    />
+                    {segment.width > 84 && (
+                      <text x={segment.x + 10} y="27" fontSize="14" fill="var(--slate)">
+                        {FATE_WORDS[fate]}
+                      </text>
+                    )}
+                  </g>
+                );
+              })}
           </svg>
           <Problems
             problems={[
               ...(check && !check.ok && check.problem.field === 'shares' ? [check.problem] : []),
-              ...save.atHead(...FATES),
+              ...save.atHead(...shown),
             ]}
           />
           <div className={styles.shares}>
-            {FATES.map((fate) => (
-              <div key={fate} className={styles.share}>
+            {typed.map((share, index) => (
+              <div key={index} className={styles.share}>
                 <Field
-                  label={FATE_WORDS[fate]}
+                  label={nameOf(share, index)}
                   unit={scaleUnit}
                   inputMode="decimal"
                   autoComplete="off"
-                  value={typed[fate]}
-                  onChange={(event) => setTyped({ ...typed, [fate]: event.target.value })}
-                  problem={at(fate)}
+                  value={share.text}
+                  onChange={(event) => change(index, { text: event.target.value })}
+                  problem={at(index)}
                 />
+                {placesOf(share.fate).length > 1 && (
+                  <Choice
+                    label={`Where: ${nameOf(share, index)}`}
+                    hideLabel
+                    value={String(share.placeId ?? placesOf(share.fate)[0]!.id)}
+                    options={placesOf(share.fate).map((place) => ({ value: String(place.id), label: place.name }))}
+                    onChange={(placeId) => change(index, { placeId: Number(placeId) })}
+                  />
+                )}
+                {share.fate === 'dry' && shares[index]!.grams > 0 && (
+                  <Choice
+                    label="Dry it in the"
+                    value={share.method ?? 'freeze-dried'}
+                    options={DRY_METHODS}
+                    onChange={(method) => change(index, { method })}
+                  />
+                )}
                 <Button
                   variant="text"
                   size="small"
-                  onClick={() => takeRest(fate)}
-                  aria-label={`The rest to: ${FATE_WORDS[fate]}`}
+                  onClick={() => change(index, { text: toType(Math.max(0, shares[index]!.grams + whole - total)) })}
+                  aria-label={`The rest to: ${nameOf(share, index)}`}
                 >
                   the rest here
                 </Button>
               </div>
             ))}
           </div>
-          {shares.dry > 0 && (
-            <div className={styles.eaten}>
-              <Choice label="Dry it in the" value={dryMethod} options={DRY_METHODS} onChange={setDryMethod} />
-            </div>
-          )}
-          <div>
+          <div className={styles.acts}>
             <Button type="submit" variant="contained" size="large" disabled={!check?.ok || save.pending}>
               Divide it so
             </Button>
+            {more ? (
+              <Choice
+                label="One more share"
+                value=""
+                options={[{ value: '' as Fate | '', label: 'to what?' }, ...FATE_CHOICES]}
+                onChange={(fate) => {
+                  if (fate === '') return;
+                  setTyped([...typed, { fate, text: '0' }]);
+                  setMore(false);
+                }}
+              />
+            ) : (
+              <Button variant="text" onClick={() => setMore(true)}>
+                one more share
+              </Button>
+            )}
           </div>
         </div>
         <section aria-labelledby="portions">
@@ -175,12 +227,19 @@ export function Divide({ view, weighed }: { view: BatchView; weighed: WeighedVie
   );
 }
 
-function firstShares(weighed: WeighedView, toType: (grams: number) => string): Record<Fate, string> {
-  const stored = weighed.shares;
-  return Object.fromEntries(
-    FATES.map((fate) => [
-      fate,
-      toType(stored.length > 0 ? (stored.find((share) => share.fate === fate)?.grams ?? 0) : weighed.suggested[fate]),
-    ]),
-  ) as Record<Fate, string>;
+/** Every fate has its row: as it was set, or as it is suggested; what is not divided yet goes to the freezer. */
+function firstShares(weighed: WeighedView, toType: (grams: number) => string): readonly TypedShare[] {
+  const stored = weighed.shares.filter((share) => share.grams > 0);
+  return FATES.flatMap((fate): TypedShare[] => {
+    const own = stored.filter((share) => share.fate === fate);
+    if (own.length > 0)
+      return own.map((share) => ({
+        id: share.id,
+        fate,
+        text: toType(share.grams),
+        ...(share.placeId === undefined ? {} : { placeId: share.placeId }),
+        ...(share.method === undefined ? {} : { method: share.method }),
+      }));
+    return [{ fate, text: toType(stored.length > 0 ? 0 : weighed.suggested[fate]) }];
+  });
 }

@@ -7,7 +7,8 @@ import { FLOW, layFlow } from '@/ui/charts/flow';
 import { hatchFill } from '@/ui/marks/hatch-defs';
 import styles from './batches.module.css';
 import type { BatchView } from './queries';
-import { FATE_WORDS, type Station } from './stations';
+import { STEPS, type StepKey } from '@/core/batch/steps';
+import { FATE_WORDS } from './fate-words';
 import { useUnits } from '@/ui/units';
 
 const tint = (colour: string, percent: number) =>
@@ -34,52 +35,66 @@ const short = (name: string, weight: string) => {
 
 interface FlowProps {
   view: BatchView;
-  station: Station;
-  onOpen: (station: Station) => void;
+  step: StepKey;
+  onOpen: (step: StepKey) => void;
 }
 
-/** The mass through the batch, to scale; solid is weighed, dashed is still to come. Its vessels open their stations. */
-export function Flow({ view, station, onOpen }: FlowProps) {
+const openerOf = (place: (typeof STEPS)[number]['place']) => STEPS.find((step) => step.place === place)!.key;
+
+/** The mass through the batch, to scale; solid is weighed, dashed is still to come. Its vessels open their steps. */
+export function Flow({ view, step, onOpen }: FlowProps) {
   const { inMass } = useUnits();
-  const lines = view.lines.filter((line) => line.moment !== 'bowl' && line.grams > 0);
-  const { weighed } = view;
-  const shares = weighed?.shares ?? [];
+  const { weighed, graph } = view;
+  const nodeOf = (key: string) => graph.nodes.find((node) => node.key === key)!;
+  const lines = graph.edges.filter((edge) => edge.to === 'pot').map((edge) => ({ edge, node: nodeOf(edge.from) }));
+  const shares = weighed?.shares.filter((share) => share.grams > 0) ?? [];
+  const rest = graph.edges.find((edge) => nodeOf(edge.to).key.startsWith('undivided'));
   const laid = layFlow(
-    lines.map((line) => ({ label: short(line.name, inMass(line.grams)), grams: line.grams })),
+    lines.map(({ edge, node }) => ({ label: short(node.label, inMass(edge.grams)), grams: edge.grams })),
     weighed?.net,
-    shares.map((share) => ({
-      label: share.fate === 'today' && share.day !== view.today ? 'Eaten warm' : FATE_WORDS[share.fate],
-      grams: share.grams,
-    })),
+    [
+      ...shares.map((share) => ({
+        label: share.fate === 'today' && share.day !== view.today ? 'Eaten warm' : FATE_WORDS[share.fate],
+        grams: share.grams,
+      })),
+      ...(rest && shares.length > 0 ? [{ label: 'To be divided', grams: rest.grams }] : []),
+    ],
   );
+  const isOpen = (key: StepKey) => view.opens.includes(key);
+  const open = (place: (typeof STEPS)[number]['place']) => () => {
+    const key = openerOf(place);
+    if (isOpen(key)) onOpen(key);
+  };
   const started = view.state !== 'planned';
   const solid = started ? {} : { strokeDasharray: '5 4', opacity: 0.75 };
-  const vapour = weighed ? view.wentIn.inPot - weighed.net - weighed.eatenBefore : undefined;
+  const vapour = weighed ? (graph.edges.find((edge) => edge.to === 'vapour')?.grams ?? 0) : undefined;
   const middle = (FLOW.pot + FLOW.potEnd) / 2;
   const packsOf = (share: (typeof shares)[number]) =>
     share.fate === 'today'
       ? 'fed warm'
-      : `${countOf(share.proposed.length, 'pack')}${share.sealed ? ', sealed' : ' to seal'}`;
+      : share.sealed
+        ? `${countOf(share.sealedPacks, 'pack')}, sealed`
+        : `${share.sealedPacks > 0 ? `${share.sealedPacks} sealed, ` : ''}${countOf(share.proposed.length, 'pack')} to seal`;
   return (
     <div className={styles.flow}>
-      <div className={styles.stations} role="group" aria-label="Stations">
-        {(['weigh out', 'pot', 'divide', 'pack'] as const).map((each) => (
+      <div className={styles.steps} role="group" aria-label="Steps">
+        {STEPS.map((each, index) => (
           <button
-            key={each}
+            key={each.key}
             type="button"
-            className={styles.station}
-            aria-pressed={station === each}
-            disabled={!isOpen(view, each)}
-            onClick={() => onOpen(each)}
+            className={styles.step}
+            aria-pressed={step === each.key}
+            disabled={!isOpen(each.key)}
+            onClick={() => onOpen(each.key)}
           >
-            {STATION_WORDS[each]}
+            {index + 1} {each.title}
           </button>
         ))}
       </div>
       <div className={styles.scroll} tabIndex={0} role="group" aria-label="Flow of the batch, drawn to scale">
         <svg viewBox={`0 0 ${FLOW.width} ${laid.height}`} width="100%" style={{ minWidth: 760 }} aria-hidden>
           {laid.lines.map((band, index) => (
-            <g key={index} onClick={() => onOpen('weigh out')} className={styles.vessel}>
+            <g key={index} onClick={open('lines')} className={styles.vessel}>
               <text x="0" y={band.labelY} fontSize="14" fill="var(--slate)">
                 {band.label}
               </text>
@@ -95,14 +110,14 @@ export function Flow({ view, station, onOpen }: FlowProps) {
               </text>
               <path
                 d={band.path}
-                fill={fillOf(lines[index]!.part, view)}
+                fill={fillOf(lines[index]!.node.part ?? 'muscle', view)}
                 stroke="var(--slate)"
                 strokeWidth="1.2"
                 {...solid}
               />
             </g>
           ))}
-          <g onClick={() => isOpen(view, 'pot') && onOpen('pot')} className={styles.vessel}>
+          <g onClick={open('pot')} className={styles.vessel}>
             <rect
               x={FLOW.pot}
               y={laid.pot.top}
@@ -152,7 +167,7 @@ export function Flow({ view, station, onOpen }: FlowProps) {
               </text>
             </>
           )}
-          <g onClick={() => isOpen(view, 'divide') && onOpen('divide')} className={styles.vessel}>
+          <g onClick={open('yield')} className={styles.vessel}>
             <path
               d={`M${FLOW.pans} ${laid.pot.top - 6}V${laid.pot.bottom + 2}a8 8 0 0 0 8 8H${FLOW.pansEnd - 8}a8 8 0 0 0 8 -8V${laid.pot.top - 6}`}
               fill="none"
@@ -191,10 +206,10 @@ export function Flow({ view, station, onOpen }: FlowProps) {
             </text>
           </g>
           {laid.shares.map((band, index) => {
-            const share = shares[index]!;
-            const done = share.sealed || share.fate === 'today';
+            const share = shares[index];
+            const done = share !== undefined && (share.sealed || share.fate === 'today');
             return (
-              <g key={share.id} onClick={() => onOpen('pack')} className={styles.vessel}>
+              <g key={share?.id ?? 'rest'} onClick={open(share ? 'shares' : 'yield')} className={styles.vessel}>
                 <path
                   d={band.path}
                   fill={done ? hatchFill(view.mark.hatch) : 'var(--enamel-raised)'}
@@ -205,9 +220,11 @@ export function Flow({ view, station, onOpen }: FlowProps) {
                 <text x={FLOW.right + 12} y={band.labelY} fontSize="15" fontWeight="700" fill="var(--slate)">
                   {band.label} · {inMass(band.grams)}
                 </text>
-                <text x={FLOW.right + 12} y={band.labelY + 18} fontSize="13" fill="var(--slate-soft)">
-                  {packsOf(share)}
-                </text>
+                {share && (
+                  <text x={FLOW.right + 12} y={band.labelY + 18} fontSize="13" fill="var(--slate-soft)">
+                    {packsOf(share)}
+                  </text>
+                )}
               </g>
             );
           })}
@@ -217,22 +234,8 @@ export function Flow({ view, station, onOpen }: FlowProps) {
         drawn to scale · solid is weighed, dashed is still to come
         {weighed &&
           vapour !== undefined &&
-          ` · closes: ${inMass(view.wentIn.inPot)} in = ${inMass(weighed.net)} yield${weighed.eatenBefore > 0 ? ` + ${inMass(weighed.eatenBefore)} eaten` : ''} + ${inMass(vapour)} vapour`}
+          ` · closes: ${inMass(view.wentIn.inPot)} in = ${inMass(weighed.net)} yield${weighed.eatenBefore > 0 ? ` + ${inMass(weighed.eatenBefore)} eaten` : ''} + ${inMass(vapour)} vapour${weighed.over >= 1 ? ` · its packs hold ${inMass(weighed.over)} more` : ''}`}
       </p>
     </div>
   );
-}
-
-const STATION_WORDS: Readonly<Record<Station, string>> = {
-  'weigh out': '1 Weigh out',
-  pot: '2 The pot',
-  divide: '3 Divide',
-  pack: '4 Pack',
-};
-
-function isOpen(view: BatchView, station: Station): boolean {
-  if (station === 'weigh out') return true;
-  if (station === 'pot') return view.state !== 'planned';
-  if (station === 'divide') return view.weighed !== undefined;
-  return (view.weighed?.shares.length ?? 0) > 0;
 }

@@ -2,65 +2,85 @@
 
 import Button from '@mui/material/Button';
 import Link from 'next/link';
+import { useState } from 'react';
+import { countOf, plural } from '@/core/quantity/count-words';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { Tub } from '@/ui/marks/marks';
-import { sealShare } from './actions';
-import styles from './batches.module.css';
-import type { BatchView, SheetShare, WeighedView } from './queries';
-import { FATE_WORDS } from './stations';
-import { Trays } from './Trays';
 import { useUnits } from '@/ui/units';
+import { sealShare, takeBackShare, writeLabelAgain } from './actions';
+import styles from './batches.module.css';
+import { FATE_WORDS } from './fate-words';
+import type { BatchView, SealedPack, SheetShare } from './queries';
+import { Trays } from './Trays';
+
+/** A share by its fate, and its place where that is not the only one of its kind. */
+const titleOf = (share: SheetShare, places: BatchView['places']) =>
+  places.filter((place) => place.kind === share.fate).length > 1 ? (share.placeName ?? '') : FATE_WORDS[share.fate];
 
 /** Filling and sealing: every share that is kept, one after the other, and the labels of what is sealed. */
-export function PackShares({ view, weighed }: { view: BatchView; weighed: WeighedView }) {
+export function PackShares({ view }: { view: BatchView }) {
   const { inDegrees, inMass } = useUnits();
-  const open = weighed.shares.filter((share) => share.fate !== 'today' && !share.sealed);
-  const warm = weighed.shares.find((share) => share.fate === 'today');
+  const { weighed } = view;
+  if (!weighed) return null;
+  const kept = weighed.shares.filter((share) => share.fate !== 'today' && share.grams > 0);
+  const open = kept.filter((share) => !share.sealed);
+  const warm = weighed.shares.filter((share) => share.fate === 'today' && share.day === view.today);
+  const sealed = weighed.shares.filter((share) => share.sealedPacks > 0);
   return (
     <div className="stack">
-      {warm && warm.day === view.today && (
-        <p>
-          <b>{inMass(warm.grams)}</b> are eaten today, warm from the pot: feed them on <Link href="/">Today</Link>.
+      {weighed.over >= 1 && (
+        <p className="caution" role="status">
+          The shares come to {inMass(weighed.over)} more than the pot weighed: their packs’ weights stand.
         </p>
       )}
+      {weighed.off && (
+        <p className="note" role="status">
+          {weighed.off}
+        </p>
+      )}
+      {warm.map((share) => (
+        <p key={share.id}>
+          <b>{inMass(share.left ?? share.grams)}</b> are eaten today, warm from the pot: feed them on{' '}
+          <Link href="/">Today</Link>.
+        </p>
+      ))}
       {open.map((share) => (
         <section key={share.id} className={styles.pack} aria-labelledby={`share-${share.id}`}>
           <div>
             <h2 id={`share-${share.id}`}>
-              {FATE_WORDS[share.fate]} <span className="soft">{inMass(share.grams)}</span>
+              {titleOf(share, view.places)}{' '}
+              <span className="soft">
+                {share.sealedPacks > 0 && share.left !== undefined
+                  ? `${inMass(share.left)} left of ${inMass(share.grams)}`
+                  : inMass(share.grams)}
+              </span>
             </h2>
             <p className="note">
               {share.fate === 'dry'
-                ? `on trays, to be ${share.dryMethod}`
+                ? `on trays, to be ${share.method}`
                 : `cool it first: ${inDegrees(57)} to ${inDegrees(21)} within 2 h, to ${inDegrees(5)} within 6 h in all (FDA)`}
             </p>
           </div>
-          {share.fate === 'dry' && <Trays view={view} weighed={weighed} share={share} />}
-          {(share.fate !== 'dry' || weighed.dried) && <Seal view={view} share={share} />}
+          {share.fate === 'dry' && <Trays view={view} share={share} />}
+          {(share.fate !== 'dry' || share.dried) && <Seal view={view} share={share} />}
         </section>
       ))}
-      {weighed.packs.length > 0 && (
-        <section aria-labelledby="labels">
+      {sealed.length > 0 && (
+        <section aria-labelledby="labels" className="stack">
           <h2 id="labels">Sealed: write on the labels</h2>
-          <ul className={styles.labels}>
-            {weighed.packs.map((pack) => (
-              <li key={pack.code}>
-                <Tub hatch={view.mark.hatch} size={36} />
-                <span>
-                  <b className={styles.code}>{pack.code}</b> {pack.dogName ?? 'anybody'} · {inMass(pack.grams)}
-                  {pack.waterMl > 0 && ` + ${pack.waterMl} mL water`}
-                  <span className="note">
-                    {pack.place} · {pack.until}
-                    {pack.short && ' · short'}
-                  </span>
-                </span>
-              </li>
-            ))}
-          </ul>
+          {sealed.map((share) => (
+            <Sealed
+              key={share.id}
+              view={view}
+              share={share}
+              title={titleOf(share, view.places)}
+              packs={weighed.packs.filter((pack) => pack.shareId === share.id)}
+            />
+          ))}
         </section>
       )}
-      {open.length === 0 && (
+      {open.length === 0 && kept.length > 0 && (
         <p className="inOrder">
           Everything is sealed. It is in the <Link href="/store">Store</Link>.
         </p>
@@ -71,11 +91,11 @@ export function PackShares({ view, weighed }: { view: BatchView; weighed: Weighe
 
 function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
   const { inMass } = useUnits();
-  const seal = useCommand(sealShare, `seal-${share.id}`);
+  const seal = useCommand(sealShare, `seal-${share.id}-${share.sealedPacks}`);
   const count = share.proposed.length;
   return (
     <div className="stack">
-      <ol className={styles.proposed} aria-label={`Packs for: ${FATE_WORDS[share.fate]}`}>
+      <ol className={styles.proposed} aria-label={`Packs for: ${titleOf(share, view.places)}`}>
         {share.proposed.map((pack, index) => (
           <li key={index}>
             <Tub hatch={view.mark.hatch} size={30} full={pack.short ? 0.4 : 1} />
@@ -97,6 +117,81 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
           {count === 1 ? 'Seal this pack' : `Seal these ${count} packs`}
         </Button>
       </div>
+    </div>
+  );
+}
+
+interface SealedProps {
+  view: BatchView;
+  share: SheetShare;
+  title: string;
+  packs: readonly SealedPack[];
+}
+
+/** The packs of one share with what is written on them, and the way back. */
+function Sealed({ view, share, title, packs }: SealedProps) {
+  const { inMass } = useUnits();
+  const [asked, setAsked] = useState(false);
+  const back = useCommand(takeBackShare, `back-${share.id}-${share.sealedPacks}`, () => setAsked(false));
+  const written = useCommand(writeLabelAgain, `label-${share.id}`);
+  return (
+    <div className="stack" role="group" aria-label={`Packs in: ${title}`}>
+      <ul className={styles.labels}>
+        {packs.map((pack) => (
+          <li key={pack.code}>
+            <Tub hatch={view.mark.hatch} size={36} />
+            <span>
+              <b className={styles.code}>{pack.code}</b> {pack.dogName ?? 'anybody'} · {inMass(pack.grams)}
+              {pack.waterMl > 0 && ` + ${pack.waterMl} mL water`}
+              <span className="note">
+                {pack.place} · {pack.until}
+                {pack.short && ' · short'}
+              </span>
+              {pack.label && (
+                <span className="caution">
+                  {' '}
+                  {pack.label}{' '}
+                  <Button
+                    variant="text"
+                    size="small"
+                    aria-label={`The label of ${pack.code} is written`}
+                    disabled={written.pending}
+                    onClick={() => written.run({ holdingId: pack.holdingId })}
+                  >
+                    written
+                  </Button>
+                </span>
+              )}
+            </span>
+          </li>
+        ))}
+      </ul>
+      <Problems problems={[...back.problems, ...written.problems]} />
+      {asked ? (
+        <div className={styles.acts} role="status">
+          <p>
+            {inMass(share.packedGrams)} go back into “{title}”, to be packed anew or divided otherwise. The{' '}
+            {countOf(packs.length, 'label')} {plural(packs.length, 'is')} void: a code is not given out twice. A pack
+            that was fed from stays.
+          </p>
+          <Button
+            variant="contained"
+            disabled={back.pending}
+            onClick={() => back.run({ batchId: view.id, shareId: share.id })}
+          >
+            Take them back
+          </Button>
+          <Button variant="text" onClick={() => setAsked(false)}>
+            leave them sealed
+          </Button>
+        </div>
+      ) : (
+        <div>
+          <Button variant="text" size="small" onClick={() => setAsked(true)}>
+            take {packs.length === 1 ? 'this pack' : `these ${packs.length} packs`} back
+          </Button>
+        </div>
+      )}
     </div>
   );
 }

@@ -1,25 +1,33 @@
 'use client';
 
+import { useState, type ComponentType } from 'react';
+import type { StepKey } from '@/core/batch/steps';
 import { writeDensity } from '@/core/quantity/write';
-import { useState } from 'react';
+import { useUnits } from '@/ui/units';
 import { Why } from '@/ui/Why';
 import styles from './batches.module.css';
 import { Divide } from './Divide';
 import { Flow } from './Flow';
 import { PackShares } from './PackShares';
 import type { BatchView } from './queries';
-import { stationOf, type Station } from './stations';
 import { WeighOut } from './WeighOut';
 import { WeighPot } from './WeighPot';
-import { useUnits } from '@/ui/units';
 
-/** The run sheet: the flow above, the station at hand below, alone and large. */
+/** The screen of each step; a step without one does not compile. */
+const SCREENS: Readonly<Record<StepKey, ComponentType<{ view: BatchView }>>> = {
+  'weigh out': WeighOut,
+  pot: (props) => <WeighPot {...props} key={JSON.stringify(props.view.weighed?.weighing ?? '')} />,
+  divide: (props) => <Divide {...props} key={props.view.revision} />,
+  pack: PackShares,
+};
+
+/** The run sheet: the flow above, the step at hand below, alone and large. */
 export function RunSheet({ view }: { view: BatchView }) {
   const { inSum } = useUnits();
-  const current = stationOf(view);
-  const [chosen, setChosen] = useState<{ at: Station; station: Station }>();
-  // A chosen station holds until the batch itself goes on to the next one.
-  const station = chosen?.at === current ? chosen.station : current;
+  const [chosen, setChosen] = useState<{ at: StepKey; step: StepKey }>();
+  // A chosen step holds until the batch itself goes on to the next one.
+  const step = chosen?.at === view.step ? chosen.step : view.step;
+  const Screen = SCREENS[step];
   return (
     <div className="page">
       <div className="spread">
@@ -35,12 +43,9 @@ export function RunSheet({ view }: { view: BatchView }) {
           </p>
         )}
       </div>
-      <Flow view={view} station={station} onOpen={(open) => setChosen({ at: current, station: open })} />
+      <Flow view={view} step={step} onOpen={(open) => setChosen({ at: view.step, step: open })} />
       <div className={styles.at}>
-        {station === 'weigh out' && <WeighOut view={view} />}
-        {station === 'pot' && <WeighPot view={view} key={JSON.stringify(view.weighed?.weighing ?? '')} />}
-        {station === 'divide' && view.weighed && <Divide view={view} weighed={view.weighed} key={view.weighed.net} />}
-        {station === 'pack' && view.weighed && <PackShares view={view} weighed={view.weighed} />}
+        <Screen view={view} />
       </div>
     </div>
   );

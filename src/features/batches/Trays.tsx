@@ -12,7 +12,7 @@ import { useKept } from '@/ui/form/use-kept';
 import { Why } from '@/ui/Why';
 import { saveTrays } from './actions';
 import styles from './batches.module.css';
-import type { BatchView, SheetShare, WeighedView } from './queries';
+import type { BatchView, SheetShare } from './queries';
 import { useUnits } from '@/ui/units';
 
 interface TypedTray {
@@ -25,7 +25,7 @@ const NAMES = ['tare', 'wetGross', 'dryGross'] as const;
 const LABELS = { tare: 'empty', wetGross: 'with wet food', dryGross: 'with dry food' } as const;
 
 /** The trays of the dry share: empty and wet before the dryer, dry after it. */
-export function Trays({ view, weighed, share }: { view: BatchView; weighed: WeighedView; share: SheetShare }) {
+export function Trays({ view, share }: { view: BatchView; share: SheetShare }) {
   const { inMass, readScale, scaleUnit, toType } = useUnits();
   const [trays, setTrays, forget] = useKept<readonly TypedTray[]>(
     `trays-${share.id}`,
@@ -63,7 +63,7 @@ export function Trays({ view, weighed, share }: { view: BatchView; weighed: Weig
       dryGross: tray.dryGross.trim() === '' ? undefined : read(tray.dryGross, `trays.${index}.dryGross`, 'asked'),
     }));
     setUnread(problems);
-    if (problems.length === 0) save.run({ batchId: view.id, shareId: share.id, trays: input });
+    if (problems.length === 0) save.run({ batchId: view.id, shareId: share.id, trays: input, revision: view.revision });
   };
   return (
     <form
@@ -101,17 +101,17 @@ export function Trays({ view, weighed, share }: { view: BatchView; weighed: Weig
         <Button variant="outlined" onClick={() => setTrays([...trays, { tare: '', wetGross: '', dryGross: '' }])}>
           One more tray
         </Button>
-        <Button type="submit" variant={weighed.dried ? 'outlined' : 'contained'} disabled={save.pending}>
+        <Button type="submit" variant={share.dried ? 'outlined' : 'contained'} disabled={save.pending}>
           Keep the readings
         </Button>
       </div>
       <Keypad />
-      {(warning ?? weighed.dried?.warning) && <Caution>{warning ?? weighed.dried?.warning}</Caution>}
-      {weighed.dried && (
+      {(warning ?? share.dried?.warning) && <Caution>{warning ?? share.dried?.warning}</Caution>}
+      {share.dried && (
         <p>
-          <b>{inMass(weighed.dried.dry)}</b> dry of {inMass(weighed.dried.wet)} wet,{' '}
-          <b>{Math.round(weighed.dried.water)} mL</b> of water to put back{' '}
-          <Why of={weighed.dried.explanation} about="the water to put back" />
+          <b>{inMass(share.dried.dry)}</b> dry of {inMass(share.dried.wet)} wet,{' '}
+          <b>{Math.round(share.dried.water)} mL</b> of water to put back{' '}
+          <Why of={share.dried.explanation} about="the water to put back" />
         </p>
       )}
     </form>

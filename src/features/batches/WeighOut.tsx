@@ -12,11 +12,12 @@ import { useKept } from '@/ui/form/use-kept';
 import { dropBatch, startCooking } from './actions';
 import styles from './batches.module.css';
 import type { BatchView } from './queries';
+import { WentIn } from './WentIn';
 import { useUnits } from '@/ui/units';
 
 /** Weighing out: what each line asks for, and what really went in. */
 export function WeighOut({ view }: { view: BatchView }) {
-  const { inMass, readScale, scaleUnit, toType } = useUnits();
+  const { readScale, scaleUnit, toType } = useUnits();
   const router = useRouter();
   const [typed, setTyped, forget] = useKept<readonly string[]>(
     `weigh-out-${view.id}`,
@@ -24,21 +25,7 @@ export function WeighOut({ view }: { view: BatchView }) {
   );
   const start = useCommand(startCooking, `start-${view.id}`, () => forget(typed));
   const drop = useCommand(dropBatch, `drop-${view.id}`, () => router.push('/batches'));
-  if (view.state !== 'planned') {
-    return (
-      <section className="stack" aria-labelledby="weigh-out">
-        <h2 id="weigh-out">What went in</h2>
-        <ul className={styles.went}>
-          {view.lines.map((line, index) => (
-            <li key={index}>
-              {line.name} <b>{inMass(line.grams)}</b>
-            </li>
-          ))}
-        </ul>
-        <p className="note">Frozen when cooking started: nothing that changes in the recipe reaches this batch.</p>
-      </section>
-    );
-  }
+  if (view.state !== 'planned') return <WentIn view={view} />;
   const read = typed.map((text) => readScale(text));
   const submit = () => start.run({ batchId: view.id, grams: read.map((each) => (each.ok ? each.value : NaN)) });
   const broken = read.some((each) => !each.ok);

@@ -12,10 +12,15 @@ import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { useKept } from '@/ui/form/use-kept';
-import { weighBatch } from './actions';
+import { tryPot, weighBatch } from './actions';
 import styles from './batches.module.css';
 import type { BatchView } from './queries';
 import { useUnits } from '@/ui/units';
+import { useCorrection } from './use-correction';
+import { WhatFollows } from './WhatFollows';
+
+/** Problems that stand at the head, for no field of theirs is shown. */
+const HEAD = new Set(['vessels', 'revision', 'packsStand']);
 
 interface Typed {
   by: 'scale' | 'cups';
@@ -31,6 +36,7 @@ export function WeighPot({ view }: { view: BatchView }) {
   const [typed, setTyped, forget] = useKept<Typed>(`weigh-${view.id}`, before(view, toType));
   const [tried, setTried] = useState(false);
   const weigh = useCommand(weighBatch, `weigh-${view.id}`, () => forget(typed));
+  const again = useCorrection(tryPot, weighBatch, `weigh-again-${view.id}`, () => forget(typed));
   const { weighing, problems } = readWeighing(typed, readScale);
   const eaten = readScale(typed.eaten, 'zero');
   const outcome = weighing && eaten.ok ? weighYield(weighing, eaten.value, view.wentIn, inMass) : undefined;
@@ -42,10 +48,12 @@ export function WeighPot({ view }: { view: BatchView }) {
     ...(tried || complete ? problems : problems.filter((problem) => isTyped(typed, problem.field ?? ''))),
     ...(outcome && !outcome.ok ? [outcome.problem] : []),
     ...weigh.problems,
+    ...again.problems,
   ];
   const at = (field: string) => said.find((problem) => problem.field === field)?.message;
   const set = (change: Partial<Typed>) => {
     weigh.clear();
+    again.leave();
     setTyped({ ...typed, ...change });
   };
   const setVessel = (index: number, change: Partial<Typed['vessels'][number]>) =>
@@ -59,12 +67,15 @@ export function WeighPot({ view }: { view: BatchView }) {
       onSubmit={(event) => {
         event.preventDefault();
         setTried(true);
-        if (weighing && eaten.ok && outcome?.ok) weigh.run({ batchId: view.id, weighing, eatenBefore: eaten.value });
+        if (!weighing || !eaten.ok || !outcome?.ok) return;
+        const input = { batchId: view.id, weighing, eatenBefore: eaten.value, revision: view.revision };
+        if (view.weighed) again.ask(input);
+        else weigh.run(input);
       }}
     >
       <div className="stack">
         <div className="spread">
-          <h2 id="pot">The pot is done: weigh it</h2>
+          <h2 id="pot">{view.weighed ? 'What the pot weighed' : 'The pot is done: weigh it'}</h2>
           <div role="group" aria-label="How it is measured" className={styles.toggle}>
             {(['scale', 'cups'] as const).map((by) => (
               <button key={by} type="button" aria-pressed={typed.by === by} onClick={() => set({ by })}>
@@ -73,7 +84,7 @@ export function WeighPot({ view }: { view: BatchView }) {
             ))}
           </div>
         </div>
-        <Problems problems={said.filter((problem) => problem.field === undefined || problem.field === 'vessels')} />
+        <Problems problems={said.filter(({ field }) => field === undefined || HEAD.has(field))} />
         {typed.by === 'scale' ? (
           <>
             {typed.vessels.map((vessel, index) => (
@@ -178,11 +189,16 @@ export function WeighPot({ view }: { view: BatchView }) {
             {inMass(view.wentIn.inPot)} went in. The yield lies between {inMass(view.wentIn.solids)} of solids and that.
           </p>
         )}
-        <Button type="submit" variant="contained" size="large" fullWidth disabled={weigh.pending}>
-          {view.weighed ? 'Weigh it again' : 'That is the yield'}
-        </Button>
+        {!again.follows && !again.mayStand && (
+          <Button type="submit" variant="contained" size="large" fullWidth disabled={weigh.pending || again.pending}>
+            {view.weighed ? 'It weighed otherwise' : 'That is the yield'}
+          </Button>
+        )}
+        <WhatFollows view={view} of={again} />
         <Keypad />
-        {view.weighed && <p className="note">It may be weighed again until something of it is sealed.</p>}
+        {view.weighed && !again.follows && (
+          <p className="note">It may be put right at any time: what follows is shown before it is taken.</p>
+        )}
       </div>
     </form>
   );

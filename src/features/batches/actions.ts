@@ -1,30 +1,38 @@
 'use server';
 
+import { z } from 'zod';
+import { PARTS } from '@/core/recipe/recipe';
+import { sharesSchema } from '@/core/batch/steps/divide';
+import { sealSchema, traysSchema } from '@/core/batch/steps/pack';
+import { weighSchema } from '@/core/batch/steps/pot';
+import { startSchema } from '@/core/batch/steps/weigh-out';
+import { idSchema, weightSchema } from '@/core/schema';
 import * as batches from '@/data/commands/batches';
 import * as packs from '@/data/commands/packs';
-import { houseAction } from '@/data/house-action';
-import { grams } from '@/core/quantity/units';
-import { batchIdSchema, sealSchema, sharesSchema, startSchema, traysSchema, weighSchema } from './schema';
+import * as shares from '@/data/commands/shares';
+import * as stock from '@/data/commands/stock';
+import { houseAction, houseTry } from '@/data/house-action';
+
+const batchIdSchema = z.object({ batchId: idSchema });
+const standing = { revision: z.number().int().optional(), packsStand: z.boolean().optional() };
+const potSchema = weighSchema.extend(standing);
+const lineSchema = z.object({
+  batchId: idSchema,
+  line: z.number().int().min(0).optional(),
+  grams: weightSchema,
+  ndb: z.string().max(20).optional(),
+  part: z.enum(PARTS).optional(),
+  ...standing,
+});
 
 export const startCooking = houseAction('start cooking', startSchema, batches.startCooking);
 export const dropBatch = houseAction('drop batch', batchIdSchema, batches.dropBatch);
-export const weighBatch = houseAction('weigh batch', weighSchema, (context, { batchId, eatenBefore, weighing }) =>
-  batches.weighBatch(context, {
-    batchId,
-    eatenBefore,
-    weighing:
-      weighing.by === 'cups'
-        ? { ...weighing, cupGrams: grams(weighing.cupGrams) }
-        : {
-            by: 'scale',
-            vessels: weighing.vessels.map(({ name, gross, tare }) => ({
-              name,
-              gross: grams(gross),
-              tare: grams(tare),
-            })),
-          },
-  }),
-);
-export const setShares = houseAction('set shares', sharesSchema, batches.setShares);
+export const weighBatch = houseAction('weigh batch', potSchema, batches.weighBatch);
+export const tryPot = houseTry(potSchema, batches.weighBatch);
+export const correctLine = houseAction('correct line', lineSchema, batches.correctLine);
+export const tryLine = houseTry(lineSchema, batches.correctLine);
+export const setShares = houseAction('set shares', sharesSchema, shares.setShares);
 export const saveTrays = houseAction('save trays', traysSchema, packs.saveTrays);
 export const sealShare = houseAction('seal share', sealSchema, packs.sealShare);
+export const takeBackShare = houseAction('take back packs', sealSchema, stock.takeBackShare);
+export const writeLabelAgain = houseAction('label written', z.object({ holdingId: idSchema }), stock.writeLabelAgain);

@@ -1,4 +1,6 @@
-import { setShares, startCooking, weighBatch } from '@/data/commands/batches';
+import { sharesOf } from '@/core/portion/shares';
+import { startCooking, weighBatch } from '@/data/commands/batches';
+import { setShares } from '@/data/commands/shares';
 import { contextFor } from '@/data/commands/run';
 import { planOne } from '@/data/fixtures/worked-path';
 import { serve } from '@/data/fixtures/served';
@@ -6,7 +8,6 @@ import { grams } from '@/core/quantity/units';
 import { readDogs } from '@/data/repositories/dogs';
 import { readLatestVersions } from '@/data/repositories/recipes';
 import { batchRows, batchView } from './queries';
-import { stationOf } from './stations';
 
 const NOON = '2026-11-25T12:00:00Z';
 
@@ -23,38 +24,38 @@ test('a run sheet from the plan to the shares: every station opens when its turn
   );
 
   const planned = (await batchView(batchId))!;
-  expect([planned.state, stationOf(planned)]).toEqual(['planned', 'weigh out']);
+  expect([planned.state, planned.step]).toEqual(['planned', 'weigh out']);
   expect(planned.weighed).toBeUndefined();
   expect(planned.lines.map((line) => line.measure)).toContain('31 medium');
 
   await startCooking(await context(), { batchId, grams: planned.lines.map((line) => line.grams) });
   const cooking = (await batchView(batchId))!;
-  expect([cooking.state, stationOf(cooking)]).toEqual(['cooking', 'pot']);
+  expect([cooking.state, cooking.step]).toEqual(['cooking', 'pot']);
   expect(cooking.wentIn.kcal).toBeCloseTo(planned.wentIn.kcal, 6);
 
   const net = Math.round(cooking.wentIn.inPot * 0.8);
   const vessels = [{ name: 'pot', gross: grams(net + 2000), tare: grams(2000) }];
   await weighBatch(await context(), { batchId, weighing: { by: 'scale', vessels }, eatenBefore: 0 });
   const weighed = (await batchView(batchId))!;
-  expect([weighed.state, stationOf(weighed)]).toEqual(['weighed', 'divide']);
+  expect([weighed.state, weighed.step]).toEqual(['weighed', 'divide']);
   const { suggested, portions } = weighed.weighed!;
   expect(suggested.today + suggested.fridge + suggested.freezer + suggested.dry).toBe(net);
   // Breakfast (and Wren's lunch) are eaten already: half a day for two dogs, a third for the pup.
   const left = portions[0]!.gramsADay / 2 + portions[1]!.gramsADay / 2 + portions[2]!.gramsADay / 3;
   expect(suggested.today).toBe(Math.round(left));
 
-  await setShares(await context(), { batchId, shares: suggested, dryMethod: 'freeze-dried' });
+  await setShares(await context(), { batchId, shares: sharesOf(suggested) });
   const divided = (await batchView(batchId))!;
-  expect(stationOf(divided)).toBe('pack');
+  expect(divided.step).toBe('pack');
   for (const share of divided.weighed!.shares) {
     if (share.fate !== 'today') expect(share.proposed.reduce((sum, pack) => sum + pack.grams, 0)).toBe(share.grams);
   }
-  expect((await batchRows())[0]!.said).toMatch(/to seal/);
+  expect((await batchRows()).rows[0]!.said).toMatch(/to seal/);
 });
 
 test('the two cooked batches of the boatyard close: what went in is yield and vapour', async () => {
   await serve(NOON, { demo: true });
-  for (const row of await batchRows()) {
+  for (const row of (await batchRows()).rows) {
     const view = (await batchView(row.id))!;
     expect(view.weighed!.net).toBeLessThan(view.wentIn.inPot);
     expect(view.weighed!.net).toBeGreaterThan(view.wentIn.solids);

@@ -1,11 +1,21 @@
-import { countOf } from '@/core/quantity/count-words';
-
-import { writeDensity, writeSumIn } from '@/core/quantity/write';
 import 'server-only';
-import { addDays, dayIn, writeDay, writeDayOnLabel, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
+import type { ShareState, WeighedTake } from '@/core/batch/fold';
+import { batchGraph, type MassGraph } from '@/core/batch/graph';
+import { STEPS, stepAt, type StepKey } from '@/core/batch/steps';
+import { densityIn, type BatchSummary } from '@/core/batch/summary';
+import {
+  addDays,
+  clockIn,
+  dayIn,
+  writeDay,
+  writeDayOnLabel,
+  writeDayInFull,
+  type LocalDate,
+} from '@/core/calendar/local-date';
 import { mealsFilledBy } from '@/core/dog/meals';
 import { vetCaution } from '@/core/dog/stage';
 import type { Explanation } from '@/core/explanation';
+import { isDryer } from '@/core/plan/equipment';
 import { scaledForKitchen } from '@/core/plan/rounding';
 import { sum } from '@/core/plan/scale';
 import { portionOf, type DogPortion } from '@/core/portion/dog-portions';
@@ -13,60 +23,73 @@ import type { ProposedPack } from '@/core/portion/packs';
 import { demandsOf, feedingFrom, proposePacks } from '@/core/portion/proposals';
 import { suggestShares, type Shares } from '@/core/portion/shares';
 import type { Weighing, WentIn } from '@/core/portion/yield';
-import type { Dried } from '@/core/preserve/dry';
-import type { ProteinMark } from '@/core/recipe/protein';
-import { proteinMark } from '@/core/recipe/protein';
+import type { PlaceKind } from '@/core/preserve/shelf-life';
+import { countOf } from '@/core/quantity/count-words';
+import { writeDensity, writeKcal, writeMassIn, writeSumIn } from '@/core/quantity/write';
+import { proteinMark, type ProteinMark } from '@/core/recipe/protein';
 import { linesOfWeights, type ReckonedLine } from '@/core/recipe/bases';
 import { sayWhatGoes } from '@/core/recipe/written';
 import type { Moment, Part } from '@/core/recipe/recipe';
 import { recipeSheet } from '@/core/recipe/sheet';
+import { labelOff } from '@/core/stock/label';
 import { reading, readMarks, type Reading } from '@/data/reading';
 import {
-  driedOf,
   readBatch,
-  readBatches,
+  readBatchList,
+  readReadings,
+  type ListedBatch,
   type StoredBatch,
-  type StoredShare,
   type WeighedBatch,
 } from '@/data/repositories/batches';
-import { readBowlsOn } from '@/data/repositories/bowls';
+import { readBowlsOn, readFedOfBatch } from '@/data/repositories/bowls';
 import { readDogs, type StoredDog } from '@/data/repositories/dogs';
+import { readEquipment } from '@/data/repositories/equipment';
+import { readAllPlaces, readPlaces } from '@/data/repositories/household';
 import { readPlannedLines } from '@/data/repositories/planned';
 import { readPacksOfBatch } from '@/data/repositories/stock';
 
 export interface BatchRow {
   readonly id: number;
   readonly name: string;
-  readonly state: StoredBatch['state'];
+  /** "planned", "in the pot". */
+  readonly state: string;
   readonly said: string;
   readonly mark: ProteinMark;
   readonly day: string;
 }
 
-export async function batchRows(): Promise<BatchRow[]> {
+/** So many batches stand in the list at once. */
+const ROWS = 40;
+
+/** The batches, newest first, so many from `from` on; one more says that there are more. */
+export async function batchRows(from = 0): Promise<{ readonly rows: BatchRow[]; readonly more: boolean }> {
   const read = await reading();
   const marks = await readMarks(read);
   const dogs = await readDogs(read.db);
-  return (await readBatches(read.db, read.household.energyFactors)).map((batch) => ({
-    id: batch.id,
-    name: batch.recipeName,
-    state: batch.state,
-    said: saidOf(batch, dogs, read),
-    mark: marks.get(batch.recipeId) ?? { word: 'plants', hatch: 'bricks' },
-    day: writeDay(
-      dayIn(batch.state === 'planned' ? batch.createdAt : batch.startedAt, read.household.timeZone),
-      read.today,
-    ),
-  }));
+  const found = await readBatchList(read.db, { limit: ROWS + 1, from });
+  return {
+    more: found.length > ROWS,
+    rows: found.slice(0, ROWS).map((batch) => ({
+      id: batch.id,
+      name: batch.recipeName,
+      state: batch.state === 'planned' ? STEPS[0].listed : stepOf(batch.summary).listed,
+      said: saidOf(batch, dogs, read),
+      mark: marks.get(batch.recipeId) ?? { word: 'plants', hatch: 'bricks' },
+      day: writeDay(dayIn(batch.startedAt ?? batch.createdAt, read.household.timeZone), read.today),
+    })),
+  };
 }
 
-function saidOf(batch: StoredBatch, dogs: readonly StoredDog[], { household, today }: Reading): string {
+const stepOf = (summary: BatchSummary | undefined) => STEPS.find((step) => step.key === summary?.step) ?? STEPS[0];
+
+function saidOf(batch: ListedBatch, dogs: readonly StoredDog[], { household, today }: Reading): string {
   const eaters = whom(dogs.filter((dog) => batch.dogIds.includes(dog.id)));
   const forWhom = `${eaters}, ${countOf(batch.days, 'day')} from ${writeDay(batch.firstDay, today)}`;
-  if (batch.state !== 'weighed') return `for ${forWhom}`;
-  const open = batch.shares.filter((share) => share.fate !== 'today' && !share.sealed).length;
-  const next = batch.shares.length === 0 ? ' · to be divided' : open > 0 ? ` · ${countOf(open, 'share')} to seal` : '';
-  return `${writeSumIn(batch.yield.net, household.unitSet)} at ${writeDensity(batch.yield.density)} kcal/g for ${forWhom}${next}`;
+  const { summary } = batch;
+  const density = densityIn(summary, household.energyFactors);
+  const next = summary?.next === undefined ? '' : ` · ${summary.next}`;
+  if (summary?.net === undefined || density === undefined) return `for ${forWhom}${next}`;
+  return `${writeSumIn(summary.net, household.unitSet)} at ${writeDensity(density)} kcal/g for ${forWhom}${next}`;
 }
 
 /** Up to four dogs by name, a pack of them by number. */
@@ -81,18 +104,28 @@ export interface SheetLine {
   /** What goes onto the scale: as bought. */
   readonly toWeigh: number;
   readonly measure: string | undefined;
+  /** Of a batch that is cooked, the place of the line as it was weighed. */
+  readonly line: number;
   /** "10 % peel or bone comes off", "strained out". */
   readonly note: string | undefined;
   readonly moment: Moment;
   readonly part: Part;
 }
 
-export interface SheetShare extends StoredShare {
+export interface SheetShare extends Omit<ShareState, 'packs'> {
+  readonly sealedPacks: number;
+  /** Stored g in them. */
+  readonly packedGrams: number;
+  readonly placeName: string | undefined;
   readonly proposed: readonly (ProposedPack & { readonly dogName: string | undefined })[];
 }
 
 export interface SealedPack {
+  readonly holdingId: number;
+  readonly shareId: number;
   readonly code: string;
+  /** What its label says is not what it holds, as it is known now: write it again. */
+  readonly label: string | undefined;
   readonly grams: number;
   readonly dogName: string | undefined;
   readonly short: boolean;
@@ -120,13 +153,30 @@ export interface WeighedView {
   readonly suggested: Shares;
   readonly fridgeUntil: string;
   readonly shares: readonly SheetShare[];
-  readonly dried: Dried | undefined;
   readonly packs: readonly SealedPack[];
+  /** g that shares come to over what was weighed. */
+  readonly over: number;
+  /** Bowls that were fed with other kcal than is known of their food now. */
+  readonly off: string | undefined;
+}
+
+/** What was struck out, with its reason: it stays to be seen. */
+export interface StruckReading {
+  readonly said: string;
+  readonly when: string;
 }
 
 export interface BatchView {
   readonly id: number;
+  readonly revision: number;
   readonly state: StoredBatch['state'];
+  /** The step at hand, and those that are open. */
+  readonly step: StepKey;
+  readonly opens: readonly StepKey[];
+  readonly graph: MassGraph;
+  readonly struck: readonly StruckReading[];
+  readonly places: readonly { readonly id: number; readonly kind: PlaceKind; readonly name: string }[];
+  readonly dryers: readonly { readonly id: number; readonly name: string }[];
   readonly today: LocalDate;
   readonly name: string;
   readonly version: number;
@@ -149,30 +199,64 @@ export async function batchView(id: number): Promise<BatchView | undefined> {
   const lines = batch.state === 'planned' ? planned!.reckoned : batch.lines;
   const sheet = recipeSheet(lines, household.energyFactors);
   const when = batch.state === 'planned' ? today : dayIn(batch.startedAt, household.timeZone);
+  const places = await readPlaces(db);
   return {
     id,
+    revision: batch.revision,
     today,
     state: batch.state,
+    step: stepAt(batch).key,
+    opens: STEPS.filter((step) => step.opens(batch)).map((step) => step.key),
+    graph: batchGraph(batch, lines, household.energyFactors),
+    struck: batch.state === 'planned' ? [] : await struckIn(read, id),
+    places: places.map(({ id: placeId, kind, name }) => ({ id: placeId, kind, name })),
+    dryers: (await readEquipment(db)).filter(isDryer).map(({ id: dryerId, name }) => ({ id: dryerId, name })),
     name: batch.recipeName,
     version: batch.versionNumber,
     mark: proteinMark(lines),
     about: `${writeDayInFull(when)} · for ${whom(dogs)} · version ${batch.versionNumber}`,
-    lines:
-      planned?.lines ??
-      lines.map((line) => ({
-        name: line.food.name,
-        words: line.text,
-        grams: line.grams,
-        toWeigh: line.grams,
-        measure: undefined,
-        note: undefined,
-        moment: line.moment,
-        part: line.part,
-      })),
+    lines: batch.state === 'planned' ? planned!.lines : batch.takes.map(cookedLine),
     wentIn: { inPot: sheet.inPot, solids: sheet.solids, kcal: sheet.kcal },
     food: sheet.food,
     weighed: batch.state === 'weighed' ? await weighedView(read, batch, dogs, today) : undefined,
   };
+}
+
+/** A line as it was weighed out. */
+function cookedLine(take: WeighedTake, line: number): SheetLine {
+  const [first] = take.parts;
+  const stays = take.parts.reduce((total, part) => total + part.share, 0);
+  return {
+    name: take.name,
+    words: take.words,
+    line,
+    grams: stays * take.weighed,
+    toWeigh: take.weighed,
+    measure: undefined,
+    note: undefined,
+    moment: first?.moment ?? 'cook',
+    part: first?.part ?? 'muscle',
+  };
+}
+
+/** The readings that were struck out, newest first. */
+async function struckIn({ db, household, today }: Reading, batchId: number): Promise<StruckReading[]> {
+  const readings = await readReadings(db, batchId);
+  const fallen = new Set(readings.flatMap((each) => each.takesBack ?? []));
+  return readings
+    .filter((each) => each.kind === 'struck' && !fallen.has(each.id))
+    .reverse()
+    .flatMap((each) => {
+      const of = readings.find((old) => old.id === each.takesBack);
+      if (!of) return [];
+      const value = of.value === undefined ? (of.text ?? '') : writeMassIn(of.value, household.unitSet);
+      return [
+        {
+          said: `${of.text && of.value !== undefined ? `${of.text}, ` : ''}${of.kind} ${value}: ${each.text ?? 'struck out'}`,
+          when: `${writeDay(dayIn(each.writtenAt, household.timeZone), today)} ${clockIn(each.writtenAt, household.timeZone)}`,
+        },
+      ];
+    });
 }
 
 /** What a planned batch takes, line by line as it is weighed, and what of that stays in the food. */
@@ -188,6 +272,7 @@ async function plannedLines(
   );
   return {
     lines: takes.map(({ written, bought }, index) => ({
+      line: index,
       name: written.source.food.name,
       words: written.text,
       grams: bought * (1 - written.refuse),
@@ -211,8 +296,9 @@ async function weighedView(
   const { density, net } = batch.yield;
   const from = feedingFrom(batch.firstDay, batch.shares[0]?.day ?? today);
   const bowls = await readBowlsOn(db, today);
-  const dried = driedOf(batch);
-  const proposed = proposePacks({ ...batch, density }, dogs, dried);
+  const places = new Map((await readAllPlaces(db)).map((place) => [place.id, place.name]));
+  const packs = await readPacksOfBatch(db, batch.id);
+  const proposed = proposePacks({ ...batch, density }, dogs);
   const nameOf = (dogId: number | undefined) => dogs.find((dog) => dog.id === dogId)?.name;
   const fractionLeft = (dogId: number) => {
     const dog = dogs.find((each) => each.id === dogId)!;
@@ -227,7 +313,7 @@ async function weighedView(
     estimated: batch.yield.estimated,
     density,
     why: batch.yield.explanation,
-    weighing: batch.weighing,
+    weighing: batch.yield.weighing,
     energyUnknown: batch.sheet.energyUnknown,
     portions: dogs.map((dog) => {
       return {
@@ -250,13 +336,18 @@ async function weighedView(
       household.fridgeDays,
     ),
     fridgeUntil: writeDay(addDays(today, household.fridgeDays), today),
-    shares: batch.shares.map((share) => ({
+    shares: batch.shares.map(({ packs: sealed, ...share }) => ({
       ...share,
+      sealedPacks: sealed.length,
+      packedGrams: sum(sealed.map((pack) => pack.grams)),
+      placeName: share.placeId === undefined ? undefined : places.get(share.placeId),
       proposed: (proposed.get(share.id) ?? []).map((pack) => ({ ...pack, dogName: nameOf(pack.dogId) })),
     })),
-    dried,
-    packs: (await readPacksOfBatch(db, batch.id)).map((pack) => ({
+    packs: packs.map((pack) => ({
+      holdingId: pack.holdingId,
+      shareId: pack.contents.find((each) => each.batchId === batch.id)?.shareId ?? NaN,
       code: pack.code,
+      label: labelOff(pack),
       grams: pack.labelGrams,
       dogName: pack.dogName,
       short: pack.short,
@@ -268,5 +359,19 @@ async function weighedView(
           ? `best by ${writeDayOnLabel(pack.bestBy)}`
           : '',
     })),
+    over: Math.max(0, -batch.yield.undivided),
+    off: await bowlsOff(db, batch),
   };
+}
+
+/** How far the bowls that were fed from a batch were off, by what is known of its food now. */
+async function bowlsOff(db: Reading['db'], batch: WeighedBatch): Promise<string | undefined> {
+  const fed = await readFedOfBatch(db, batch.id);
+  const off = fed.flatMap(({ kcal, grams, density }) => {
+    const now = grams * (density ?? batch.yield.density);
+    return Math.abs(kcal - now) > Math.max(1, kcal * 0.005) ? [now - kcal] : [];
+  });
+  if (off.length === 0) return undefined;
+  const total = sum(off);
+  return `${countOf(off.length, 'bowl')} fed from it held ${writeKcal(Math.abs(total))} kcal ${total > 0 ? 'more' : 'less'} than was said, all together: they stay as they were fed.`;
 }

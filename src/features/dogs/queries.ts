@@ -84,7 +84,7 @@ export async function dogView(id: number): Promise<DogView | undefined> {
   const { db, today, household, reference } = await reading();
   const dog = await readDog(db, id);
   if (!dog) return undefined;
-  const facts = await readFoodFacts(db, reference, household.energyFactors);
+  const facts = await readFoodFacts(db);
   const dishes = [...facts].map(([recipeId, each]) => ({ recipeId, facts: each }));
   const ration = rationOn(dog, today);
   const own = ration.method.kind === 'school' ? ration.method.food : undefined;

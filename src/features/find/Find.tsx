@@ -2,12 +2,13 @@
 
 import Dialog from '@mui/material/Dialog';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Field } from '@/ui/form/Field';
 import rail from '@/ui/rail.module.css';
 import { ROOMS } from '@/ui/rooms';
-import { useShortcutsOn } from '@/ui/shortcuts';
+import { takeEarlyKey, useShortcutsOn } from '@/ui/shortcuts';
 import { useAnswers } from '@/ui/use-answers';
 import type { Found } from './queries';
 import styles from './find.module.css';
@@ -16,10 +17,18 @@ import styles from './find.module.css';
 export function Find() {
   const [open, setOpen] = useState<'find' | 'keys'>();
   const [typed, setTyped] = useState('');
+  const router = useRouter();
+  // The way is gone when the dialog has left: a pack's own dialog that came sooner would be hidden with the page.
+  const [going, setGoing] = useState<string>();
   const [on] = useShortcutsOn();
   const { answers, silent } = useAnswers<Found>('/api/find', open === 'find' ? typed : '');
   useHotkeys('slash', () => setOpen('find'), { enabled: on, preventDefault: true });
   useHotkeys('?, shift+?', () => setOpen('keys'), { enabled: on, preventDefault: true, useKey: true });
+  useEffect(() => {
+    const early = takeEarlyKey();
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- a key that was pressed before the page listened
+    if (early !== undefined && on) setOpen(early === '/' ? 'find' : 'keys');
+  }, [on]);
   const close = () => {
     setOpen(undefined);
     setTyped('');
@@ -34,7 +43,21 @@ export function Find() {
       >
         Find
       </button>
-      <Dialog open={open === 'find'} onClose={close} aria-labelledby="find-title" fullWidth maxWidth="xs">
+      <Dialog
+        open={open === 'find'}
+        onClose={close}
+        aria-labelledby="find-title"
+        fullWidth
+        maxWidth="xs"
+        slotProps={{
+          transition: {
+            onExited: () => {
+              if (going !== undefined) router.push(going);
+              setGoing(undefined);
+            },
+          },
+        }}
+      >
         <div className={styles.dialog}>
           <h2 id="find-title">Find</h2>
           <Field
@@ -47,7 +70,15 @@ export function Find() {
           <ul className="rows" aria-live="polite">
             {answers.map((found) => (
               <li key={found.href}>
-                <Link href={found.href} onClick={close}>
+                <Link
+                  href={found.href}
+                  onClick={(event) => {
+                    if (event.metaKey || event.ctrlKey || event.shiftKey) return;
+                    event.preventDefault();
+                    setGoing(found.href);
+                    close();
+                  }}
+                >
                   <b>{found.name}</b>
                 </Link>{' '}
                 <span className="note">{found.what}</span>

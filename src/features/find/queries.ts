@@ -2,7 +2,7 @@ import 'server-only';
 import { writeMassIn } from '@/core/quantity/write';
 import { reading } from '@/data/reading';
 import { readDogs } from '@/data/repositories/dogs';
-import { readLatestVersions } from '@/data/repositories/recipes';
+import { readRecipeNames } from '@/data/repositories/pantry';
 import { readPackByCode, readStock } from '@/data/repositories/stock';
 
 export interface Found {
@@ -17,8 +17,9 @@ const MOST = 12;
 export async function find(query: string): Promise<Found[]> {
   const typed = query.trim().toLowerCase();
   if (typed === '') return [];
-  const { db, reference, household } = await reading();
-  const matches = (name: string) => name.toLowerCase().includes(typed);
+  const { db, household } = await reading();
+  // By the beginning of any word of it.
+  const matches = (name: string) => ` ${name.toLowerCase()}`.includes(` ${typed}`);
   const stock = await readStock(db);
   const exact = await readPackByCode(db, typed);
   const packs = [
@@ -29,9 +30,9 @@ export async function find(query: string): Promise<Found[]> {
     ...(await readDogs(db))
       .filter((dog) => matches(dog.name))
       .map((dog) => ({ href: `/dogs/${dog.id}`, name: dog.name, what: 'dog' })),
-    ...(await readLatestVersions(db, reference))
+    ...(await readRecipeNames(db))
       .filter((recipe) => matches(recipe.name))
-      .map((recipe) => ({ href: `/recipes/${recipe.recipeId}`, name: recipe.name, what: 'recipe' })),
+      .map((recipe) => ({ href: `/recipes/${recipe.id}`, name: recipe.name, what: 'recipe' })),
     ...packs.map((pack) => ({
       href: `/store?pack=${pack.code}`,
       name: pack.code,

@@ -7,9 +7,10 @@ import { sizeAsked, typedEquipment } from '@/core/plan/equipment-entry';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
+import { AwayList, PutAway } from '@/ui/AwayList';
 import { useUnits } from '@/ui/units';
 import { useCommand } from '@/ui/form/use-command';
-import { beginKitchen, removeEquipment, saveEquipment } from './actions';
+import { beginKitchen, putAway, saveEquipment } from './actions';
 import { FormEnd } from './FormEnd';
 import styles from './household.module.css';
 import { Places } from './Places';
@@ -31,11 +32,10 @@ export function Kitchen({ kitchen }: { kitchen: KitchenView }) {
   const { set: unitSet } = useUnits();
   const [editing, setEditing] = useState<number | 'new'>();
   const begin = useCommand(beginKitchen, 'begin-kitchen');
-  const remove = useCommand(removeEquipment, 'remove-equipment');
   return (
     <section aria-labelledby="kitchen" className={`stack ${styles.kitchen}`}>
       <h2 id="kitchen">What limits a plan</h2>
-      <Problems problems={[...begin.problems, ...remove.problems]} />
+      <Problems problems={[...begin.problems]} />
       {kitchen.equipment.length === 0 && (
         <div className="emptyState">
           <p>
@@ -67,14 +67,7 @@ export function Kitchen({ kitchen }: { kitchen: KitchenView }) {
                 <Button variant="text" aria-label={`Change ${thing.name}`} onClick={() => setEditing(thing.id)}>
                   Change
                 </Button>
-                <Button
-                  variant="text"
-                  aria-label={`Take ${thing.name} away`}
-                  disabled={remove.pending}
-                  onClick={() => remove.run({ id: thing.id })}
-                >
-                  Take away
-                </Button>
+                <PutAway kind="equipment" id={thing.id} name={thing.name} putAway={putAway} />
               </span>
             </li>
           ),
@@ -89,7 +82,9 @@ export function Kitchen({ kitchen }: { kitchen: KitchenView }) {
           </Button>
         </div>
       )}
+      <AwayList kind="equipment" things={kitchen.away.equipment} putAway={putAway} />
       <Places places={kitchen.places} />
+      <AwayList kind="place" things={kitchen.away.places} putAway={putAway} />
     </section>
   );
 }

@@ -9,7 +9,8 @@ import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { useUnits } from '@/ui/units';
-import { savePlace } from './actions';
+import { PutAway } from '@/ui/AwayList';
+import { putAway, savePlace } from './actions';
 import { FormEnd } from './FormEnd';
 import styles from './household.module.css';
 import type { KitchenView } from './queries';
@@ -42,9 +43,14 @@ export function Places({ places }: { places: readonly Place[] }) {
                   sizeOf({ millilitres: place.capacityMl }, set)
                 )}
               </span>
-              <Button variant="text" aria-label={`Change ${place.name}`} onClick={() => setEditing(place.id)}>
-                Change
-              </Button>
+              <span className="spread">
+                <Button variant="text" aria-label={`Change ${place.name}`} onClick={() => setEditing(place.id)}>
+                  Change
+                </Button>
+                {places.filter((each) => each.kind === place.kind).length > 1 && (
+                  <PutAway kind="place" id={place.id} name={place.name} putAway={putAway} />
+                )}
+              </span>
             </li>
           ),
         )}

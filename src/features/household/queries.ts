@@ -1,11 +1,12 @@
 import 'server-only';
 import type { Equipment } from '@/core/plan/equipment';
 import type { UnitSet } from '@/core/quantity/units';
+import type { AwayThing } from '@/core/away';
 import { reading } from '@/data/reading';
-import { readEquipment } from '@/data/repositories/equipment';
+import { readEquipment, readEquipmentAway } from '@/data/repositories/equipment';
 import { readFoodsByKey } from '@/data/repositories/foods';
 import { readMeanings } from '@/data/repositories/pantry';
-import { readPlaces, type Place } from '@/data/repositories/household';
+import { readAllPlaces, type Place } from '@/data/repositories/household';
 
 export async function householdView() {
   const { db, household, reference } = await reading();
@@ -27,11 +28,18 @@ export async function householdView() {
 export interface KitchenView {
   readonly places: readonly Pick<Place, 'id' | 'kind' | 'name' | 'capacityMl'>[];
   readonly equipment: readonly Equipment[];
+  /** What was put away. */
+  readonly away: { readonly places: readonly AwayThing[]; readonly equipment: readonly AwayThing[] };
 }
 
-async function kitchenView(db: Parameters<typeof readPlaces>[0]): Promise<KitchenView> {
-  const places = await readPlaces(db);
+async function kitchenView(db: Parameters<typeof readAllPlaces>[0]): Promise<KitchenView> {
+  const all = await readAllPlaces(db);
+  const places = all.filter((place) => place.archivedAt === null);
   return {
+    away: {
+      places: all.filter((place) => place.archivedAt !== null).map(({ id, name }) => ({ id, name })),
+      equipment: await readEquipmentAway(db),
+    },
     places: places.map(({ id, kind, name, capacityMl }) => ({ id, kind, name, capacityMl })),
     equipment: await readEquipment(db),
   };

@@ -12,7 +12,6 @@ export const householdSchema = z.object({
 });
 
 export const equipmentSchema = z.object({ id: idSchema.optional(), entry: equipmentEntrySchema });
-export const equipmentIdSchema = z.object({ id: idSchema });
 export const placeSchema = z.object({
   id: idSchema.optional(),
   kind: z.enum(PLACE_KINDS),

@@ -1,34 +1,45 @@
+import type { AwayThing } from '@/core/away';
+import { AwayList } from '@/ui/AwayList';
 import { LinkButton } from '@/ui/LinkButton';
+import { putAway } from './actions';
 import styles from './plans.module.css';
 import type { PlanRow } from './queries';
 
 /** Earlier plans: kept ones to go on with, all of them to copy. */
-export function OtherPlans({ others }: { others: readonly PlanRow[] }) {
-  if (others.length === 0) return null;
+export function OtherPlans({ others, away }: { others: readonly PlanRow[]; away: readonly AwayThing[] }) {
   return (
-    <details className={styles.others}>
-      <summary>Earlier plans</summary>
-      <ul className="rows">
-        {others.map((other) => (
-          <li key={other.id} className={styles.other}>
-            <span>
-              <b>{other.name}</b> <span className="note">{other.said}</span>
-            </span>
-            <span className={styles.acts}>
-              <LinkButton variant="text" href={`/plan/${other.id}`} aria-label={`Open ${other.name}, ${other.said}`}>
-                {other.open ? 'Go on' : 'Look at it'}
-              </LinkButton>
-              <LinkButton
-                variant="text"
-                href={`/plan?copy=${other.id}`}
-                aria-label={`Copy ${other.name}, ${other.said}`}
-              >
-                Copy
-              </LinkButton>
-            </span>
-          </li>
-        ))}
-      </ul>
-    </details>
+    <>
+      {others.length > 0 && (
+        <details className={styles.others}>
+          <summary>Earlier plans</summary>
+          <ul className="rows">
+            {others.map((other) => (
+              <li key={other.id} className={styles.other}>
+                <span>
+                  <b>{other.name}</b> <span className="note">{other.said}</span>
+                </span>
+                <span className={styles.acts}>
+                  <LinkButton
+                    variant="text"
+                    href={`/plan/${other.id}`}
+                    aria-label={`Open ${other.name}, ${other.said}`}
+                  >
+                    {other.open ? 'Go on' : 'Look at it'}
+                  </LinkButton>
+                  <LinkButton
+                    variant="text"
+                    href={`/plan?copy=${other.id}`}
+                    aria-label={`Copy ${other.name}, ${other.said}`}
+                  >
+                    Copy
+                  </LinkButton>
+                </span>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+      <AwayList kind="plan" things={away} putAway={putAway} />
+    </>
   );
 }

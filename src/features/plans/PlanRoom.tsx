@@ -17,7 +17,7 @@ import { LinkButton } from '@/ui/LinkButton';
 import { EmptyRoom } from '@/ui/room';
 import { useHydrated } from '@/ui/use-hydrated';
 import { Why } from '@/ui/Why';
-import { dropPlan, savePlan } from './actions';
+import { putAway, savePlan } from './actions';
 import { DishLines } from './DishLines';
 import { DogsInPlan } from './DogsInPlan';
 import { OtherPlans } from './OtherPlans';
@@ -45,7 +45,7 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
     plan.forget(stored);
     router.push(`/batches/${batchIds[0]}`);
   });
-  const drop = useCommand(dropPlan, `drop-plan-${view.keptId ?? 0}`, () => router.push('/plan'));
+  const drop = useCommand(putAway, `drop-plan-${view.keptId ?? 0}`, () => router.push('/plan'));
   const checks = plan.checks.filter((check) => entry.dogIds.includes(check.dogId));
   const cautions = [
     ...(answer.ok ? mustBeSeen(ground, entry.lessStock, answer.value, checks) : seriousIn(checks)),
@@ -161,7 +161,11 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
                 <LinkButton variant="text" href={`/plan?copy=${view.keptId}`}>
                   Copy it
                 </LinkButton>
-                <Button variant="text" disabled={drop.pending} onClick={() => drop.run({ planId: view.keptId! })}>
+                <Button
+                  variant="text"
+                  disabled={drop.pending}
+                  onClick={() => drop.run({ kind: 'plan', id: view.keptId!, away: true })}
+                >
                   Put it away
                 </Button>
               </div>
@@ -169,7 +173,7 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
           </div>
         </div>
       )}
-      <OtherPlans others={view.others} />
+      <OtherPlans others={view.others} away={view.away} />
       <div className={styles.caution}>
         {(answer.ok ? answer.value.read.dogs : []).flatMap((dog) =>
           dog.caution === undefined

@@ -10,6 +10,7 @@ import { scaledForKitchen } from '@/core/plan/rounding';
 import { shoppingList, type ShoppingItem } from '@/core/plan/shopping';
 import { waysOf } from '@/core/plan/ways';
 import { sayWhatGoes } from '@/core/recipe/written';
+import type { AwayThing } from '@/core/away';
 import { reading, type Reading } from '@/data/reading';
 import { readBatch, type StoredBatch } from '@/data/repositories/batches';
 import { readDogs } from '@/data/repositories/dogs';
@@ -18,6 +19,7 @@ import { readPlannedLines, type PlannedLines } from '@/data/repositories/planned
 import {
   readPlanItems,
   readPlans,
+  readPlansAway,
   readStoredPlan,
   type StoredPlan,
   type StoredPlanItem,
@@ -41,6 +43,8 @@ export interface PlanView {
   readonly entry: PlanEntry | undefined;
   readonly items: readonly StoredPlanItem[];
   readonly others: readonly PlanRow[];
+  /** The last plans that were put away before anything of them was cooked. */
+  readonly away: readonly AwayThing[];
 }
 
 /** So many earlier plans are offered to be changed or copied. */
@@ -58,6 +62,12 @@ const rowOf = (plan: StoredPlan, today: LocalDate): PlanRow => ({
 const groundOf = ({ db, reference, household, today }: Reading, entry?: PlanEntry) =>
   readPlanGround({ tx: db, reference, household, today }, entry);
 
+const awayPlans = async ({ db, today }: Reading): Promise<AwayThing[]> =>
+  (await readPlansAway(db, OTHERS)).map(({ id, name, firstDay }) => ({
+    id,
+    name: `${name}, from ${writeDay(firstDay, today)}`,
+  }));
+
 /** A new plan, or a copy of an earlier one from tomorrow on. */
 export async function newPlanView(copyOf?: number): Promise<PlanView> {
   const read = await reading();
@@ -71,6 +81,7 @@ export async function newPlanView(copyOf?: number): Promise<PlanView> {
     keptId: undefined,
     entry: entry && { ...entry, cookDay: ground.today, firstDay: ground.tomorrow, seen: [] },
     items: [],
+    away: await awayPlans(read),
     others: (await readPlans(db, OTHERS)).map((other) => rowOf(other, read.today)),
   };
 }
@@ -88,6 +99,7 @@ export async function openPlanView(id: number): Promise<PlanView | undefined> {
     keptId: id,
     entry: stillHere(ground, plan.entry),
     items: await readPlanItems(db, id),
+    away: await awayPlans(read),
     others: (await readPlans(db, OTHERS)).filter((other) => other.id !== id).map((other) => rowOf(other, read.today)),
   };
 }

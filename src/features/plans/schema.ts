@@ -4,7 +4,6 @@ import { FETCHED_FROM } from '@/core/plan/shopping';
 import { idSchema } from '@/core/schema';
 
 export const planSchema = z.object({ entry: planEntrySchema, planId: idSchema.optional() });
-export const planIdSchema = z.object({ planId: idSchema });
 export const planItemSchema = z.object({
   planId: idSchema,
   foodKey: z.string().max(10),

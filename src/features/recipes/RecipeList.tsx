@@ -1,16 +1,18 @@
+import { AwayList, PutAway } from '@/ui/AwayList';
 import { writeKcal } from '@/core/quantity/write';
 import Link from 'next/link';
 import { LinkButton } from '@/ui/LinkButton';
 import { HatchTile } from '@/ui/marks/marks';
 import { EmptyRoom, ListRoom } from '@/ui/room';
-import type { RecipeRow } from './queries';
+import { putAway } from './actions';
+import type { RecipesView } from './queries';
 import styles from './recipes.module.css';
 
 const WRITE = { href: '/recipes/new', label: 'Write a recipe' };
 
 /** Every recipe in its own words, with the mark that its batches carry. */
-export function RecipeList({ rows }: { rows: readonly RecipeRow[] }) {
-  if (rows.length === 0) {
+export function RecipeList({ view: { rows, away } }: { view: RecipesView }) {
+  if (rows.length === 0 && away.length === 0) {
     return (
       <EmptyRoom title="No recipe yet" act={WRITE}>
         Write one down as you cook it: “2 lb”, “1 1/2 cups”, “2 large”. The grams and the energy follow from the food
@@ -48,8 +50,14 @@ export function RecipeList({ rows }: { rows: readonly RecipeRow[] }) {
           <LinkButton variant="outlined" href={`/plan?recipe=${row.recipeId}`} aria-label={`Plan ${row.name}`}>
             Plan it
           </LinkButton>
+          <PutAway kind="recipe" id={row.recipeId} name={row.name} putAway={putAway} />
         </li>
       ))}
+      {away.length > 0 && (
+        <li>
+          <AwayList kind="recipe" things={away} putAway={putAway} />
+        </li>
+      )}
     </ListRoom>
   );
 }

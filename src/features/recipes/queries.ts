@@ -16,9 +16,16 @@ import { proteinMark, type ProteinMark } from '@/core/recipe/protein';
 import type { Moment } from '@/core/recipe/recipe';
 import type { NamedShape } from '@/core/recipe/shape';
 import { recipeSheet, type RecipeSheet } from '@/core/recipe/sheet';
+import type { AwayThing } from '@/core/away';
 import { reading, type Reading } from '@/data/reading';
 import { readDogs } from '@/data/repositories/dogs';
-import { readAdditionSettings, readPantry, readRecipeNames, readSupply } from '@/data/repositories/pantry';
+import {
+  readAdditionSettings,
+  readPantry,
+  readRecipeNames,
+  readRecipesAway,
+  readSupply,
+} from '@/data/repositories/pantry';
 import { readLatestVersion, readLatestVersions } from '@/data/repositories/recipes';
 
 export interface RecipeRow {
@@ -31,9 +38,14 @@ export interface RecipeRow {
   readonly sheet: RecipeSheet;
 }
 
-export async function recipeRows(): Promise<RecipeRow[]> {
+export interface RecipesView {
+  readonly rows: readonly RecipeRow[];
+  readonly away: readonly AwayThing[];
+}
+
+export async function recipesView(): Promise<RecipesView> {
   const { db, reference, household } = await reading();
-  return (await readLatestVersions(db, reference)).map((version) => ({
+  const rows = (await readLatestVersions(db, reference)).map((version) => ({
     recipeId: version.recipeId,
     name: version.name,
     version: version.number,
@@ -42,6 +54,7 @@ export async function recipeRows(): Promise<RecipeRow[]> {
     mark: proteinMark(version.lines),
     sheet: recipeSheet(version.lines, household.energyFactors),
   }));
+  return { rows, away: await readRecipesAway(db) };
 }
 
 /** What every sheet needs to look at a recipe with. */

@@ -5,7 +5,6 @@ import { idSchema } from '@/core/schema';
 
 export const saveRecipeSchema = z.object({ id: idSchema.optional(), entry: recipeEntrySchema });
 export const saveSupplySchema = z.object({ id: idSchema.optional(), entry: supplyEntrySchema });
-export const archiveSupplySchema = z.object({ id: idSchema, archived: z.boolean() });
 export const saveMeasureSchema = z.object({
   ndb: z.string().max(10),
   unit: z.string().max(40),

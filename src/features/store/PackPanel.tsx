@@ -2,6 +2,7 @@
 
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
+import Link from 'next/link';
 import { useState } from 'react';
 import { writeDensity, writeKcal } from '@/core/quantity/write';
 import { Field } from '@/ui/form/Field';
@@ -19,7 +20,8 @@ export function PackPanel({ pack, onClose }: { pack: OpenPack; onClose: () => vo
   const slot = `pack-${pack.holdingId}`;
   const move = useCommand(movePacks, `${slot}-move`);
   const discard = useCommand(discardPack, `${slot}-discard`);
-  const reverse = useCommand(reverseMovement, `${slot}-reverse`);
+  const [asked, setAsked] = useState<number>();
+  const reverse = useCommand(reverseMovement, `${slot}-reverse`, () => setAsked(undefined));
   const [scale, setScale] = useState('');
   const [unread, setUnread] = useState<string>();
   const correct = useCommand(correctPack, `${slot}-correct`, () => setScale(''));
@@ -36,7 +38,8 @@ export function PackPanel({ pack, onClose }: { pack: OpenPack; onClose: () => vo
           <Tub hatch={pack.mark.hatch} full={pack.full} size={72} />
           <div>
             <h2 id="pack-title">
-              <span className="figure">{pack.code}</span> {empty ? 'is empty' : inMass(pack.grams)}
+              <span className="figure">{pack.code}</span>{' '}
+              {pack.backIn !== undefined ? 'was taken back' : empty ? 'is empty' : inMass(pack.grams)}
             </h2>
             <p>
               {pack.recipeName}, for {pack.whose}
@@ -47,6 +50,12 @@ export function PackPanel({ pack, onClose }: { pack: OpenPack; onClose: () => vo
             </p>
           </div>
         </div>
+        {pack.backIn !== undefined && (
+          <p>
+            What it held is in its share again: <Link href={`/batches/${pack.backIn}`}>pack it anew</Link>.
+          </p>
+        )}
+        {pack.label && <p className="caution">Its label: {pack.label}.</p>}
         <Problems problems={[...move.problems, ...discard.problems, ...reverse.problems, ...correct.atHead('grams')]} />
         {!empty && (
           <>
@@ -109,13 +118,31 @@ export function PackPanel({ pack, onClose }: { pack: OpenPack; onClose: () => vo
                 <span>
                   {entry.said} <span className="note">{entry.when}</span>
                 </span>
-                {entry.canReverse && (
+                {asked === entry.movementId && entry.empties ? (
+                  <span className={styles.acts} role="status">
+                    {entry.empties}
+                    <Button
+                      variant="contained"
+                      size="small"
+                      disabled={reverse.pending}
+                      onClick={() => reverse.run({ movementId: entry.movementId })}
+                    >
+                      Take it back
+                    </Button>
+                    <Button variant="text" size="small" onClick={() => setAsked(undefined)}>
+                      leave it
+                    </Button>
+                  </span>
+                ) : null}
+                {entry.canReverse && asked !== entry.movementId && (
                   <Button
                     variant="text"
                     size="small"
                     aria-label={`Take back: ${entry.said}, ${entry.when}`}
                     disabled={reverse.pending}
-                    onClick={() => reverse.run({ movementId: entry.movementId })}
+                    onClick={() =>
+                      entry.empties ? setAsked(entry.movementId) : reverse.run({ movementId: entry.movementId })
+                    }
                   >
                     take back
                   </Button>

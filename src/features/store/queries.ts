@@ -5,9 +5,10 @@ import { shelfLifeOf, type PlaceKind } from '@/core/preserve/shelf-life';
 import { writeSumIn, writeMassIn } from '@/core/quantity/write';
 import type { ProteinMark } from '@/core/recipe/protein';
 import { inOrderOfUse } from '@/core/stock/draw';
+import { labelOff } from '@/core/stock/label';
 import { fromTenths } from '@/core/stock/ledger';
 import { readMarks, reading, type Reading } from '@/data/reading';
-import { readPlaces } from '@/data/repositories/household';
+import { readAllPlaces } from '@/data/repositories/household';
 import {
   readHistory,
   readLatestMovements,
@@ -44,6 +45,8 @@ export interface HistoryEntry {
   readonly said: string;
   readonly when: string;
   readonly canReverse: boolean;
+  /** What taking it back would empty, said before it is done. */
+  readonly empties: string | undefined;
 }
 
 export interface OpenPack extends ShelfPack {
@@ -56,6 +59,9 @@ export interface OpenPack extends ShelfPack {
   readonly packedOn: string;
   readonly rule: string;
   readonly estimated: boolean;
+  /** Its packing was taken back: its food is in this batch's share again. */
+  readonly backIn: number | undefined;
+  readonly label: string | undefined;
   readonly moveTo: readonly { readonly placeId: number; readonly name: string }[];
   readonly history: readonly HistoryEntry[];
 }
@@ -72,7 +78,8 @@ export async function storeView(code: string | undefined): Promise<StoreView> {
   const { db, today } = read;
   const stock = await readStock(db);
   const marks = await readMarks(read);
-  const places = await readPlaces(db);
+  const everyPlace = await readAllPlaces(db);
+  const places = everyPlace.filter((place) => place.archivedAt === null);
   const order = new Map(inOrderOfUse(stock.map(sourceOf), today).map((source, index) => [source.key, index]));
   const place = (pack: StoredPack) => order.get(`pack-${pack.holdingId}`) ?? -1;
   const shelves = places.map((each): Shelf => {
@@ -94,13 +101,13 @@ export async function storeView(code: string | undefined): Promise<StoreView> {
   return {
     shelves,
     latest: movements.map((movement) => ({
-      ...entryOf(read, movement, places),
+      ...entryOf(read, movement, everyPlace, movements),
       codes: holdingsOf(movement)
         .map((id) => touched.get(id))
         .filter(Boolean)
         .join(', '),
     })),
-    open: pack && (await openPack(read, pack, marks, places)),
+    open: pack && (await openPack(read, pack, marks, everyPlace)),
     unknownCode: code !== undefined && !pack ? code : undefined,
   };
 }
@@ -139,7 +146,7 @@ async function openPack(
   read: Reading,
   pack: StoredPack,
   marks: ReadonlyMap<number, ProteinMark>,
-  places: Awaited<ReturnType<typeof readPlaces>>,
+  places: Awaited<ReturnType<typeof readAllPlaces>>,
 ): Promise<OpenPack> {
   const { db, today, reference } = read;
   return {
@@ -153,10 +160,17 @@ async function openPack(
     packedOn: writeDay(pack.packedOn, today),
     rule: pack.rule,
     estimated: pack.estimated,
+    backIn: pack.void ? pack.contents[0]?.batchId : undefined,
+    label: labelOff(pack),
     moveTo: places
-      .filter((each) => each.id !== pack.placeId && shelfLifeOf(reference.shelfLives, pack.foodKind, each.kind))
+      .filter(
+        (each) =>
+          each.archivedAt === null &&
+          each.id !== pack.placeId &&
+          shelfLifeOf(reference.shelfLives, pack.foodKind, each.kind),
+      )
       .map((each) => ({ placeId: each.id, name: each.name })),
-    history: (await readHistory(db, pack.holdingId)).reverse().map((movement) => entryOf(read, movement, places)),
+    history: entriesOf(read, await readHistory(db, pack.holdingId), places),
   };
 }
 
@@ -164,10 +178,18 @@ const holdingsOf = (movement: StoredMovement) => [
   ...new Set(movement.legs.flatMap((leg) => ('holdingId' in leg ? [leg.holdingId] : []))),
 ];
 
+/** What was done with a pack, newest first. */
+const entriesOf = (
+  read: Reading,
+  history: readonly StoredMovement[],
+  places: Awaited<ReturnType<typeof readAllPlaces>>,
+): HistoryEntry[] => [...history].reverse().map((movement) => entryOf(read, movement, places, history));
+
 function entryOf(
   { household, today }: Reading,
   movement: StoredMovement,
-  places: Awaited<ReturnType<typeof readPlaces>>,
+  places: Awaited<ReturnType<typeof readAllPlaces>>,
+  history: readonly StoredMovement[],
 ): HistoryEntry {
   const set = household.unitSet;
   const gained = movement.legs.filter((leg) => 'holdingId' in leg && leg.amount > 0);
@@ -182,13 +204,31 @@ function entryOf(
     fed: `fed ${writeMassIn(amount, set)}`,
     discarded: `threw away ${writeMassIn(amount, set)}`,
     corrected: `corrected by ${gained.length > 0 ? '+' : '−'}${writeMassIn(amount, set)}`,
-    reversed: 'took back what was done before',
+    reversed: `took back: ${kindOf(movement, history)}`,
   };
-  const taken = movement.reversedBy !== undefined ? ' (taken back)' : '';
+  const stands = standsIn(movement, history);
+  const taken = stands ? '' : ' (taken back)';
   return {
     movementId: movement.id,
     said: `${words[movement.kind] ?? `${movement.kind} ${writeMassIn(amount, set)}`}${taken}`,
     when: `${writeDay(movement.day, today)} ${clockIn(movement.at, household.timeZone)}`,
-    canReverse: movement.reversedBy === undefined && movement.reverses === undefined,
+    empties:
+      stands && movement.kind === 'packed'
+        ? `${writeMassIn(amount, set)} go back into their share, to be packed anew; its label is void`
+        : undefined,
+    // A bowl that was taken back is fed anew.
+    canReverse: stands && (movement.takesBack === undefined || kindOf(movement, history) !== 'fed'),
   };
 }
+
+/** Whether a movement counts: nothing standing takes it back. */
+const standsIn = (movement: StoredMovement, history: readonly StoredMovement[]): boolean => {
+  const back = history.find((each) => each.takesBack === movement.id);
+  return back ? !standsIn(back, history) : movement.reversedBy === undefined;
+};
+
+/** The kind of what a chain of takings back began with. */
+const kindOf = (movement: StoredMovement, history: readonly StoredMovement[]): string => {
+  const first = history.find((each) => each.id === movement.takesBack);
+  return first ? kindOf(first, history) : movement.kind === 'reversed' ? 'what was done before' : movement.kind;
+};

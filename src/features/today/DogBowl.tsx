@@ -127,7 +127,33 @@ export function DogBowl({ dog, day, sources, full, sameSlot, onFed, onTakeBack }
         )}
         {next && next.beside.length > 0 && <p className="note">besides today: {next.beside.join('; ')}</p>}
         {dog.caution && <p className="note">{dog.caution}</p>}
-        <Problems problems={feed.problems} />
+        <Problems problems={feed.atHead('at')} />
+        {next && feed.at('at') !== undefined && (
+          <div className={styles.when} role="alert">
+            <p>
+              <b>{feed.at('at')}</b>
+            </p>
+            {!feed.at('at')!.includes('already') && (
+              <Button
+                variant="contained"
+                disabled={feed.pending}
+                onClick={() => feed.run({ dogId: dog.id, slotId: next.slotId, day, parts, at: next.clock })}
+              >
+                At {next.clock}
+              </Button>
+            )}
+            <Button
+              variant="outlined"
+              disabled={feed.pending}
+              onClick={() => feed.run({ dogId: dog.id, slotId: next.slotId, day, parts, at: 'now' })}
+            >
+              Now
+            </Button>
+            <Button variant="text" onClick={feed.clear}>
+              not yet
+            </Button>
+          </div>
+        )}
         {last && (
           <p className="note">
             {last.slotName} {last.clock}, {last.said}{' '}

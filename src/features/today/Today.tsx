@@ -9,6 +9,7 @@ import { UndoBar } from '@/ui/UndoBar';
 import { takeBackBowl } from './actions';
 import { Ahead } from './Ahead';
 import { DogBowl } from './DogBowl';
+import { EarlierMeals } from './EarlierMeals';
 import { Tonight } from './Tonight';
 import styles from './today.module.css';
 import type { TodayView } from './view';
@@ -56,6 +57,7 @@ export function Today({ view }: { view: TodayView }) {
               />
             ))}
           </ul>
+          <EarlierMeals view={view} onTakeBack={(bowlId) => takeBack.run({ bowlId })} />
           <Ahead view={view} />
         </div>
         <aside className={styles.side}>

@@ -1,11 +1,12 @@
 'use server';
 
-import { feedBowl as feed, takeBackBowl as takeBack } from '@/data/commands/bowls';
+import { correctBowl as correct, feedBowl as feed, takeBackBowl as takeBack } from '@/data/commands/bowls';
 import { movePacks } from '@/data/commands/stock';
 import { movePacksSchema } from '@/core/schema';
 import { houseAction } from '@/data/house-action';
-import { bowlSchema, takeBackSchema } from './schema';
+import { bowlSchema, correctBowlSchema, takeBackSchema } from './schema';
 
 export const feedBowl = houseAction('feed bowl', bowlSchema, feed);
+export const correctBowl = houseAction('correct bowl', correctBowlSchema, correct);
 export const takeBackBowl = houseAction('take back bowl', takeBackSchema, takeBack);
 export const moveToFridge = houseAction('move packs', movePacksSchema, movePacks);

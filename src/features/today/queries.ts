@@ -1,5 +1,6 @@
-import { countOf } from '@/core/quantity/count-words';
 import 'server-only';
+import { watchOf } from '@/core/batch/steps';
+import { countOf } from '@/core/quantity/count-words';
 import { addDays, clockIn, daysBetween, writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
 import { dayEnergy, type DayEnergy } from '@/core/dog/day-energy';
 import { mealsOn, nextMeal, type DayMeal } from '@/core/dog/meals';
@@ -11,16 +12,18 @@ import { coverOf, type Cover } from '@/core/stock/cover';
 import { drawMeal, fitFor, inOrderOfUse, type Drawn } from '@/core/stock/draw';
 import { explainMeal } from '@/core/stock/explain-meal';
 import { readMarks, reading, type Reading } from '@/data/reading';
-import { densityOfBatch, readBatches } from '@/data/repositories/batches';
+import { readBatchList } from '@/data/repositories/batches';
 import { readAvoided } from '@/data/repositories/avoided';
-import { readBowlsOn, type StoredBowl } from '@/data/repositories/bowls';
+import { readBowlsBetween, type StoredBowl } from '@/data/repositories/bowls';
 import { readDogs, type StoredDog } from '@/data/repositories/dogs';
 import { readPlaces } from '@/data/repositories/household';
 import { readStock, readWarmShares, sourceOf, warmSourceOf, type StoredPack } from '@/data/repositories/stock';
-import type { AheadCell, DogToday, FedMeal, ShownSource, TodayView } from './view';
+import type { AheadCell, DogToday, EarlierMeal, FedMeal, ShownSource, TodayView } from './view';
 
 /** Four weeks fit a screen; further ahead nobody looks for a bowl. */
 const HORIZON = 28;
+/** The meals of so many days back can be marked, taken back and put right. */
+const DAYS_BACK = 3;
 const PLANTS: ProteinMark = { word: 'plants', hatch: 'bricks' };
 
 export async function todayView(): Promise<TodayView> {
@@ -28,13 +31,13 @@ export async function todayView(): Promise<TodayView> {
   const { db, today, household, reference } = read;
   const [dogs, bowls, stock, marks, places] = [
     await readDogs(db),
-    await readBowlsOn(db, today),
+    await readBowlsBetween(db, addDays(today, -DAYS_BACK), today),
     await readStock(db),
     await readMarks(read),
     await readPlaces(db),
   ];
-  const avoided = await readAvoided(db, reference, dogs);
-  const warm = await readWarmShares(db, today, (row) => densityOfBatch(row, household.energyFactors));
+  const avoided = await readAvoided(db, reference, dogs, today);
+  const warm = await readWarmShares(db, today, household.energyFactors);
   const sources: ShownSource[] = [
     ...warm.map((each) => ({
       ...warmSourceOf(each),
@@ -51,7 +54,14 @@ export async function todayView(): Promise<TodayView> {
   ];
   const ready = sources.filter((source) => source.place !== 'freezer');
   const notFor = (pack: StoredPack, dogId: number) => avoided.ofPack(pack.holdingId, dogId).length > 0;
-  const states = bowlsToday(read, dogs, bowls, ready, stock, notFor);
+  const states = bowlsToday(
+    read,
+    dogs,
+    bowls.filter((bowl) => bowl.day === today),
+    ready,
+    stock,
+    notFor,
+  );
   const cover = coverOf(
     dogs.map((dog) => {
       const later = Array.from({ length: HORIZON - 1 }, (_, index) => mealsOn(dog, addDays(today, index + 1)));
@@ -74,6 +84,7 @@ export async function todayView(): Promise<TodayView> {
     done: saidDone(states.dogs),
     dogs: states.dogs,
     sources: inOrderOfUse(ready, today),
+    earlier: earlierMeals(read, dogs, bowls),
     ahead: cover.map((each) => aheadOf(each, dogs, bySource, today)),
     horizon: HORIZON,
     cookBy:
@@ -172,6 +183,46 @@ function bowlsToday(
     };
   });
   return { dogs: states, unfed: unfedOf };
+}
+
+/** The meals whose time has come, of today and the days before, each with its bowl where one was marked. */
+function earlierMeals(
+  { today, clock, household }: Reading,
+  dogs: readonly StoredDog[],
+  bowls: readonly StoredBowl[],
+): TodayView['earlier'] {
+  return Array.from({ length: DAYS_BACK + 1 }, (_, back) => {
+    const day = addDays(today, -back);
+    const meals = dogs.flatMap((dog) =>
+      mealsOn(dog, day)
+        .filter((meal) => meal.kcal > 0)
+        .flatMap((meal): EarlierMeal[] => {
+          const bowl = bowls.find((each) => each.day === day && each.dogId === dog.id && each.slotId === meal.id);
+          if (!bowl && back === 0 && meal.clock > clock) return [];
+          return [
+            {
+              dogId: dog.id,
+              dogName: dog.name,
+              slotId: meal.id,
+              slotName: meal.name,
+              clock: meal.clock,
+              day,
+              kcal: meal.kcal,
+              bowl: bowl && {
+                bowlId: bowl.id,
+                clock: clockIn(bowl.fedAt, household.timeZone),
+                said: bowl.parts
+                  .map((part) => `${writeMassIn(part.grams, household.unitSet)} from ${part.code}`)
+                  .join(', '),
+                key: bowl.parts[0]?.key ?? '',
+                grams: bowl.parts.reduce((sum, part) => sum + part.grams, 0),
+              },
+            },
+          ];
+        }),
+    );
+    return { said: back === 0 ? 'today' : writeDay(day, today), meals };
+  }).filter(({ meals }) => meals.length > 0);
 }
 
 /** Beside the bowl: bought food and treats of the day, and the old food during a change. */
@@ -294,29 +345,10 @@ function watchPacks(
   });
 }
 
-async function watchBatches({ db, household }: Reading): Promise<TodayView['watch']> {
-  const batches = await readBatches(db, household.energyFactors);
-  return batches.flatMap((batch): TodayView['watch'][number][] => {
-    const href = `/batches/${batch.id}`;
-    if (batch.state === 'planned')
-      return [{ title: batch.recipeName, said: 'planned: weigh out and cook', tone: 'plain', href }];
-    if (batch.state === 'cooking')
-      return [{ title: batch.recipeName, said: 'in the pot: weigh it when it is done', tone: 'plain', href }];
-    if (batch.shares.length === 0)
-      return [
-        {
-          title: batch.recipeName,
-          said: 'weighed: divide it, and cool what is kept within 2 h',
-          tone: 'caution',
-          href,
-        },
-      ];
-    const open = batch.shares.filter((share) => share.fate !== 'today' && !share.sealed);
-    if (open.length === 0) return [];
-    const said = open.some((share) => share.trays.length > 0)
-      ? 'in the dryer: weigh the trays dry'
-      : 'not sealed yet: chill, fill and seal';
-    return [{ title: batch.recipeName, said, tone: 'plain', href }];
+async function watchBatches({ db }: Reading): Promise<TodayView['watch']> {
+  return (await readBatchList(db, { open: true })).flatMap((batch): TodayView['watch'][number][] => {
+    const watch = batch.summary ? batch.summary.watch : watchOf({ state: 'planned' });
+    return watch ? [{ title: batch.recipeName, ...watch, href: `/batches/${batch.id}` }] : [];
   });
 }
 

@@ -43,6 +43,26 @@ export interface DogToday {
   readonly frozen: readonly string[];
 }
 
+/** A meal of the last days, as it was fed, or that nobody marked. */
+export interface EarlierMeal {
+  readonly dogId: number;
+  readonly dogName: string;
+  readonly slotId: number;
+  readonly slotName: string;
+  readonly clock: string;
+  readonly day: LocalDate;
+  readonly kcal: number;
+  readonly bowl:
+    | {
+        readonly bowlId: number;
+        readonly clock: string;
+        readonly said: string;
+        readonly key: string;
+        readonly grams: number;
+      }
+    | undefined;
+}
+
 export interface AheadCell {
   readonly day: LocalDate;
   readonly hatch: Hatch | undefined;
@@ -56,6 +76,8 @@ export interface TodayView {
   readonly done: string;
   readonly dogs: readonly DogToday[];
   readonly sources: readonly ShownSource[];
+  /** The meals of today and the last three days, latest day first. */
+  readonly earlier: readonly { readonly said: string; readonly meals: readonly EarlierMeal[] }[];
   readonly ahead: readonly {
     readonly dogId: number;
     readonly name: string;

@@ -2,13 +2,13 @@
 
 import { nanoid } from 'nanoid';
 import { useCallback, useState, useTransition } from 'react';
-import type { Answer, Problem } from '@/core/problem';
+import type { CommandResult, Problem } from '@/core/problem';
 
 /** A server action of the house as a form sees it. */
 export type HouseAction<Input, Value> = (asked: {
   commandId: string;
   input: Input;
-}) => Promise<{ data?: Answer<Value>; serverError?: string; validationErrors?: unknown }>;
+}) => Promise<{ data?: CommandResult<Value>; serverError?: string; validationErrors?: unknown }>;
 
 const SILENT = 'Hodman did not answer. Nothing that you typed is lost: press again.';
 const UPGRADED = 'This page is from before an upgrade. Reload it: what you typed is kept.';

@@ -4,7 +4,7 @@ import { writeFixed } from '@/core/quantity/write';
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
-import type { Answer, Problem } from '@/core/problem';
+import type { CommandResult, Problem } from '@/core/problem';
 import type { TakenFile } from '@/core/recipe/files/taken';
 import { Choice } from '@/ui/form/Choice';
 import { Problems } from '@/ui/form/Problems';
@@ -50,7 +50,7 @@ export function RecipeFiles({ view, first }: { view: FilesView; first: number | 
     setReading(true);
     try {
       const response = await fetch('/api/recipes/read', { method: 'POST', body: typed });
-      const answer = (await response.json()) as Answer<TakenFile>;
+      const answer = (await response.json()) as CommandResult<TakenFile>;
       if (answer.ok) setPreview(answer.value);
       else setProblems(answer.problems);
     } catch {

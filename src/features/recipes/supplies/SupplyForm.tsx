@@ -13,7 +13,7 @@ import { HouseForm } from '@/ui/form/HouseForm';
 import { useCommand } from '@/ui/form/use-command';
 import { useHouseForm } from '@/ui/form/use-house-form';
 import { withReading } from '@/ui/form/with-reading';
-import { archiveSupply, saveSupply } from '../actions';
+import { putAway, saveSupply } from '../actions';
 import type { SupplyForm as Given } from '../queries';
 import { LabelReading } from './LabelReading';
 import styles from './supplies.module.css';
@@ -46,7 +46,7 @@ export function SupplyForm({ given }: { given: Given }) {
     input: (entry) => ({ id: given.id, entry }),
     onDone: () => router.push('/recipes/supplies'),
   });
-  const archive = useCommand(archiveSupply, `archive-supply-${given.id}`, () => router.push('/recipes/supplies'));
+  const archive = useCommand(putAway, `archive-supply-${given.id}`, () => router.push('/recipes/supplies'));
   const { form, entry, at } = house;
   const rows = useFieldArray({ control: form.control, name: 'amounts' });
   const others = useFieldArray({ control: form.control, name: 'otherMeasures' });
@@ -215,7 +215,7 @@ export function SupplyForm({ given }: { given: Given }) {
           variant="text"
           className={styles.away}
           disabled={archive.pending}
-          onClick={() => archive.run({ id: given.id!, archived: !given.archived })}
+          onClick={() => archive.run({ kind: 'supply', id: given.id!, away: !given.archived })}
         >
           {given.archived ? 'bring it back' : 'put it out of sight'}
         </Button>

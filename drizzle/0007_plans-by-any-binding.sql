@@ -1,1 +1,0 @@
-ALTER TABLE "plan" ADD COLUMN "exact_days" double precision;

@@ -1,0 +1,224 @@
+import fc from 'fast-check';
+import { lineOf, pouredWaterLine, workedExample } from '../../../tests/fixtures/worked-example';
+import type { LocalDate } from '../calendar/local-date';
+import type { Evidence, Take } from './evidence';
+import { followsOf, sharesAfter } from './follows';
+import { foldBatch, type BatchHistory, type BatchState, type SetShare, type WeighedState } from './fold';
+import { batchGraph, imbalance } from './graph';
+import type { NewReading, Reading } from './reading';
+import { isDone, stepAt, watchOf } from './steps';
+import { densityIn, summaryOf } from './summary';
+
+const DAY = '2026-11-25' as LocalDate;
+const NOON = new Date('2026-11-25T12:00:00Z');
+
+const takeOfLine = (line: ReturnType<typeof lineOf>): Take => ({
+  name: line.food.name,
+  words: line.text,
+  planned: line.grams,
+  component: 0,
+  parts: [{ text: line.text, food: line.food, part: line.part, moment: line.moment, share: 1 }],
+});
+// The worked example of the handbook's density: 2834.56 kcal, 2310 g of it weighed, 1.2271 kcal/g.
+const LINES = [...workedExample(), pouredWaterLine(800)];
+const EVIDENCE: Evidence = { takes: LINES.map(takeOfLine) };
+
+/** Readings in the order of writing; ids rise. */
+function written(...all: readonly NewReading[]): Reading[] {
+  return all.map((each, index) => ({ ...each, id: index + 1, at: each.at ?? NOON, writtenAt: NOON }));
+}
+const lineReadings = LINES.map((line, index): NewReading => ({
+  node: `line:${index}`,
+  kind: 'gross',
+  value: line.grams,
+}));
+const pot = (gross: number, tare = 1240, place = 0): NewReading[] => [
+  { node: `vessel:0.${place}`, kind: 'gross', value: gross, text: 'pot' },
+  { node: `vessel:0.${place}`, kind: 'tare', value: tare },
+];
+const share = (id: number, fate: SetShare['fate'], grams: number, over: Partial<SetShare> = {}): SetShare => ({
+  id,
+  yield: 0,
+  fate,
+  grams,
+  day: DAY,
+  trayIds: [],
+  ...over,
+});
+const history = (over: Partial<BatchHistory> & { readonly more?: readonly NewReading[] } = {}): BatchHistory => ({
+  startedAt: NOON,
+  evidence: EVIDENCE,
+  shares: [],
+  packed: [],
+  fed: [],
+  ...over,
+  readings: over.readings ?? written(...lineReadings, ...(over.more ?? [])),
+});
+function state(of: BatchHistory): BatchState {
+  const folded = foldBatch(of, '4-9-4');
+  if (!folded.ok) throw new Error(folded.problem.message);
+  return folded.value;
+}
+const weighed = (of: BatchHistory) => state(of) as WeighedState;
+
+test('a batch is planned, cooking, weighed by what is known of it', () => {
+  expect(state({ ...history(), startedAt: undefined, evidence: undefined }).state).toBe('planned');
+  expect(state(history()).state).toBe('cooking');
+  const done = weighed(history({ more: pot(3550) }));
+  expect(done.yields[0]!.net).toBe(2310);
+  expect(done.yields[0]!.density).toBeCloseTo(1.2271, 4);
+});
+
+test('a struck reading does not count; struck by mistake, it counts again', () => {
+  const twice = [...pot(3550), ...pot(3450).map((each) => ({ ...each }))];
+  const readings = written(...lineReadings, ...twice);
+  // The last of a node holds, struck or not; with it struck the first one holds.
+  const last = readings.findLast((each) => each.kind === 'gross')!;
+  expect(weighed(history({ readings })).yields[0]!.net).toBe(2210);
+  const struck: Reading = { ...last, id: 100, kind: 'struck', value: undefined, text: 'slip', takesBack: last.id };
+  expect(weighed(history({ readings: [...readings, struck] })).yields[0]!.net).toBe(2310);
+  const back: Reading = { ...struck, id: 101, takesBack: 100 };
+  expect(weighed(history({ readings: [...readings, struck, back] })).yields[0]!.net).toBe(2210);
+});
+
+test('what cannot have happened is refused: a vessel not tared, one forgotten', () => {
+  expect(foldBatch(history({ more: pot(4200, 0) }), '4-9-4')).toMatchObject({ ok: false });
+  expect(foldBatch(history({ more: pot(600, 0) }), '4-9-4')).toMatchObject({ ok: false });
+});
+
+test('a forgotten vessel, another weight of a line, another food: the energy and the yield follow', () => {
+  const before = weighed(history({ more: pot(3550) }));
+  const vessel = weighed(history({ more: [...pot(3550), ...pot(500, 400, 1)] }));
+  expect(vessel.yields[0]!.net).toBe(2410);
+  expect(vessel.sheet.kcal).toBe(before.sheet.kcal);
+  const other: Take = takeOfLine(lineOf('17168', 1000));
+  const readings: NewReading[] = [...pot(3550), { node: 'line:0', kind: 'food', take: other, text: other.name }];
+  const rabbit = weighed(history({ more: readings }));
+  expect(rabbit.takes[0]!.name).toBe(other.name);
+  expect(rabbit.takes[0]!.weighed).toBe(LINES[0]!.grams);
+  expect(rabbit.sheet.kcal).not.toBeCloseTo(before.sheet.kcal, 0);
+  const added = weighed(
+    history({
+      more: [
+        ...pot(3550),
+        { node: `line:${LINES.length}`, kind: 'food', take: other },
+        { node: `line:${LINES.length}`, kind: 'gross', value: 100 },
+      ],
+    }),
+  );
+  expect(added.sheet.inPot - before.sheet.inPot).toBeCloseTo(100, 9);
+});
+
+test('shares know what is left of them; the step at hand, the watch and the summary follow', () => {
+  const open = history({ more: pot(3550), shares: [share(1, 'today', 500), share(2, 'fridge', 1810)] });
+  expect(stepAt(state(history())).key).toBe('pot');
+  expect(stepAt(state(history({ more: pot(3550) }))).key).toBe('divide');
+  expect(stepAt(state(open)).key).toBe('pack');
+  expect(watchOf(state(open))?.said).toMatch(/seal/);
+  const packs = [
+    { holdingId: 7, code: 'V1', shareId: 2, grams: 1000 },
+    { holdingId: 8, code: 'V2', shareId: 2, grams: 810 },
+  ];
+  const half = weighed({ ...open, packed: packs.slice(0, 1), fed: [{ shareId: 1, grams: 120 }] });
+  expect(half.shares.map((each) => [each.left, each.used, each.sealed])).toEqual([
+    [380, 120, false],
+    [810, 1000, false],
+  ]);
+  const all = weighed({ ...open, packed: packs });
+  expect([isDone(all), watchOf(all)]).toEqual([true, undefined]);
+  const summary = summaryOf(all)!;
+  expect(summary).toMatchObject({ step: 'pack', net: 2310, whole: 2310, estimated: false });
+  expect(densityIn(summary, '4-9-4')).toBeCloseTo(1.2271, 4);
+});
+
+test('trays: wet first, dry last, and a corrected wet weight is still the first', () => {
+  const later = new Date('2026-11-26T12:00:00Z');
+  const readings: NewReading[] = [
+    ...pot(3550),
+    { node: 'tray:9', kind: 'tare', value: 600 },
+    { node: 'tray:9', kind: 'gross', value: 2600 },
+    { node: 'tray:9', kind: 'gross', value: 1200, at: later },
+  ];
+  const dry = history({ more: readings, shares: [share(1, 'dry', 2000, { method: 'freeze-dried', trayIds: [9] })] });
+  const [first] = weighed(dry).shares;
+  expect(first!.trays).toEqual([{ id: 9, tare: 600, wetGross: 2600, dryGross: 1200 }]);
+  // 2000 g wet, 600 g dry: 1400 mL to put back; 1.2271 × 2000 ÷ 600 kcal/g (arithmetic).
+  expect([first!.dried!.water, first!.left]).toEqual([1400, 600]);
+  expect(first!.dried!.density).toBeCloseTo((1.2271 * 2000) / 600, 3);
+});
+
+test('when the pot was other than thought, what is not used gives way, the last share first', () => {
+  const shares = [
+    { grams: 500, used: 500 },
+    { grams: 1000, used: 400 },
+    { grams: 800, used: 0 },
+  ];
+  expect(sharesAfter(shares, 2300)).toEqual({ grams: [500, 1000, 800], over: 0 });
+  expect(sharesAfter(shares, 2000)).toEqual({ grams: [500, 1000, 500], over: 0 });
+  expect(sharesAfter(shares, 1200)).toEqual({ grams: [500, 700, 0], over: 0 });
+  expect(sharesAfter(shares, 800)).toEqual({ grams: [500, 400, 0], over: 100 });
+  expect(sharesAfter(shares, 2500)).toEqual({ grams: [500, 1000, 800], over: 0 });
+});
+
+test('what follows from a correction: yield, density, the kcal of packs', () => {
+  const shares = [share(2, 'fridge', 2310)];
+  const packed = [{ holdingId: 7, code: 'V1', shareId: 2, grams: 1000 }];
+  const before = state(history({ more: pot(3550), shares, packed }));
+  const after = state(history({ more: pot(3450), shares: [share(2, 'fridge', 2210)], packed }));
+  const follows = followsOf(before, after);
+  expect(follows.net).toEqual({ from: 2310, to: 2210 });
+  expect(follows.shares).toEqual([{ id: 2, grams: { from: 2310, to: 2210 } }]);
+  // 2834.56 kcal in 2310 g, then in 2210 g (arithmetic).
+  expect(follows.packs[0]!.kcal.from).toBeCloseTo((2834.56 / 2310) * 1000, -1);
+  expect(follows.packs[0]!.kcal.to! / follows.packs[0]!.kcal.from!).toBeCloseTo(2310 / 2210, 9);
+  expect([follows.over, follows.undivided]).toEqual([0, 0]);
+});
+
+test('mass is conserved in the graph of any batch: every inner node closes', () => {
+  const any = fc.record({
+    gross: fc.double({ min: 2000, max: 3600, noNaN: true }),
+    cut: fc.tuple(fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true })),
+    eaten: fc.integer({ min: 0, max: 100 }),
+    packs: fc.array(fc.integer({ min: 1, max: 900 }), { maxLength: 8 }),
+    fed: fc.integer({ min: 0, max: 300 }),
+    off: fc.integer({ min: -200, max: 200 }),
+  });
+  fc.assert(
+    fc.property(any, ({ gross, cut, eaten, packs, fed, off }) => {
+      const net = Math.round(gross - 1240) + off;
+      const [a, b] = [Math.floor(net * Math.min(...cut)), Math.floor(net * Math.max(...cut))];
+      const shares = [
+        share(1, 'today', a),
+        share(2, 'fridge', b - a),
+        share(3, 'dry', Math.max(0, net - b), { method: 'dehydrated', trayIds: [9] }),
+      ];
+      const readings: NewReading[] = [
+        ...pot(gross),
+        ...(eaten > 0 ? [{ node: 'taken:0', kind: 'gross', value: eaten } as const] : []),
+        { node: 'tray:9', kind: 'gross', value: Math.max(1, (net - b) * 0.9) },
+      ];
+      const folded = foldBatch(
+        history({
+          more: readings,
+          shares,
+          packed: packs.map((grams, index) => ({ holdingId: index, code: `V${index}`, shareId: 2, grams })),
+          fed: [{ shareId: 1, grams: Math.min(a, fed) }],
+        }),
+        '4-9-4',
+      );
+      fc.pre(folded.ok);
+      const graph = batchGraph(folded.value, [], '4-9-4');
+      for (const [key, gap] of imbalance(graph)) expect(`${key} ${gap.toFixed(6)}`).toBe(`${key} ${(0).toFixed(6)}`);
+      // Nothing comes back to where it was: the drawing has no loop.
+      const depth = (key: string, seen: readonly string[]): number => {
+        expect(seen).not.toContain(key);
+        return Math.max(
+          0,
+          ...graph.edges.filter((edge) => edge.from === key).map((edge) => 1 + depth(edge.to, [...seen, key])),
+        );
+      };
+      expect(depth('pot', [])).toBeLessThan(8);
+    }),
+    { numRuns: 60 },
+  );
+});

@@ -1,0 +1,50 @@
+import type { Food } from '../food/food';
+import { grams } from '../quantity/units';
+import { linesOfWeights } from '../recipe/bases';
+import type { Moment, Part, WeighedLine } from '../recipe/recipe';
+import type { WrittenLine } from '../recipe/written';
+
+/** What of a weighed line stays in the food: one entry, or several where it is a recipe or holds bone. */
+export interface TakenPart {
+  readonly text: string;
+  readonly food: Food;
+  readonly part: Part;
+  readonly moment: Moment;
+  /** g that stay of each g weighed. */
+  readonly share: number;
+}
+
+/** One line as it goes onto the scale, with the composition of its food as it was when cooking began. */
+export interface Take {
+  readonly name: string;
+  readonly words: string;
+  /** g as bought, as planned. */
+  readonly planned: number;
+  /** The component it is cooked in, by its place. */
+  readonly component: number;
+  readonly parts: readonly TakenPart[];
+}
+
+/** What a batch froze when cooking began: nothing that changes later in a recipe or a label can reach it. */
+export interface Evidence {
+  readonly takes: readonly Take[];
+}
+
+/** A written line as it is frozen, for so many g as bought. What stays of it is linear in what is weighed. */
+export const takeOf = (written: WrittenLine, planned: number): Take => ({
+  name: written.source.food.name,
+  words: written.text,
+  planned,
+  component: written.component ?? 0,
+  parts: linesOfWeights([written], [1]).map(({ text, food, part, moment, grams: share }) => ({
+    text,
+    food,
+    part,
+    moment,
+    share,
+  })),
+});
+
+/** What stays in the food of so many g of a frozen line. */
+export const staysOfTake = ({ parts }: Take, weighed: number): WeighedLine[] =>
+  parts.map(({ text, food, part, moment, share }) => ({ text, food, part, moment, grams: grams(share * weighed) }));

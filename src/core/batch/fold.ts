@@ -1,0 +1,270 @@
+import type { LocalDate } from '../calendar/local-date';
+import type { EnergyFactors } from '../nutrition/energy';
+import { solidsPerGram } from '../nutrition/totals';
+import type { Fate } from '../portion/shares';
+import { weighYield, type WeighedYield, type Weighing } from '../portion/yield';
+import { dryTrays, type Dried } from '../preserve/dry';
+import { fine, refused, type Outcome } from '../problem';
+import { grams, type EnergyDensity } from '../quantity/units';
+import { batchLines, type WeighedLine } from '../recipe/recipe';
+import { recipeSheet, type RecipeSheet } from '../recipe/sheet';
+import { staysOfTake, type Evidence, type Take } from './evidence';
+import { observedIn, yieldOf, type NodeKey, type Observed, type Reading } from './reading';
+
+export type DryMethod = 'dehydrated' | 'freeze-dried';
+
+/** A part of a yield with a fate, as the cook set it aside. */
+export interface SetShare {
+  readonly id: number;
+  /** The yield it is a part of, by its place. */
+  readonly yield: number;
+  readonly fate: Fate;
+  readonly grams: number;
+  readonly day: LocalDate;
+  /** Where its packs go; absent for what is fed warm. */
+  readonly placeId?: number;
+  readonly method?: DryMethod;
+  readonly machineId?: number;
+  readonly trayIds: readonly number[];
+}
+
+/** What a pack that was not taken back holds of a share: stored g, dry ones of a dry share. */
+export interface PackedContent {
+  readonly holdingId: number;
+  readonly code: string;
+  readonly shareId: number;
+  readonly dogId?: number;
+  readonly grams: number;
+}
+
+/** All that is known of a batch: what was planned and frozen, what was observed, set aside, packed and fed. */
+export interface BatchHistory {
+  readonly startedAt?: Date;
+  readonly evidence?: Evidence;
+  readonly readings: readonly Reading[];
+  readonly shares: readonly SetShare[];
+  readonly packed: readonly PackedContent[];
+  /** g eaten warm of a share. */
+  readonly fed: readonly { readonly shareId: number; readonly grams: number }[];
+}
+
+export interface TrayState {
+  readonly id: number;
+  readonly tare: number;
+  readonly wetGross: number;
+  readonly dryGross: number | undefined;
+}
+
+export interface ShareState extends Omit<SetShare, 'trayIds'> {
+  readonly trays: readonly TrayState[];
+  /** What its trays came to, once every one was weighed dry. */
+  readonly dried: Dried | undefined;
+  readonly packs: readonly PackedContent[];
+  /** Stored g that packs may still take; undefined while the dryer runs. Negative where packs hold more than it. */
+  readonly left: number | undefined;
+  /** The least that it can be set to, in wet g: what its packs, trays and bowls took of it. */
+  readonly used: number;
+  /** Nothing of it is left to be packed. */
+  readonly sealed: boolean;
+}
+
+export interface WeighedTake extends Take {
+  readonly weighed: number;
+}
+
+interface Cooked {
+  readonly startedAt: Date;
+  readonly takes: readonly WeighedTake[];
+  readonly lines: readonly WeighedLine[];
+  readonly sheet: RecipeSheet;
+}
+
+/** One yield: the whole pot, or a component that is kept apart. */
+export interface BatchYield extends WeighedYield {
+  readonly place: number;
+  readonly weighing: Weighing;
+  readonly solidsPerGram: number;
+  readonly kcal: number;
+  /** g that no share takes yet; negative where the shares come to more than was weighed. */
+  readonly undivided: number;
+}
+
+export type BatchState =
+  | { readonly state: 'planned' }
+  | ({ readonly state: 'cooking' } & Cooked)
+  | ({
+      readonly state: 'weighed';
+      readonly weighedAt: Date;
+      readonly yields: readonly BatchYield[];
+      readonly shares: readonly ShareState[];
+    } & Cooked);
+export type WeighedState = Extract<BatchState, { state: 'weighed' }>;
+
+/** Less than this is no share: rounding (ours, no source). */
+export const HALF_A_GRAM = 0.5;
+
+const readLines = (evidence: Evidence, observed: Observed): WeighedTake[] => {
+  const added = observed
+    .nodes('line')
+    .map((node) => Number(node.split(':')[1]))
+    .filter((place) => place >= evidence.takes.length);
+  return [...evidence.takes.keys(), ...added].flatMap((place): WeighedTake[] => {
+    const take = observed.of(`line:${place}`, 'food')?.take ?? evidence.takes[place];
+    if (!take) return [];
+    return [{ ...take, weighed: observed.of(`line:${place}`, 'gross')?.value ?? 0 }];
+  });
+};
+
+function weighingOf(observed: Observed, place: number): Weighing | undefined {
+  const cups: NodeKey = `cups:${place}`;
+  const count = observed.of(cups, 'count')?.value;
+  const one = observed.of(cups, 'gross')?.value;
+  if (count !== undefined && one !== undefined) return { by: 'cups', cups: count, cupGrams: grams(one) };
+  const vessels = observed
+    .nodes('vessel')
+    .filter((node) => yieldOf(node) === place)
+    .flatMap((node) => {
+      const gross = observed.of(node, 'gross');
+      if (gross?.value === undefined) return [];
+      return [
+        {
+          name: gross.text ?? 'vessel',
+          gross: grams(gross.value),
+          tare: grams(observed.of(node, 'tare')?.value ?? 0),
+        },
+      ];
+    });
+  return vessels.length === 0 ? undefined : { by: 'scale', vessels };
+}
+
+const trayState = (observed: Observed, id: number): TrayState[] => {
+  const weighings = observed.all(`tray:${id}`, 'gross');
+  const [wet] = weighings;
+  if (wet?.value === undefined) return [];
+  return [
+    {
+      id,
+      tare: observed.of(`tray:${id}`, 'tare')?.value ?? 0,
+      wetGross: wet.value,
+      dryGross: weighings.length > 1 ? weighings.at(-1)!.value : undefined,
+    },
+  ];
+};
+
+const sum = (values: readonly number[]) => values.reduce((total, value) => total + value, 0);
+
+function shareState(
+  { trayIds, ...share }: SetShare,
+  history: BatchHistory,
+  observed: Observed,
+  of: Pick<BatchYield, 'density' | 'solidsPerGram'>,
+  write?: (mass: number) => string,
+): Outcome<ShareState> {
+  const trays = trayIds.flatMap((id) => trayState(observed, id));
+  const packs = history.packed.filter((pack) => pack.shareId === share.id);
+  const packed = sum(packs.map((pack) => pack.grams));
+  const done = trays.filter((tray) => tray.dryGross !== undefined);
+  let dried: Dried | undefined;
+  if (done.length > 0 && done.length === trays.length) {
+    const outcome = dryTrays(
+      done.map(({ tare, wetGross, dryGross }) => ({
+        tare: grams(tare),
+        wetGross: grams(wetGross),
+        dryGross: grams(dryGross!),
+      })),
+      of.solidsPerGram,
+      of.density,
+      write,
+    );
+    if (!outcome.ok) return outcome;
+    dried = outcome.value;
+  }
+  const fed = sum(history.fed.filter((each) => each.shareId === share.id).map((each) => each.grams));
+  const left =
+    share.fate === 'today'
+      ? share.grams - fed
+      : share.fate === 'dry'
+        ? dried && Math.round(dried.dry) - packed
+        : share.grams - packed;
+  const wet = sum(trays.map((tray) => tray.wetGross - tray.tare));
+  return fine({
+    ...share,
+    trays,
+    dried,
+    packs,
+    left,
+    used: share.fate === 'today' ? fed : share.fate === 'dry' ? Math.min(share.grams, wet) : packed,
+    sealed: share.fate !== 'today' && packs.length > 0 && left !== undefined && left < HALF_A_GRAM,
+  });
+}
+
+/**
+ * What a batch is after all that was observed: what went in, its yields with their energy, its shares with what is
+ * left of each.
+ *
+ * Takes its whole history and the household's energy factors; `write` says a weight in a refusal. Refuses what cannot
+ * have happened: a yield over all that went in or under its solids, trays that dried to less than their solids. Every
+ * new reading, striking or share is possible only if this fold of the history that follows is.
+ */
+export function foldBatch(
+  history: BatchHistory,
+  factors: EnergyFactors,
+  write?: (mass: number) => string,
+): Outcome<BatchState> {
+  const { evidence, startedAt } = history;
+  if (!evidence || !startedAt) return fine({ state: 'planned' });
+  const observed = observedIn(history.readings);
+  const takes = readLines(evidence, observed);
+  const linesIn = (of: readonly WeighedTake[]) => of.flatMap((take) => staysOfTake(take, take.weighed));
+  const lines = linesIn(takes).filter((line) => line.grams > 0);
+  const sheet = recipeSheet(lines, factors);
+  const cooked = { startedAt, takes, lines, sheet };
+  const places = [...new Set([...observed.nodes('vessel'), ...observed.nodes('cups')].map(yieldOf))].sort();
+  const yields: BatchYield[] = [];
+  for (const place of places) {
+    const weighing = weighingOf(observed, place);
+    if (!weighing) continue;
+    // One yield is the whole pot; several are the components that are kept apart.
+    const own = places.length === 1 ? lines : linesIn(takes.filter((take) => take.component === place));
+    const ownSheet = places.length === 1 ? sheet : recipeSheet(own, factors);
+    const eaten = observed.of(`taken:${place}`, 'gross')?.value ?? 0;
+    const weighed = weighYield(weighing, grams(eaten), ownSheet, write);
+    if (!weighed.ok) return weighed;
+    const shares = history.shares.filter((share) => share.yield === place);
+    yields.push({
+      ...weighed.value,
+      place,
+      weighing,
+      kcal: ownSheet.kcal,
+      solidsPerGram: solidsPerGram(batchLines(own), weighed.value.net + weighed.value.eatenBefore),
+      undivided: Math.round(weighed.value.net) - sum(shares.map((share) => share.grams)),
+    });
+  }
+  if (yields.length === 0) return fine({ ...cooked, state: 'cooking' });
+  const shares: ShareState[] = [];
+  for (const share of history.shares) {
+    const of = yields.find((each) => each.place === share.yield);
+    if (!of) return refused('A share is a part of a yield that was not weighed.');
+    const state = shareState(share, history, observed, of, write);
+    if (!state.ok) return state;
+    shares.push(state.value);
+  }
+  const weighedAt = new Date(
+    Math.max(
+      ...[...observed.nodes('vessel'), ...observed.nodes('cups')].flatMap((node) =>
+        observed.all(node, 'gross').map((reading) => reading.at.getTime()),
+      ),
+    ),
+  );
+  return fine({ ...cooked, state: 'weighed', weighedAt, yields, shares });
+}
+
+/** kcal and mL of water to put back in each stored g of a share. */
+export function storedAs(
+  share: Pick<ShareState, 'fate' | 'dried' | 'yield'>,
+  yields: readonly BatchYield[],
+): { readonly density: EnergyDensity; readonly waterPerGram: number } | undefined {
+  if (share.fate === 'dry') return share.dried;
+  const of = yields.find((each) => each.place === share.yield);
+  return of && { density: of.density, waterPerGram: 0 };
+}

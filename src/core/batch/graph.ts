@@ -1,0 +1,150 @@
+import { nutrientIn, solidsOf } from '../nutrition/totals';
+import { energyOf, type EnergyFactors } from '../nutrition/energy';
+import { batchLines, type Part, type WeighedLine } from '../recipe/recipe';
+import { HALF_A_GRAM, storedAs, type BatchState, type ShareState } from './fold';
+
+/** What a mass lies in on its way: a line on the scale, the pot, a yield, a share, a tray, a pack, or where it went. */
+export type MassKind = 'line' | 'pot' | 'yield' | 'share' | 'tray' | 'pack' | 'out' | 'rest' | 'unexplained';
+
+export interface MassNode {
+  readonly key: string;
+  readonly kind: MassKind;
+  readonly label: string;
+  /** Of a line, what it is in the shape of a recipe. */
+  readonly part?: Part;
+}
+
+/** A mass from one place to the next: g, and what of it is energy, water and solids. */
+export interface MassEdge {
+  readonly from: string;
+  readonly to: string;
+  readonly grams: number;
+  readonly kcal: number;
+  readonly water: number;
+  readonly solids: number;
+  /** Weighed, or only planned and reckoned. */
+  readonly observed: boolean;
+}
+
+export interface MassGraph {
+  readonly nodes: readonly MassNode[];
+  readonly edges: readonly MassEdge[];
+}
+
+const waterIn = (line: WeighedLine) => nutrientIn(line.food.per100, 'water_g', line.grams) ?? 0;
+
+/**
+ * A batch as a graph of masses: lines into the pot, the pot into its yields, vapour and what was eaten before; each
+ * yield into its shares and what is not divided; a share into packs, bowls, trays and what is not packed; a tray into
+ * the water that left it and the packs.
+ *
+ * Takes the state of a batch, for a planned one its lines, and the household's energy factors. What packs hold over a
+ * share, or shares over a yield, comes in as *unexplained*. Source: conservation of mass.
+ */
+export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], factors: EnergyFactors): MassGraph {
+  const nodes = new Map<string, MassNode>();
+  const edges: MassEdge[] = [];
+  const node = (key: string, kind: MassKind, label: string, part?: Part) => {
+    nodes.set(key, { key, kind, label, ...(part ? { part } : {}) });
+    return key;
+  };
+  const edge = (from: string, to: string, grams: number, of: Partial<MassEdge> = {}) => {
+    if (grams > 1e-9) edges.push({ from, to, grams, kcal: 0, water: 0, solids: 0, observed: true, ...of });
+  };
+  const lines = batchLines(batch.state === 'planned' ? planned : batch.lines);
+  const pot = node('pot', 'pot', 'the pot');
+  lines.forEach((line, index) =>
+    edge(node(`line-${index}`, 'line', line.food.name, line.part), pot, line.grams, {
+      kcal: energyOf([line], factors),
+      water: waterIn(line),
+      solids: solidsOf([line]),
+      observed: batch.state !== 'planned',
+    }),
+  );
+  if (batch.state !== 'weighed') return { nodes: [...nodes.values()], edges };
+  const inPot = lines.reduce((sum, line) => sum + line.grams, 0);
+  const out = batch.yields.reduce((sum, each) => sum + each.net + each.eatenBefore, 0);
+  edge(pot, node('vapour', 'out', 'vapour'), inPot - out, { water: inPot - out });
+  for (const each of batch.yields) {
+    const key = node(`yield-${each.place}`, 'yield', batch.yields.length > 1 ? `yield ${each.place + 1}` : 'the yield');
+    const of = (grams: number) => ({
+      kcal: grams * each.density,
+      solids: grams * each.solidsPerGram,
+      water: grams * (1 - each.solidsPerGram),
+    });
+    edge(pot, key, each.net, of(each.net));
+    edge(pot, node('eaten', 'out', 'eaten before'), each.eatenBefore, of(each.eatenBefore));
+    const shares = batch.shares.filter((share) => share.yield === each.place);
+    for (const share of shares) edge(key, share_(share.id), share.grams, of(share.grams));
+    const over = shares.reduce((sum, share) => sum + share.grams, 0) - each.net;
+    if (over < -HALF_A_GRAM) edge(key, node(`undivided-${each.place}`, 'rest', 'not divided yet'), -over, of(-over));
+    else if (over !== 0) {
+      // Shares are whole grams, a yield may be none: less than a gram of rounding goes the same way.
+      if (over > 0) edge(node('unexplained', 'unexplained', 'more than was weighed'), key, over);
+      else edge(key, node('rounding', 'rest', 'rounding'), -over);
+    }
+    for (const share of shares) ofShare(share, of);
+  }
+  return { nodes: [...nodes.values()], edges };
+
+  function ofShare(share: ShareState, of: (grams: number) => Partial<MassEdge>) {
+    const key = node(share_(share.id), 'share', share.fate);
+    if (share.fate === 'today') {
+      edge(key, node(`fed-${share.id}`, 'out', 'fed warm'), share.used, of(share.used));
+      edge(key, node(`warm-${share.id}`, 'rest', 'still warm'), share.grams - share.used, of(share.grams - share.used));
+      return;
+    }
+    const stored = batch.state === 'weighed' ? storedAs(share, batch.yields) : undefined;
+    let source = key;
+    let ready = share.grams;
+    if (share.trays.length > 0) {
+      const wet = share.trays.map((tray) => tray.wetGross - tray.tare);
+      const onTrays = wet.reduce((sum, each) => sum + each, 0);
+      share.trays.forEach((tray, index) =>
+        edge(key, node(`tray-${tray.id}`, 'tray', `tray ${index + 1}`), wet[index]!),
+      );
+      if (onTrays > share.grams)
+        edge(node('unexplained', 'unexplained', 'more than was weighed'), key, onTrays - share.grams);
+      else edge(key, node(`beside-${share.id}`, 'rest', 'not on a tray'), share.grams - onTrays);
+      if (!share.dried) return;
+      source = node(`dryer-${share.id}`, 'tray', share.method ?? 'dryer');
+      share.trays.forEach((tray, index) => {
+        const dry = (tray.dryGross ?? tray.wetGross) - tray.tare;
+        edge(`tray-${tray.id}`, source, dry);
+        edge(`tray-${tray.id}`, node(`dried-${share.id}`, 'out', 'water that left'), wet[index]! - dry, {
+          water: wet[index]! - dry,
+        });
+      });
+      ready = share.dried.dry;
+    }
+    let packed = 0;
+    for (const pack of share.packs) {
+      packed += pack.grams;
+      edge(source, node(`pack-${pack.holdingId}-${share.id}`, 'pack', pack.code), pack.grams, {
+        kcal: pack.grams * (stored?.density ?? 0),
+      });
+    }
+    if (packed > ready) edge(node('unexplained', 'unexplained', 'more than was weighed'), source, packed - ready);
+    else edge(source, node(`open-${share.id}`, 'rest', 'not packed yet'), ready - packed);
+  }
+}
+
+const share_ = (id: number) => `share-${id}`;
+
+/**
+ * How far each inner node of a graph is from closing: what comes in less what goes out, in g. Ends (lines, packs, what
+ * went out or is left over) are not inner.
+ */
+export function imbalance({ nodes, edges }: MassGraph): ReadonlyMap<string, number> {
+  const sums = new Map<string, { in: number; out: number }>();
+  const at = (key: string) => sums.get(key) ?? sums.set(key, { in: 0, out: 0 }).get(key)!;
+  for (const { from, to, grams } of edges) {
+    at(from).out += grams;
+    at(to).in += grams;
+  }
+  return new Map(
+    nodes
+      .filter(({ key }) => at(key).in > 0 && at(key).out > 0)
+      .map(({ key }) => [key, at(key).in - at(key).out] as const),
+  );
+}

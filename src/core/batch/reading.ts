@@ -1,0 +1,84 @@
+import { standing } from '../standing';
+import type { Take } from './evidence';
+
+export const READING_KINDS = [
+  'gross',
+  'tare',
+  'volume',
+  'count',
+  'temperature',
+  'task done',
+  'note',
+  'food',
+  'struck',
+] as const;
+/** What is observed; *food* says what a line really was, *struck* that another reading is wrong. */
+export type ReadingKind = (typeof READING_KINDS)[number];
+
+/**
+ * Of what something is observed: a line by its place, a vessel or the counted cups of a yield, what was taken out of
+ * the pot before it was weighed, a tray by its id.
+ */
+export type NodeKey =
+  'batch' | `line:${number}` | `vessel:${number}.${number}` | `cups:${number}` | `taken:${number}` | `tray:${number}`;
+
+/** Something observed. Nothing is edited: a wrong reading is struck out with its reason, and stays to be seen. */
+export interface Reading {
+  /** Rises in the order of writing. */
+  readonly id: number;
+  readonly node: NodeKey;
+  readonly kind: ReadingKind;
+  /** g for gross and tare, mL, a number, °C. */
+  readonly value?: number;
+  /** The vessel's name, a note, or the reason of a striking out. */
+  readonly text?: string;
+  /** What a line really was. */
+  readonly take?: Take;
+  readonly at: Date;
+  readonly writtenAt: Date;
+  /** From which instrument; absent: typed. */
+  readonly instrument?: string;
+  /** The reading that this one strikes out. */
+  readonly takesBack?: number;
+}
+
+/** A reading that is still to be written. */
+export type NewReading = Pick<Reading, 'node' | 'kind' | 'value' | 'text' | 'take' | 'takesBack'> & {
+  /** When it was observed, where that is not now. */
+  readonly at?: Date;
+};
+
+/** The readings that count, by what they are of. */
+export interface Observed {
+  readonly of: (node: NodeKey, kind: ReadingKind) => Reading | undefined;
+  /** All of a kind, oldest first: a tray is weighed again and again. */
+  readonly all: (node: NodeKey, kind: ReadingKind) => readonly Reading[];
+  /** The nodes of a kind that something is known of, in order: `vessel`, `cups`, `taken`. */
+  readonly nodes: (kind: string) => readonly NodeKey[];
+}
+
+const place = (node: NodeKey) => (node.split(':')[1] ?? '').split('.').map(Number);
+
+/** The yield that a vessel or counted cups belong to, by its place. */
+export const yieldOf = (node: NodeKey): number => place(node)[0] ?? 0;
+
+/** What stands of a batch's readings. The last of its node and kind holds. */
+export function observedIn(readings: readonly Reading[]): Observed {
+  const found = new Map<string, Reading[]>();
+  const nodes = new Set<NodeKey>();
+  const inOrder = [...standing(readings)].sort((a, b) => a.at.getTime() - b.at.getTime() || a.id - b.id);
+  for (const reading of inOrder) {
+    const key = `${reading.node} ${reading.kind}`;
+    found.set(key, [...(found.get(key) ?? []), reading]);
+    nodes.add(reading.node);
+  }
+  const all = (node: NodeKey, kind: ReadingKind) => found.get(`${node} ${kind}`) ?? [];
+  return {
+    all,
+    of: (node, kind) => all(node, kind).reduce<Reading | undefined>((a, b) => (a && a.id > b.id ? a : b), undefined),
+    nodes: (kind) =>
+      [...nodes]
+        .filter((node) => node.startsWith(`${kind}:`))
+        .sort((a, b) => place(a)[0]! - place(b)[0]! || (place(a)[1] ?? 0) - (place(b)[1] ?? 0)),
+  };
+}

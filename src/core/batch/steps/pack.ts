@@ -1,0 +1,43 @@
+import { z } from 'zod';
+import { countOf } from '../../quantity/count-words';
+import { idSchema, weightSchema } from '../../schema';
+import type { BatchState, ShareState } from '../fold';
+import type { Step } from '../step';
+
+/** The shares of which something is still to be packed. */
+export const openShares = (batch: BatchState): readonly ShareState[] =>
+  batch.state === 'weighed' ? batch.shares.filter((share) => share.fate !== 'today' && !share.sealed) : [];
+
+export const pack = {
+  key: 'pack',
+  title: 'Pack',
+  listed: 'divided',
+  place: 'shares',
+  opens: (batch) => batch.state === 'weighed' && batch.shares.length > 0,
+  next: (batch) => {
+    const open = openShares(batch).length;
+    return open > 0 ? `${countOf(open, 'share')} to seal` : undefined;
+  },
+  watch: (batch) => {
+    const open = openShares(batch);
+    if (open.length === 0) return undefined;
+    const drying = open.some((share) => share.trays.length > 0 && !share.dried);
+    return {
+      said: drying ? 'in the dryer: weigh the trays dry' : 'not sealed yet: chill, fill and seal',
+      tone: 'plain',
+    };
+  },
+} as const satisfies Step;
+
+export const traysSchema = z.object({
+  batchId: idSchema,
+  shareId: idSchema,
+  trays: z
+    .array(z.object({ tare: weightSchema, wetGross: weightSchema, dryGross: weightSchema.optional() }))
+    .max(60)
+    .readonly(),
+  revision: z.number().int().optional(),
+});
+export type TraysEntry = z.infer<typeof traysSchema>;
+
+export const sealSchema = z.object({ batchId: idSchema, shareId: idSchema });

@@ -1,0 +1,17 @@
+import { z } from 'zod';
+import { idSchema, weightSchema } from '../../schema';
+import type { Step } from '../step';
+
+export const weighOut = {
+  key: 'weigh out',
+  title: 'Weigh out',
+  listed: 'planned',
+  place: 'lines',
+  opens: () => true,
+  next: (batch) => (batch.state === 'planned' ? 'weigh out and cook' : undefined),
+  watch: (batch) => (batch.state === 'planned' ? { said: 'planned: weigh out and cook', tone: 'plain' } : undefined),
+} as const satisfies Step;
+
+/** What went onto the scale of each line, in g as bought. */
+export const startSchema = z.object({ batchId: idSchema, grams: z.array(weightSchema).max(200) });
+export type StartEntry = z.infer<typeof startSchema>;

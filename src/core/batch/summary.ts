@@ -1,0 +1,63 @@
+import type { Fate } from '../portion/shares';
+import { energyOf, type EnergyFactors } from '../nutrition/energy';
+import { batchLines, type Moment, type Part } from '../recipe/recipe';
+import type { BatchState } from './fold';
+import type { Watch } from './step';
+import { stepAt, watchOf, type StepKey } from './steps';
+
+/** What lists, cover and bowls need of a batch, so that nobody reads its evidence for them. */
+export interface BatchSummary {
+  readonly step: StepKey;
+  /** What is to be done next, in the words of its step; absent where it is done. */
+  readonly next?: string;
+  /** What it asks to be looked at. */
+  readonly watch?: Watch;
+  /** g that went in. */
+  readonly inPot: number;
+  /** kcal of all that went in, by each of the three ways. */
+  readonly kcal: Readonly<Record<EnergyFactors, number>>;
+  /** Once it was weighed: g to be divided, g with what was eaten before, and whether that was counted. */
+  readonly net?: number;
+  readonly whole?: number;
+  readonly estimated?: boolean;
+  /** Each food that went in, as avoid lists and hazards look at it. */
+  readonly foods: readonly { readonly ndb: string; readonly part: Part; readonly moment: Moment }[];
+  readonly shares: readonly { readonly fate: Fate; readonly grams: number; readonly sealed: boolean }[];
+}
+
+/** The summary of a batch; undefined while it is planned. */
+export function summaryOf(batch: BatchState): BatchSummary | undefined {
+  if (batch.state === 'planned') return undefined;
+  const lines = batchLines(batch.lines);
+  const step = stepAt(batch);
+  const next = step.next(batch);
+  const watch = watchOf(batch);
+  const foods = new Map(
+    batch.lines.map(({ food, part, moment }) => [`${food.ndb} ${part} ${moment}`, { ndb: food.ndb, part, moment }]),
+  );
+  const common = {
+    foods: [...foods.values()],
+    step: step.key,
+    ...(next === undefined ? {} : { next }),
+    ...(watch ? { watch } : {}),
+    inPot: batch.sheet.inPot,
+    kcal: {
+      '4-9-4': energyOf(lines, '4-9-4'),
+      modified: energyOf(lines, 'modified'),
+      table: energyOf(lines, 'table'),
+    },
+  };
+  if (batch.state === 'cooking') return { ...common, shares: [] };
+  const net = batch.yields.reduce((sum, each) => sum + each.net, 0);
+  return {
+    ...common,
+    net,
+    whole: batch.yields.reduce((sum, each) => sum + each.net + each.eatenBefore, 0),
+    estimated: batch.yields.some((each) => each.estimated),
+    shares: batch.shares.map(({ fate, grams, sealed }) => ({ fate, grams, sealed })),
+  };
+}
+
+/** kcal in each g of a weighed batch as a whole; undefined before it was weighed. */
+export const densityIn = (summary: BatchSummary | null | undefined, factors: EnergyFactors): number | undefined =>
+  summary?.whole === undefined || summary.whole <= 0 ? undefined : summary.kcal[factors] / summary.whole;

@@ -1,0 +1,88 @@
+import 'server-only';
+import { eq } from 'drizzle-orm';
+import type { ShareState } from '@/core/batch/fold';
+import type { SharesEntry } from '@/core/batch/steps/divide';
+import { checkShares, type Fate } from '@/core/portion/shares';
+import type { PlaceKind } from '@/core/preserve/shelf-life';
+import { readPlaces, type Place } from '../repositories/household';
+import { share } from '../schema/batches';
+import { batchIn, refreshBatch } from './batch-at-hand';
+import { dropShares } from './batches';
+import { inMass, need, refuse, type Context } from './run';
+
+/** The kind of place where the packs of a fate lie. */
+export const PLACE_OF: Readonly<Record<Exclude<Fate, 'today'>, PlaceKind>> = {
+  fridge: 'fridge',
+  freezer: 'freezer',
+  dry: 'cupboard',
+};
+
+/**
+ * Splits the yield into shares, at any time. One with an id is changed, one that is left out goes; none becomes less
+ * than what its packs, trays and bowls took of it.
+ */
+export async function setShares(context: Context, input: SharesEntry): Promise<void> {
+  const { tx, today } = context;
+  const weighed = await batchIn(context, input, ['weighed']);
+  const places = await readPlaces(tx);
+  const wanted = need(checkShares(input.shares, Math.round(weighed.yield.net), inMass(context)));
+  const old = new Map(weighed.shares.map((own) => [own.id, own]));
+  const kept = new Set<number>();
+  for (const said of wanted) {
+    const field = `shares.${input.shares.indexOf(said)}`;
+    const placeId = said.fate === 'today' ? null : placeFor(places, said.fate, said.placeId, `${field}.placeId`);
+    const method = said.fate === 'dry' ? (said.method ?? 'freeze-dried') : null;
+    const values = { fate: said.fate, grams: said.grams, placeId, method, machineId: said.machineId ?? null };
+    const own = said.id === undefined ? undefined : old.get(said.id);
+    if (said.id !== undefined && !own) refuse('This share was set anew meanwhile. Look again.', 'revision');
+    if (!own) {
+      await tx.insert(share).values({ ...values, batchId: weighed.id, day: today });
+      continue;
+    }
+    kept.add(own.id);
+    mayBecome(context, own, values, `${field}.grams`);
+    await tx.update(share).set(values).where(eq(share.id, own.id));
+  }
+  const gone = weighed.shares.filter((own) => !kept.has(own.id));
+  for (const own of gone) mayBecome(context, own, { fate: own.fate, grams: 0 }, 'shares');
+  await dropShares(
+    context,
+    gone.map((own) => own.id),
+  );
+  await refreshBatch(context, weighed.id);
+}
+
+function placeFor(
+  places: readonly Place[],
+  fate: Exclude<Fate, 'today'>,
+  asked: number | undefined,
+  field: string,
+): number {
+  const fit = places.filter((each) => each.kind === PLACE_OF[fate]);
+  const found = asked === undefined ? fit[0] : fit.find((each) => each.id === asked);
+  return found?.id ?? refuse(`Choose a ${PLACE_OF[fate]} for it.`, field);
+}
+
+/** Refuses to take from a share what is packed, on a tray or fed already, or to give it another fate then. */
+function mayBecome(
+  context: Context,
+  own: ShareState,
+  wanted: { readonly fate: Fate; readonly grams: number },
+  field: string,
+): void {
+  if (wanted.fate !== own.fate && own.used > 0)
+    refuse('Something of it is packed, on a tray or fed already: take that back first.', field);
+  if (wanted.grams < Math.floor(own.used))
+    refuse(
+      `${inMass(context)(own.used)} of it ${own.fate === 'today' ? 'are fed' : own.fate === 'dry' ? 'lie on trays' : 'are sealed'} already: take that back first, or leave it as much.`,
+      field,
+    );
+}
+
+/** The share of a batch that a later step works on. */
+export async function shareIn(context: Context, asked: { batchId: number; shareId: number; revision?: number }) {
+  const weighed = await batchIn(context, asked, ['weighed']);
+  const found =
+    weighed.shares.find((each) => each.id === asked.shareId) ?? refuse('This share was set anew. Look again.');
+  return { batch: weighed, share: found };
+}

@@ -1,0 +1,147 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import type { KnownFood } from '@/core/food/food';
+import { guessPart } from '@/core/recipe/part-of-food';
+import { Keypad } from '@/ui/counter/Keypad';
+import { FoodField } from '@/ui/food/FoodField';
+import { Field } from '@/ui/form/Field';
+import { Problems } from '@/ui/form/Problems';
+import { useUnits } from '@/ui/units';
+import { correctLine, tryLine } from './actions';
+import styles from './batches.module.css';
+import type { BatchView, SheetLine } from './queries';
+import { useCorrection } from './use-correction';
+import { WhatFollows } from './WhatFollows';
+
+/** What went in, as it was weighed; each line can be put right, and a forgotten one set down. */
+export function WentIn({ view }: { view: BatchView }) {
+  const { inMass } = useUnits();
+  const [open, setOpen] = useState<number | 'another'>();
+  return (
+    <section className="stack" aria-labelledby="weigh-out">
+      <div className="spread">
+        <h2 id="weigh-out">What went in</h2>
+        <p className="soft">Something else went in? It can be put right at any time.</p>
+      </div>
+      <ul className="rows">
+        {view.lines.map((line) => (
+          <li key={line.line}>
+            <div className={styles.wentLine}>
+              <span>{line.name}</span>
+              <b>{inMass(line.toWeigh)}</b>
+              <Button
+                variant="text"
+                size="small"
+                aria-expanded={open === line.line}
+                aria-label={`Put right: ${line.name}`}
+                onClick={() => setOpen(open === line.line ? undefined : line.line)}
+              >
+                put right
+              </Button>
+            </div>
+            {open === line.line && <LineOtherwise view={view} line={line} onDone={() => setOpen(undefined)} />}
+          </li>
+        ))}
+      </ul>
+      {open === 'another' ? (
+        <LineOtherwise view={view} onDone={() => setOpen(undefined)} />
+      ) : (
+        <div>
+          <Button variant="outlined" onClick={() => setOpen('another')}>
+            Something more went in
+          </Button>
+        </div>
+      )}
+      {view.struck.length > 0 && (
+        <details>
+          <summary>What was struck out</summary>
+          <ul className="rows">
+            {view.struck.map((each, index) => (
+              <li key={index}>
+                {each.said} <span className="note">{each.when}</span>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+      <p className="note">
+        Composition as of the day it was cooked: nothing that changes in the recipe reaches this batch.
+      </p>
+    </section>
+  );
+}
+
+/** One line put right: another weight, another food, or one that was forgotten. */
+function LineOtherwise({ view, line, onDone }: { view: BatchView; line?: SheetLine; onDone: () => void }) {
+  const { readScale, scaleUnit, toType } = useUnits();
+  const [weight, setWeight] = useState(line ? toType(line.toWeigh) : '');
+  const [food, setFood] = useState<KnownFood | null>(null);
+  const [unread, setUnread] = useState<string>();
+  const right = useCorrection(tryLine, correctLine, `line-${view.id}-${line?.line ?? 'another'}`, onDone);
+  const submit = () => {
+    const read = readScale(weight);
+    setUnread(read.ok ? undefined : read.problem.message);
+    if (!read.ok) return;
+    right.ask({
+      batchId: view.id,
+      revision: view.revision,
+      grams: read.value,
+      ...(line ? { line: line.line } : {}),
+      ...(food ? { ndb: food.food.ndb, part: line?.part ?? guessPart(food.food) } : {}),
+    });
+  };
+  return (
+    <form
+      className={styles.otherwise}
+      noValidate
+      aria-label={line ? `${line.name} put right` : 'Something more that went in'}
+      onSubmit={(event) => {
+        event.preventDefault();
+        submit();
+      }}
+    >
+      <Problems problems={right.problems.filter(({ field }) => field !== 'grams' && field !== 'ndb')} />
+      <div className={styles.otherwiseFields}>
+        <Field
+          label="It weighed"
+          unit={scaleUnit}
+          inputMode="decimal"
+          autoComplete="off"
+          value={weight}
+          onChange={(event) => {
+            right.leave();
+            setWeight(event.target.value);
+          }}
+          problem={unread ?? right.at('grams')}
+          hint="as it lay on the scale"
+        />
+        <div>
+          <p className={styles.caption}>{line ? 'It was not that, but' : 'What it was'}</p>
+          <FoodField
+            label={line ? `What ${line.name} really was` : 'What more went in'}
+            value={food}
+            onChange={(chosen) => {
+              right.leave();
+              setFood(chosen);
+            }}
+            problem={right.at('ndb')}
+          />
+        </div>
+      </div>
+      {!right.follows && !right.mayStand && (
+        <div className={styles.acts}>
+          <Button type="submit" variant="contained" disabled={right.pending}>
+            See what follows
+          </Button>
+          <Button variant="text" onClick={onDone}>
+            leave it
+          </Button>
+        </div>
+      )}
+      <WhatFollows view={view} of={right} />
+      <Keypad />
+    </form>
+  );
+}
