@@ -5,7 +5,10 @@ import { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
 import { dayIn } from '@/core/calendar/local-date';
 import { legSum } from '@/core/stock/ledger';
-import { migrateToLatest, OlderFolder, wrap } from './database';
+import { batchGraph, imbalance } from '@/core/batch/graph';
+import { migrateToLatest, migrationsFolder, OlderFolder, wrap } from './database';
+import { loadDump } from './fixtures/dump';
+import { readBatch, readBatchList, type WeighedBatch } from './repositories/batches';
 import { loadDemo } from './demo/boatyard';
 import { FolderInUse, ownFolder } from './owner';
 import { loadReference } from './reference/reference';
@@ -23,6 +26,40 @@ test('a database of version 0.1 is recognised, refused in a sentence, and left a
     "select (select count(*)::int from dog) dogs, (select count(*)::int from drizzle.__drizzle_migrations) done, to_regclass('batch') batch",
   );
   expect(rows[0]).toEqual({ dogs: 1, done: 2, batch: null });
+});
+
+/** Packs that hold food, and their g, in the dump. */
+const STOCK_AT_0_2_0 = [22, 12_583];
+/** How many migrations there were when the dump was made. */
+const AT_0_2_0 = 1;
+
+test('a database made by 0.2.0 opens: what was cooked, packed and fed is what it was', async () => {
+  const client = await openedFor(PGlite.create());
+  const { entries } = JSON.parse(readFileSync(join(migrationsFolder(), 'meta/_journal.json'), 'utf8')) as {
+    entries: readonly { readonly tag: string; readonly when: number }[];
+  };
+  for (const { tag } of entries.slice(0, AT_0_2_0))
+    await client.exec(readFileSync(join(migrationsFolder(), `${tag}.sql`), 'utf8'));
+  await client.exec(
+    `create schema drizzle; create table drizzle.__drizzle_migrations (id serial primary key, hash text not null, created_at bigint);`,
+  );
+  for (const { tag, when } of entries.slice(0, AT_0_2_0))
+    await client.query('insert into drizzle.__drizzle_migrations (hash, created_at) values ($1, $2)', [tag, when]);
+  await loadDump(client, readFileSync('src/data/fixtures/made-by-0.2.0.json.gz'));
+  const db = wrap(client);
+  await migrateToLatest(db);
+  expect((await readDogs(db)).map((dog) => dog.name)).toEqual(['Juniper', 'Otto', 'Wren']);
+  const [venison, goat] = await readBatchList(db);
+  for (const { id } of [venison!, goat!]) {
+    const batch = await readBatch(db, id, '4-9-4');
+    if (batch?.state !== 'weighed') throw new Error('it was weighed');
+    for (const [key, gap] of imbalance(batchGraph(batch, [], '4-9-4')))
+      expect([key, Math.abs(gap) < 1e-6]).toEqual([key, true]);
+  }
+  // Measured in 0.2.0 on the demo of 25 November 2026.
+  expect((await readBatch(db, venison!.id, '4-9-4')) as WeighedBatch).toMatchObject({ yield: { net: 18055 } });
+  const stock = await readStock(db);
+  expect([stock.length, Math.round(stock.reduce((sum, pack) => sum + pack.grams, 0))]).toEqual(STOCK_AT_0_2_0);
 });
 
 test('a folder has one owner; after it is gone the next takes over at once', async () => {

@@ -35,12 +35,12 @@ export async function putAway(context: Context, { kind, id, away }: Away): Promi
     case 'place':
       return putPlaceAway(context, id, archivedAt);
     case 'plan': {
-      const kept = await tx
-        .update(batch)
-        .set({ droppedAt: archivedAt })
-        .where(and(eq(batch.planId, id), eq(batch.state, 'planned')))
-        .returning({ id: batch.id });
-      return kept.length > 0 ? undefined : refuse('Something of this plan is being cooked already: it stands.');
+      const own = await tx.select({ state: batch.state }).from(batch).where(eq(batch.planId, id));
+      if (own.length === 0) return gone();
+      if (own.some(({ state }) => state !== 'planned'))
+        refuse('Something of this plan is being cooked already: it stands.');
+      await tx.update(batch).set({ droppedAt: archivedAt }).where(eq(batch.planId, id));
+      return;
     }
   }
 }

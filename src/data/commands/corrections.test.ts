@@ -263,7 +263,7 @@ test('five hundred random histories with corrections: flow and ledger close, and
       if (now?.state !== 'weighed') throw new Error('it was weighed');
       return now;
     };
-    for (let step = 0, steps = 4 + upTo(5); step < steps; step++) {
+    for (let step = 0, steps = 3 + upTo(4); step < steps; step++) {
       const what = pick([
         'weigh',
         'divide',

@@ -1,0 +1,134 @@
+// Runs inside the bench, in a process of its own: the queries of each room on a folder, alone and with what is made of them.
+// node --conditions=react-server --import ./bench/register.mjs bench/house-5y.mjs <folder>
+import { join } from 'node:path';
+import { PGlite } from '@electric-sql/pglite';
+
+const [folder] = process.argv.slice(2);
+const client = await PGlite.create(join(folder, 'pg'));
+const { loadReference } = await import('@/data/reference/reference');
+const { wrap } = await import('@/data/database');
+const reference = loadReference();
+globalThis[Symbol.for('hodman')] = Promise.resolve({ client, owner: undefined, reference });
+
+const median = (times) => [...times].sort((a, b) => a - b)[Math.floor(times.length / 2)];
+const RUNS = 15;
+
+/** What a piece of work asks the database, so that it can be asked again without the work. */
+async function recorded(work) {
+  const asked = [];
+  const heard = (of) => {
+    const query = of.query.bind(of);
+    of.query = (text, params, options) => {
+      asked.push([text, params, options]);
+      return query(text, params, options);
+    };
+    return () => (of.query = query);
+  };
+  const still = heard(client);
+  const transaction = client.transaction.bind(client);
+  client.transaction = (run) =>
+    transaction((tx) => {
+      heard(tx);
+      return run(tx);
+    });
+  try {
+    await work();
+  } finally {
+    still();
+    client.transaction = transaction;
+  }
+  return asked.filter(([text]) => /^\s*(select|with)/i.test(text));
+}
+
+async function timed(work) {
+  const times = [];
+  for (let run = 0; run < RUNS; run++) {
+    const start = performance.now();
+    await work();
+    times.push(performance.now() - start);
+  }
+  return median(times.slice(3));
+}
+
+const report = {};
+async function room(name, work) {
+  await work();
+  const asked = await recorded(work);
+  const bare = await timed(async () => {
+    for (const [text, params, options] of asked) await client.query(text, params, options);
+  });
+  report[name] = { queries: asked.length, bare, work: await timed(work) };
+}
+
+const { todayView } = await import('@/features/today/queries');
+const { storeView } = await import('@/features/store/queries');
+const { newPlanView } = await import('@/features/plans/queries');
+const { dogView } = await import('@/features/dogs/queries');
+const { batchRows } = await import('@/features/batches/queries');
+await room('today-5y', () => todayView());
+await room('store-5y', () => storeView(undefined));
+await room('plan-5y', () => newPlanView());
+await room('dog-5y', () => dogView(1));
+await room('batches-5y', () => batchRows());
+
+const { tryCommand } = await import('@/data/commands/run');
+const { feedBowl } = await import('@/data/commands/bowls');
+const house = { db: wrap(client), reference, now: new Date() };
+const view = await todayView();
+const dog = view.dogs.find((each) => each.next && each.next.drawn.length > 0);
+if (dog) {
+  const parts = dog.next.drawn.map(({ key, grams }) => {
+    const id = Number(key.split('-')[1]);
+    return key.startsWith('share') ? { shareId: id, grams } : { holdingId: id, grams };
+  });
+  await room('feed-5y', async () => {
+    const fed = await tryCommand(house, (context) =>
+      feedBowl(context, { dogId: dog.id, slotId: dog.next.slotId, day: view.day, at: 'now', parts }),
+    );
+    if (!fed.ok) throw new Error(fed.problems[0].message);
+  });
+}
+
+const { savePlan } = await import('@/data/commands/plans');
+const { startCooking, weighBatch } = await import('@/data/commands/batches');
+const { setShares } = await import('@/data/commands/shares');
+const { sealShare } = await import('@/data/commands/packs');
+const { plainPlan } = await import('@/core/plan/plan-entry');
+const { readBatch } = await import('@/data/repositories/batches');
+const { readDogs } = await import('@/data/repositories/dogs');
+const { readPlannedLines } = await import('@/data/repositories/planned');
+let sealing = 0;
+let packs = 0;
+const sealed = await tryCommand(house, async (context) => {
+  const dogs = await readDogs(context.tx);
+  const entry = plainPlan(
+    1,
+    dogs.map((each) => each.id),
+    context.today,
+    {
+      binding: { days: '20' },
+      seen: [...reference.hazards.map((hazard) => hazard.id), ...dogs.map((each) => `calcium-${each.id}`)],
+    },
+  );
+  const { batchIds } = await savePlan(context, { entry });
+  const batchId = batchIds[0];
+  const planned = await readBatch(context.tx, batchId, '4-9-4');
+  const { takes } = await readPlannedLines(context.tx, reference, planned);
+  await startCooking(context, { batchId, grams: takes.map((take) => take.bought) });
+  const cooking = await readBatch(context.tx, batchId, '4-9-4');
+  const net = Math.round(cooking.sheet.inPot * 0.85);
+  await weighBatch(context, {
+    batchId,
+    weighing: { by: 'scale', vessels: [{ name: 'pot', gross: net, tare: 0 }] },
+    eatenBefore: 0,
+  });
+  await setShares(context, { batchId, shares: [{ fate: 'freezer', grams: net }] });
+  const { shares } = await readBatch(context.tx, batchId, '4-9-4');
+  const start = performance.now();
+  packs = (await sealShare(context, { batchId, shareId: shares[0].id })).codes.length;
+  sealing = performance.now() - start;
+});
+if (!sealed.ok) throw new Error(sealed.problems[0].message);
+report['seal-60'] = { queries: packs, bare: undefined, work: sealing };
+await client.close();
+console.log(JSON.stringify(report));

@@ -1,0 +1,3 @@
+import { register } from 'node:module';
+
+register('./typescript.mjs', import.meta.url);
