@@ -28,6 +28,8 @@ const config = {
     {
       ...shared,
       displayName: 'data',
+      // A busy machine opens a database slowly: only what hangs is stopped.
+      setupFilesAfterEnv: ['<rootDir>/src/data/fixtures/patient.ts'],
       testMatch: ['<rootDir>/src/data/**/*.test.ts', '<rootDir>/src/features/**/*.test.ts'],
       moduleNameMapper: {
         ...shared.moduleNameMapper,

@@ -23,11 +23,13 @@ const vessels = (net: number) => [{ name: 'pot', gross: grams(net + 1240), tare:
 let house: TestHouse;
 let ids: Awaited<ReturnType<typeof plannedExample>>;
 
-beforeEach(async () => {
+beforeAll(async () => {
   house = await freshHouse(`${TODAY}T12:00:00Z`);
   ids = await plannedExample(house, TODAY);
   await weighedExample(house, ids);
 });
+beforeEach(() => house.begin());
+afterEach(() => house.undo());
 
 const batch = () => weighedBatch(house, ids.batchId);
 const weigh = (net: number, packsStand = false) =>

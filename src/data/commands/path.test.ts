@@ -32,10 +32,12 @@ const SHARES = { today: 0, fridge: 1727, freezer: 583, dry: 0 };
 let house: TestHouse;
 let ids: Awaited<ReturnType<typeof plannedExample>>;
 
-beforeEach(async () => {
+beforeAll(async () => {
   house = await freshHouse('2026-11-25T12:00:00Z');
   ids = await plannedExample(house, '2026-11-26');
 });
+beforeEach(() => house.begin());
+afterEach(() => house.undo());
 
 const placeId = async (kind: string) => (await readPlaces(house.db)).find((place) => place.kind === kind)!.id;
 const count = async (table: string) =>
@@ -187,14 +189,6 @@ describe('in the store and at the bowl', () => {
     });
   });
 
-  test('two at the same bowl at once: one movement and one sentence', async () => {
-    const bowl = await firstMeal(house, ids.dogId, stock[0]!.holdingId, 432);
-    const before = await count('movement');
-    const answers = await Promise.all([1, 2, 3].map(() => house.run((context) => feedBowl(context, bowl))));
-    expect(answers.filter((answer) => answer.ok).length).toBe(1);
-    expect(await count('movement')).toBe(before + 1);
-  });
-
   test('the same command id is carried out once and answers the same', async () => {
     const bowl = await firstMeal(house, ids.dogId, stock[0]!.holdingId, 432);
     const first = await house.run((context) => feedBowl(context, bowl), 'one-and-the-same');
@@ -264,23 +258,42 @@ describe('in the store and at the bowl', () => {
     expect(answer.ok).toBe(false);
     expect(await pack('V1')).toMatchObject({ placeKind: 'fridge' });
   });
+});
 
-  test('the database itself refuses edits of the ledger, unbalanced legs and a holding below zero', async () => {
-    const cause = async (statement: string) => {
-      try {
-        await house.db.execute(sql.raw(statement));
-        return 'accepted';
-      } catch (error) {
-        return String((error as Error).cause ?? error);
-      }
-    };
-    expect(await cause('update leg set amount = amount + 1')).toMatch(/append-only/);
-    expect(await cause('delete from movement')).toMatch(/append-only/);
-    expect(await cause(`insert into leg (movement_id, account, amount) values (1, 'lost', 5)`)).toMatch(
-      /do not sum to zero/,
-    );
-    expect(await cause('update holding set amount = -1')).toMatch(/nothing_below_zero/);
-  });
+test('the database itself refuses edits of the ledger, unbalanced legs and a holding below zero', async () => {
+  // A house of its own: what the database refuses ends the transaction that it is in.
+  const strict = await freshHouse('2026-11-25T12:00:00Z');
+  const own = await plannedExample(strict, '2026-11-26');
+  await weighedExample(strict, own);
+  await sealedExample(strict, own.batchId, SHARES);
+  const cause = async (statement: string) => {
+    try {
+      await strict.db.execute(sql.raw(statement));
+      return 'accepted';
+    } catch (error) {
+      return String((error as Error).cause ?? error);
+    }
+  };
+  expect(await cause('update leg set amount = amount + 1')).toMatch(/append-only/);
+  expect(await cause('delete from movement')).toMatch(/append-only/);
+  expect(await cause(`insert into leg (movement_id, account, amount) values (1, 'lost', 5)`)).toMatch(
+    /do not sum to zero/,
+  );
+  expect(await cause('delete from reading')).toMatch(/append-only/);
+  expect(await cause('update holding set amount = -1')).toMatch(/nothing_below_zero/);
+});
+
+test('two at the same bowl at once: one movement and one sentence', async () => {
+  // A house of its own: three transactions at once have no room in the one that is taken back.
+  const busy = await freshHouse('2026-11-25T12:00:00Z');
+  const own = await plannedExample(busy, '2026-11-26');
+  await weighedExample(busy, own);
+  const [first] = await sealedExample(busy, own.batchId, SHARES);
+  const bowl = await firstMeal(busy, own.dogId, first!.holdingId, 432);
+  const answers = await Promise.all([1, 2, 3].map(() => busy.run((context) => feedBowl(context, bowl))));
+  expect(answers.filter((answer) => answer.ok).length).toBe(1);
+  const fed = (await readHistory(busy.db, first!.holdingId)).filter((each) => each.kind === 'fed');
+  expect(fed).toHaveLength(1);
 });
 
 test('warm food of today is fed from its share', async () => {

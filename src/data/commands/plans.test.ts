@@ -28,7 +28,7 @@ const line = (amount: string, ndb: string, part: LineEntry['part']): LineEntry =
   moment: 'cook',
 });
 
-beforeEach(async () => {
+beforeAll(async () => {
   house = await freshHouse('2026-11-25T12:00:00Z');
   const recipe = async (name: string, meat: string) =>
     valueOf(
@@ -52,6 +52,8 @@ beforeEach(async () => {
     venison: await recipe('Venison', '17343'),
   };
 });
+beforeEach(() => house.begin());
+afterEach(() => house.undo());
 
 const entryOf = (over: Partial<PlanEntry> = {}) => plainPlan(ids.goat, [ids.dogId], FIRST, over);
 const keep = async (over: Partial<PlanEntry> = {}, planId?: number) =>
