@@ -4,14 +4,13 @@ import { solidsPerGram } from '../nutrition/totals';
 import type { Fate } from '../portion/shares';
 import { weighYield, type WeighedYield, type Weighing } from '../portion/yield';
 import { dryTrays, type Dried } from '../preserve/dry';
+import type { DryMethod } from '../preserve/methods';
 import { fine, refused, type Outcome } from '../problem';
 import { grams, type EnergyDensity } from '../quantity/units';
 import { batchLines, type WeighedLine } from '../recipe/recipe';
 import { recipeSheet, type RecipeSheet } from '../recipe/sheet';
 import { staysOfTake, type Evidence, type Take } from './evidence';
 import { observedIn, yieldOf, type NodeKey, type Observed, type Reading } from './reading';
-
-export type DryMethod = 'dehydrated' | 'freeze-dried';
 
 /** A part of a yield with a fate, as the cook set it aside. */
 export interface SetShare {

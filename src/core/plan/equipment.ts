@@ -1,9 +1,10 @@
 import { z } from 'zod';
+import { DRYING_METHODS } from '../preserve/methods';
 import { volumeOf, type UnitSet } from '../quantity/units';
 import { typedMass, writeNumber } from '../quantity/write';
 
 const VESSEL_KINDS = ['pot', 'pressure cooker', 'slow cooker', 'oven trays'] as const;
-const DRYER_KINDS = ['dehydrator', 'freeze-dryer'] as const;
+const DRYER_KINDS = DRYING_METHODS.map(({ machine }) => machine);
 export const EQUIPMENT_KINDS = [...VESSEL_KINDS, 'container', ...DRYER_KINDS] as const;
 export type EquipmentKind = (typeof EQUIPMENT_KINDS)[number];
 

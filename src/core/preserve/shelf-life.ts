@@ -1,12 +1,13 @@
 import { addDays, addMonths, type LocalDate } from '../calendar/local-date';
+import { DRY_METHODS } from './methods';
 
-export const FOOD_KINDS = ['cooked', 'raw', 'broth', 'dehydrated', 'freeze-dried'] as const;
+export const FOOD_KINDS = ['cooked', 'raw', 'broth', ...DRY_METHODS] as const;
 export type FoodKind = (typeof FOOD_KINDS)[number];
 
 export const PLACE_KINDS = ['fridge', 'freezer', 'cupboard'] as const;
 export type PlaceKind = (typeof PLACE_KINDS)[number];
 
-export const isDried = (kind: FoodKind) => kind === 'dehydrated' || kind === 'freeze-dried';
+export const isDried = (kind: FoodKind): boolean => (DRY_METHODS as readonly FoodKind[]).includes(kind);
 
 export interface ShelfLife {
   readonly kind: FoodKind;

@@ -3,6 +3,7 @@ import { eq } from 'drizzle-orm';
 import type { ShareState } from '@/core/batch/fold';
 import type { SharesEntry } from '@/core/batch/steps/divide';
 import { checkShares, type Fate } from '@/core/portion/shares';
+import { DRYING_METHODS } from '@/core/preserve/methods';
 import type { PlaceKind } from '@/core/preserve/shelf-life';
 import { readPlaces, type Place } from '../repositories/household';
 import { share } from '../schema/batches';
@@ -31,7 +32,7 @@ export async function setShares(context: Context, input: SharesEntry): Promise<v
   for (const said of wanted) {
     const field = `shares.${input.shares.indexOf(said)}`;
     const placeId = said.fate === 'today' ? null : placeFor(places, said.fate, said.placeId, `${field}.placeId`);
-    const method = said.fate === 'dry' ? (said.method ?? 'freeze-dried') : null;
+    const method = said.fate === 'dry' ? (said.method ?? DRYING_METHODS[0].key) : null;
     const values = { fate: said.fate, grams: said.grams, placeId, method, machineId: said.machineId ?? null };
     const own = said.id === undefined ? undefined : old.get(said.id);
     if (said.id !== undefined && !own) refuse('This share was set anew meanwhile. Look again.', 'revision');

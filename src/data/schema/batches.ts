@@ -17,7 +17,8 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { LocalDate } from '../../core/calendar/local-date';
 import type { Evidence, Take } from '../../core/batch/evidence';
-import type { BatchState, DryMethod } from '../../core/batch/fold';
+import type { BatchState } from '../../core/batch/fold';
+import type { DryMethod } from '../../core/preserve/methods';
 import type { NodeKey, ReadingKind } from '../../core/batch/reading';
 import type { BatchSummary } from '../../core/batch/summary';
 import type { PlanEntry } from '../../core/plan/plan-entry';

@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { checkShares, FATES, readShare, type Fate } from '@/core/portion/shares';
+import { DRYING_METHODS, type DryMethod } from '@/core/preserve/methods';
 import { writeDensity } from '@/core/quantity/write';
 import { stackedBar } from '@/ui/charts/stacked-bar';
 import { Choice } from '@/ui/form/Choice';
@@ -25,10 +26,7 @@ const FILLS: Readonly<Record<Fate, string>> = {
   freezer: 'color-mix(in srgb, var(--fjord) 45%, var(--enamel-raised))',
   dry: 'color-mix(in srgb, var(--honey) 30%, var(--enamel-raised))',
 };
-const DRY_METHODS = [
-  { value: 'freeze-dried', label: 'freeze-dryer' },
-  { value: 'dehydrated', label: 'dehydrator' },
-] as const;
+const DRY_CHOICES = DRYING_METHODS.map(({ key, machine }) => ({ value: key, label: machine }));
 const FATE_CHOICES = FATES.map((fate) => ({ value: fate, label: FATE_WORDS[fate] }));
 
 /** A share as it is typed. */
@@ -37,7 +35,7 @@ interface TypedShare {
   readonly fate: Fate;
   readonly text: string;
   readonly placeId?: number;
-  readonly method?: 'freeze-dried' | 'dehydrated';
+  readonly method?: DryMethod;
 }
 
 /** Each dog's grams of this pot, and the yield divided into shares: one of each fate, and more of it where asked. */
@@ -164,8 +162,8 @@ export function Divide({ view }: { view: BatchView }) {
                 {share.fate === 'dry' && shares[index]!.grams > 0 && (
                   <Choice
                     label="Dry it in the"
-                    value={share.method ?? 'freeze-dried'}
-                    options={DRY_METHODS}
+                    value={share.method ?? DRYING_METHODS[0].key}
+                    options={DRY_CHOICES}
                     onChange={(method) => change(index, { method })}
                   />
                 )}

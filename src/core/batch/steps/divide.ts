@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { idSchema } from '../../schema';
 import { FATES } from '../../portion/shares';
+import { DRY_METHODS } from '../../preserve/methods';
 import { HALF_A_GRAM, type BatchState } from '../fold';
 import type { Step } from '../step';
 
@@ -28,7 +29,7 @@ export const sharesSchema = z.object({
         fate: z.enum(FATES),
         grams: z.number(),
         placeId: idSchema.optional(),
-        method: z.enum(['dehydrated', 'freeze-dried']).optional(),
+        method: z.enum(DRY_METHODS).optional(),
         machineId: idSchema.optional(),
       }),
     )

@@ -1,0 +1,125 @@
+import { expect, test, type Page } from '@playwright/test';
+import { startHodman, stopHodman, type Hodman } from './server';
+
+let hodman: Hodman;
+let page: Page;
+
+test.describe.configure({ mode: 'serial' });
+
+test.beforeAll(async ({ browser }) => {
+  hodman = await startHodman({ demo: true });
+  page = await browser.newPage();
+});
+
+test.afterAll(() => stopHodman(hodman));
+
+const step = (name: string) => page.getByRole('button', { name, exact: true }).click();
+const follows = () => page.getByRole('status').filter({ hasText: 'What follows' });
+
+test('packs are taken back: their share opens again, and what was fed from stays', async () => {
+  await page.goto(`${hodman.address}/batches/2`, { waitUntil: 'networkidle' });
+  const freezer = page.getByRole('group', { name: 'Packs in: Freezer' });
+  await expect(freezer.getByRole('listitem')).toHaveCount(11);
+  await freezer.getByRole('button', { name: 'take these 11 packs back' }).click();
+  await expect(freezer.getByText('go back into “Freezer”, to be packed anew')).toBeVisible();
+  await freezer.getByRole('button', { name: 'Take them back' }).click();
+  const open = page.getByRole('heading', { name: /^Freezer/ });
+  await expect(open).toContainText('9105 g');
+  await expect(page.getByText('11 packs to seal')).toBeAttached();
+  // Divided otherwise: some of it goes to a second share, and the codes go on where they were.
+  await step('3 Divide');
+  await page.getByRole('button', { name: 'one more share' }).click();
+  await page.getByLabel('One more share').selectOption('freezer');
+  await page.getByLabel('Freezer 1', { exact: true }).fill('6000');
+  await page.getByRole('button', { name: 'The rest to: Freezer 2' }).click();
+  await expect(page.getByLabel('Freezer 2', { exact: true })).toHaveValue('3105');
+  await page.getByRole('button', { name: 'Divide it so' }).click();
+  await step('4 Pack');
+  await expect(page.getByRole('button', { name: /^Seal these/ })).toHaveCount(2);
+  await page
+    .getByRole('button', { name: /^Seal these/ })
+    .first()
+    .click();
+  await expect(page.getByText('V21', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: /^Seal these/ }).click();
+  await expect(page.getByText('Everything is sealed.')).toBeVisible();
+});
+
+test('the pot weighed otherwise, after packs were fed: what follows is shown, then taken', async () => {
+  await step('2 The pot');
+  // The stockpot of the demo: 11 194 g of food in it; a hundred grams less.
+  const gross = page.getByLabel('With the food').first();
+  const before = Number(await gross.inputValue());
+  await gross.fill(String(before - 100));
+  await page.getByRole('button', { name: 'It weighed otherwise' }).click();
+  await expect(page.getByText(/hold \d+ g more than that. Let their weights stand/)).toBeVisible();
+  await page.getByRole('button', { name: 'Let the packs’ weights stand' }).click();
+  await expect(follows()).toContainText('18055 g → 17955 g');
+  await expect(follows()).toContainText('labels to be written again');
+  await page.getByRole('button', { name: 'leave it as it was' }).click();
+  await expect(follows()).toHaveCount(0);
+  await page.getByRole('button', { name: 'It weighed otherwise' }).click();
+  await page.getByRole('button', { name: 'Let the packs’ weights stand' }).click();
+  await page.getByRole('button', { name: 'Put it right' }).click();
+  await expect(page.getByText('17.95 kg yield')).toBeVisible();
+  await step('4 Pack');
+  await expect(page.getByText(/bowls? fed from it held \d+ kcal more than was said/)).toBeVisible();
+});
+
+test('a forgotten vessel, and a line that was not that: nothing is lost, what was struck out is to be seen', async () => {
+  await step('2 The pot');
+  await page.getByRole('button', { name: 'One more vessel' }).click();
+  await page.getByLabel('With the food').nth(2).fill('700');
+  await page.getByLabel('Empty (tare)').nth(2).fill('300');
+  await page.getByRole('button', { name: 'It weighed otherwise' }).click();
+  await expect(follows()).toContainText('17955 g → 18355 g');
+  await page.getByRole('button', { name: 'Put it right' }).click();
+  await expect(page.getByText('18.36 kg yield')).toBeVisible();
+  await step('1 Weigh out');
+  await page.getByRole('button', { name: /^Put right: Parsnips/ }).click();
+  const form = page.getByRole('form', { name: /Parsnips.* put right/ });
+  await form.getByLabel(/really was/).fill('carrots, raw');
+  await page.getByRole('option', { name: 'Carrots, raw' }).first().click();
+  await form.getByRole('button', { name: 'See what follows' }).click();
+  await expect(follows()).toContainText('kcal/g');
+  await page.getByRole('button', { name: 'Put it right' }).click();
+  await expect(page.getByRole('button', { name: 'Put right: Carrots, raw' })).toBeVisible();
+  await page.getByText('What was struck out').click();
+  await expect(page.getByText(/the pot weighed otherwise/).first()).toBeVisible();
+});
+
+test('a second page is told what the first one did', async ({ browser }) => {
+  const other = await browser.newPage();
+  for (const each of [page, other]) {
+    await each.goto(`${hodman.address}/batches/2`, { waitUntil: 'networkidle' });
+    await each.getByRole('button', { name: '3 Divide', exact: true }).click();
+  }
+  await page.getByRole('button', { name: 'The rest to: Freezer 2' }).click();
+  await page.getByRole('button', { name: 'Divide it so' }).click();
+  await expect(page.getByText('pack to seal').or(page.getByText('packs to seal')).first()).toBeAttached();
+  await other.getByRole('button', { name: 'The rest to: Fridge' }).click();
+  await other.getByRole('button', { name: 'Divide it so' }).click();
+  await expect(other.getByText(/Another page has gone on with this batch/)).toBeVisible();
+  await other.close();
+});
+
+test('a meal of the last days is put right from another pack, at its own time', async () => {
+  await page.goto(hodman.address, { waitUntil: 'networkidle' });
+  await page.getByText('Meals of the last days').click();
+  await page.getByRole('button', { name: /^Put right Otto’s supper, Tue 24 Nov/ }).click();
+  const form = page.getByRole('form', { name: 'Otto’s supper' });
+  await form.getByLabel('It got').fill('120');
+  await form.getByLabel('At').fill('18:20');
+  await form.getByRole('button', { name: 'Put it right' }).click();
+  await expect(page.getByText(/18:20 · 120 g from V\d+/)).toBeVisible();
+});
+
+test('a recipe is put away and brought back', async () => {
+  await page.goto(`${hodman.address}/recipes`, { waitUntil: 'networkidle' });
+  const name = (await page.getByRole('listitem').getByRole('link').first().textContent()) ?? '';
+  await page.getByRole('button', { name: `Put ${name} away` }).click();
+  await expect(page.getByRole('link', { name, exact: true })).toHaveCount(0);
+  await page.getByText('1 put away').click();
+  await page.getByRole('button', { name: `Bring ${name} back` }).click();
+  await expect(page.getByRole('link', { name, exact: true })).toBeVisible();
+});
