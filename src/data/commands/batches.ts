@@ -11,7 +11,7 @@ import { batch, share, tray } from '../schema/batches';
 import { packContent, bowlPart } from '../schema/stock';
 import { readDogs } from '../repositories/dogs';
 import { readPacks } from '../repositories/stock';
-import { keepFoodFacts } from '../repositories/food-facts';
+import { keepFactsOfPot } from '../repositories/food-facts';
 import { readFoodsByKey } from '../repositories/foods';
 import { readPlannedLines } from '../repositories/planned';
 import { batchIn, observe, observed, refreshBatch, strike } from './batch-at-hand';
@@ -170,13 +170,13 @@ async function putRight(
   before: Exclude<BatchState, { state: 'planned' }> & { readonly recipeId: number; readonly dogIds: readonly number[] },
   { batchId, packsStand }: { readonly batchId: number; readonly packsStand?: boolean },
 ): Promise<Follows> {
-  const { tx, household, reference } = context;
+  const { tx, household } = context;
   let after = await refreshBatch(context, batchId);
   if (after.state === 'weighed' && after.shares.length > 0) {
     await followPot(context, after, packsStand === true);
     after = await refreshBatch(context, batchId);
   }
-  await keepFoodFacts(tx, reference, household.energyFactors, [before.recipeId]);
+  await keepFactsOfPot(tx, household.energyFactors, { id: batchId, recipeId: before.recipeId, state: after });
   return { ...followsOf(before, after), ...(await daysLeft(context, before, after)) };
 }
 

@@ -1,6 +1,8 @@
 import 'server-only';
 import { and, eq, isNotNull, isNull } from 'drizzle-orm';
+import type { BatchState, WeighedState } from '@/core/batch/fold';
 import type { FoodFacts } from '@/core/dog/food-facts';
+import type { WeighedLine } from '@/core/recipe/recipe';
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import { foodFactsOf } from '@/core/recipe/food-facts-of';
 import { proteinMark } from '@/core/recipe/protein';
@@ -41,15 +43,11 @@ export async function keepFoodFacts(
     const potId = pots.get(version.recipeId);
     const batch = potId === undefined ? undefined : await readBatch(tx, potId, factors);
     const pot = batch?.state === 'weighed' ? batch : undefined;
-    const counted = pot?.yield.weighing.by === 'cups' ? pot.yield.weighing.cupGrams : undefined;
-    const facts = foodFactsOf(
-      {
-        name: version.name,
-        recipeId: version.recipeId,
-        lines: pot?.lines ?? version.lines,
-        density: pot?.yield.density,
-        gramsPerCup: own?.cupGrams ?? counted,
-      },
+    const facts = factsOf(
+      { name: version.name, cupGrams: own?.cupGrams ?? null },
+      version.recipeId,
+      pot,
+      version.lines,
       factors,
     );
     // A recipe without energy is no food yet.
@@ -58,4 +56,47 @@ export async function keepFoodFacts(
     const same = JSON.stringify([foodFacts, mark]) === JSON.stringify([own?.facts ?? null, own?.mark]);
     if (!same) await tx.update(recipe).set({ foodFacts, mark }).where(eq(recipe.id, version.recipeId));
   }
+}
+
+/** Keeps what a pot that was just weighed or put right says of its recipe's food, where it is the latest one. */
+export async function keepFactsOfPot(
+  tx: Tx,
+  factors: EnergyFactors,
+  pot: { readonly id: number; readonly recipeId: number; readonly state: BatchState },
+): Promise<void> {
+  const { state } = pot;
+  if (state.state !== 'weighed') return;
+  if ((await readLatestPots(tx, [pot.recipeId])).get(pot.recipeId) !== pot.id) return;
+  const [own] = await tx
+    .select({ name: recipe.name, cupGrams: recipe.cupGrams })
+    .from(recipe)
+    .where(eq(recipe.id, pot.recipeId));
+  if (!own) return;
+  const facts = factsOf(own, pot.recipeId, state, state.lines, factors);
+  await tx
+    .update(recipe)
+    .set({ foodFacts: facts.density > 0 ? facts : null })
+    .where(eq(recipe.id, pot.recipeId));
+}
+
+/** What is known of a recipe's food: by a weighed pot of it, else by its lines. */
+function factsOf(
+  own: { readonly name: string; readonly cupGrams: number | null },
+  recipeId: number,
+  pot: WeighedState | undefined,
+  lines: readonly WeighedLine[],
+  factors: EnergyFactors,
+): FoodFacts {
+  const first = pot?.yields[0];
+  const counted = first?.weighing.by === 'cups' ? first.weighing.cupGrams : undefined;
+  return foodFactsOf(
+    {
+      name: own.name,
+      recipeId,
+      lines: pot?.lines ?? lines,
+      density: first?.density,
+      gramsPerCup: own.cupGrams ?? counted,
+    },
+    factors,
+  );
 }

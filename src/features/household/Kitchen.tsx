@@ -16,15 +16,8 @@ import styles from './household.module.css';
 import { Places } from './Places';
 import type { KitchenView } from './queries';
 
-const KIND_WORDS: Readonly<Record<EquipmentKind, string>> = {
-  pot: 'pot',
-  'pressure cooker': 'pressure cooker',
-  'slow cooker': 'slow cooker',
-  'oven trays': 'oven trays',
-  container: 'containers',
-  dehydrator: 'dehydrator',
-  'freeze-dryer': 'freeze-dryer',
-};
+/** A kind as it is said in a list. */
+const wordOf = (kind: EquipmentKind): string => (kind === 'container' ? 'containers' : kind);
 const EMPTY: EquipmentEntry = { kind: 'pot', name: '', size: '', count: '1' };
 
 /** What limits a plan: vessels, containers, dryers and the room in fridge and freezer. */
@@ -57,7 +50,7 @@ export function Kitchen({ kitchen }: { kitchen: KitchenView }) {
             <li key={thing.id} className={styles.thing}>
               <span>
                 <b>{thing.name}</b>{' '}
-                {thing.name !== KIND_WORDS[thing.kind] && <span className="note">{KIND_WORDS[thing.kind]}</span>}
+                {thing.name !== wordOf(thing.kind) && <span className="note">{wordOf(thing.kind)}</span>}
               </span>
               <span>
                 {thing.count > 1 && `${thing.count} × `}
@@ -107,7 +100,7 @@ function ThingForm({ id, first, onDone }: { id?: number; first: EquipmentEntry; 
       <Choice
         label="It is"
         value={entry.kind}
-        options={EQUIPMENT_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }))}
+        options={EQUIPMENT_KINDS.map((value) => ({ value, label: wordOf(value) }))}
         onChange={(kind) => change({ kind })}
       />
       <Field
