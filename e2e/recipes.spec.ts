@@ -166,7 +166,7 @@ test('a label: the element where a compound is printed; more than its weight is 
   await page.getByRole('button', { name: 'Change Eggshell' }).click();
   await page.getByLabel('At most, in 1000 kcal').fill('-4');
   await page.getByRole('button', { name: 'Keep Eggshell' }).click();
-  await expect(page.getByText('A cap in g for 1000 kcal, 0 or more.')).toBeVisible();
+  await expect(page.getByText('A weight cannot be negative.').first()).toBeVisible();
 
   await open('/recipes');
   await page.getByRole('link', { name: 'Goat, barley & kale', exact: true }).click();

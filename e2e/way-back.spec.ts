@@ -117,7 +117,9 @@ test('a meal of the last days is put right from another pack, at its own time', 
 test('a recipe is put away and brought back', async () => {
   await page.goto(`${hodman.address}/recipes`, { waitUntil: 'networkidle' });
   const name = (await page.getByRole('listitem').getByRole('link').first().textContent()) ?? '';
+  await page.getByRole('link', { name, exact: true }).click();
   await page.getByRole('button', { name: `Put ${name} away` }).click();
+  await expect(page.getByRole('heading', { name: 'Recipes' })).toBeVisible();
   await expect(page.getByRole('link', { name, exact: true })).toHaveCount(0);
   await page.getByText('1 put away').click();
   await page.getByRole('button', { name: `Bring ${name} back` }).click();

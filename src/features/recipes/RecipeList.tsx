@@ -1,4 +1,4 @@
-import { AwayList, PutAway } from '@/ui/AwayList';
+import { AwayList } from '@/ui/AwayList';
 import { writeKcal } from '@/core/quantity/write';
 import Link from 'next/link';
 import { LinkButton } from '@/ui/LinkButton';
@@ -50,7 +50,6 @@ export function RecipeList({ view: { rows, away } }: { view: RecipesView }) {
           <LinkButton variant="outlined" href={`/plan?recipe=${row.recipeId}`} aria-label={`Plan ${row.name}`}>
             Plan it
           </LinkButton>
-          <PutAway kind="recipe" id={row.recipeId} name={row.name} putAway={putAway} />
         </li>
       ))}
       {away.length > 0 && (

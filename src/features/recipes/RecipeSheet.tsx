@@ -17,7 +17,9 @@ import { Problems } from '@/ui/form/Problems';
 import { useHydrated } from '@/ui/use-hydrated';
 import { BalanceSheet } from './BalanceSheet';
 import type { KnownAddition, RecipeForm } from './queries';
+import { PutAway } from '@/ui/AwayList';
 import { useUnits } from '@/ui/units';
+import { putAway } from './actions';
 import styles from './recipes.module.css';
 import { ForWhom } from './sheet/ForWhom';
 import { LineList } from './sheet/LineList';
@@ -103,7 +105,14 @@ export function RecipeSheet({ form: given }: { form: RecipeForm }) {
                 version {given.version} · a change makes version {given.version + 1}; batches keep the one they were
                 cooked from · <Link href={`/plan?recipe=${given.id}`}>plan a batch</Link> ·{' '}
                 <Link href={`/recipes/${given.id}/print`}>on paper</Link> ·{' '}
-                <Link href={`/recipes/files?recipe=${given.id}`}>as a file</Link>
+                <Link href={`/recipes/files?recipe=${given.id}`}>as a file</Link>{' '}
+                <PutAway
+                  kind="recipe"
+                  id={given.id!}
+                  name={entry.name}
+                  putAway={putAway}
+                  onDone={() => router.push('/recipes')}
+                />
               </p>
             )}
           </div>

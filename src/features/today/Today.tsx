@@ -57,8 +57,8 @@ export function Today({ view }: { view: TodayView }) {
               />
             ))}
           </ul>
-          <EarlierMeals view={view} onTakeBack={(bowlId) => takeBack.run({ bowlId })} />
           <Ahead view={view} />
+          <EarlierMeals view={view} onTakeBack={(bowlId) => takeBack.run({ bowlId })} />
         </div>
         <aside className={styles.side}>
           <Tonight packs={view.tonight} placeId={view.fridgePlaceId} />
