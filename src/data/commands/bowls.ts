@@ -136,13 +136,18 @@ async function partsOf(context: Context, entry: BowlEntry, dog: StoredDog, day: 
     const never = found.filter((each) => each.stops).map((each) => each.said);
     if (never.length > 0) refuse(`${dog.name} does not get ${never.join(', ')}, and it is in ${code}.`);
   };
+  // What is named twice is drawn once against what is left of it.
+  const keyOf = (part: BowlEntry['parts'][number]) =>
+    'shareId' in part ? `share-${part.shareId}` : `pack-${part.holdingId}`;
+  const drawn = (of: BowlEntry['parts'][number]) =>
+    entry.parts.filter((part) => keyOf(part) === keyOf(of)).reduce((sum, part) => sum + part.grams, 0);
   return entry.parts.map((part): Part => {
-    if (!(part.grams > 0)) return refuse('A weight above 0 goes into the bowl.');
     const amount = tenths(part.grams);
+    if (!(amount > 0)) return refuse('A weight above 0 goes into the bowl: at least a tenth of a gram.');
     if ('shareId' in part) {
       const share = warm.find((each) => each.shareId === part.shareId) ?? refuse('That pot is not today’s any more.');
       refuseAvoided('today’s pot', avoided.ofBatch(share.batchId, dog.id));
-      if (share.grams + 0.05 < part.grams) {
+      if (share.grams + 0.05 < drawn(part)) {
         refuse(`Only ${inMass(context)(share.grams)} of today’s pot are left: somebody was quicker. Look again.`);
       }
       return {
@@ -156,7 +161,7 @@ async function partsOf(context: Context, entry: BowlEntry, dog: StoredDog, day: 
     }
     const pack = packs.find((each) => each.holdingId === part.holdingId) ?? refuse('This pack is not known.');
     refuseAvoided(pack.code, avoided.ofPack(pack.holdingId, dog.id));
-    if (pack.grams + 0.05 < part.grams) {
+    if (pack.grams + 0.05 < drawn(part)) {
       refuse(`Only ${inMass(context)(pack.grams)} are left in ${pack.code}: somebody was quicker. Look again.`);
     }
     if (pack.placeKind === 'freezer') refuse(`${pack.code} is in the freezer: move it to the fridge first.`);

@@ -307,6 +307,21 @@ test('warm food of today is fed from its share', async () => {
     warm.run((context) =>
       feedBowl(context, { dogId: own.dogId, slotId, day: '2026-11-25', at: 'now', parts: [{ shareId, grams: mass }] }),
     );
+  const twice = await warm.run((context) =>
+    feedBowl(context, {
+      dogId: own.dogId,
+      slotId: slots[0]!.id,
+      day: '2026-11-25',
+      at: 'now',
+      parts: [
+        { shareId, grams: 500 },
+        { shareId, grams: 400 },
+      ],
+    }),
+  );
+  // 900 g out of 864: named twice, it counts together.
+  expect(twice).toMatchObject({ problems: [{ message: expect.stringMatching(/Only 864 g/) as string }] });
+  expect((await feed(slots[0]!.id, 0.04)).ok).toBe(false);
   expect((await feed(slots[0]!.id, 432)).ok).toBe(true);
   expect((await feed(slots[1]!.id, 500)).ok).toBe(false);
   expect((await feed(slots[1]!.id, 432)).ok).toBe(true);
