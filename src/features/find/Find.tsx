@@ -24,11 +24,14 @@ export function Find() {
   const { answers, silent } = useAnswers<Found>('/api/find', open === 'find' ? typed : '');
   useHotkeys('slash', () => setOpen('find'), { enabled: on, preventDefault: true });
   useHotkeys('?, shift+?', () => setOpen('keys'), { enabled: on, preventDefault: true, useKey: true });
+  // A key that was pressed before the page listened is pressed again, now that it does.
   useEffect(() => {
-    const early = takeEarlyKey();
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- a key that was pressed before the page listened
-    if (early !== undefined && on) setOpen(early === '/' ? 'find' : 'keys');
-  }, [on]);
+    const key = takeEarlyKey();
+    if (key)
+      document.dispatchEvent(
+        new KeyboardEvent('keydown', { key, code: 'Slash', shiftKey: key === '?', bubbles: true }),
+      );
+  }, []);
   const close = () => {
     setOpen(undefined);
     setTyped('');
