@@ -69,7 +69,7 @@ const config = [
   },
   {
     files: [
-      'src/features/*/queries.ts',
+      'src/features/**/queries.ts',
       'src/features/*/actions.ts',
       'src/features/*/*.test.ts',
       'src/app/**/route.ts',

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { BatchList } from '@/features/batches/BatchList';
-import { batchRows } from '@/features/batches/queries';
+import { batchRows } from '@/features/batches/list/queries';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Batches' };

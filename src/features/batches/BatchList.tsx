@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { HatchTile } from '@/ui/marks/marks';
 import { EmptyRoom, ListRoom } from '@/ui/room';
 import styles from './batches.module.css';
-import type { BatchRow } from './queries';
+import type { BatchRow } from './list/queries';
 
 const PLAN = { href: '/plan', label: 'Plan a batch' };
 

@@ -7,7 +7,8 @@ import { serve } from '@/data/fixtures/served';
 import { grams } from '@/core/quantity/units';
 import { readDogs } from '@/data/repositories/dogs';
 import { readLatestVersions } from '@/data/repositories/recipes';
-import { batchRows, batchView } from './queries';
+import { batchRows } from './list/queries';
+import { batchView } from './queries';
 
 const NOON = '2026-11-25T12:00:00Z';
 

@@ -2,7 +2,6 @@ import 'server-only';
 import type { ShareState, WeighedTake } from '@/core/batch/fold';
 import { batchGraph, type MassGraph } from '@/core/batch/graph';
 import { STEPS, stepAt, type StepKey } from '@/core/batch/steps';
-import { densityIn, type BatchSummary } from '@/core/batch/summary';
 import {
   addDays,
   clockIn,
@@ -25,76 +24,22 @@ import { suggestShares, type Shares } from '@/core/portion/shares';
 import type { Weighing, WentIn } from '@/core/portion/yield';
 import type { PlaceKind } from '@/core/preserve/shelf-life';
 import { countOf } from '@/core/quantity/count-words';
-import { writeDensity, writeKcal, writeMassIn, writeSumIn } from '@/core/quantity/write';
+import { writeKcal, writeMassIn } from '@/core/quantity/write';
 import { proteinMark, type ProteinMark } from '@/core/recipe/protein';
 import { linesOfWeights, type ReckonedLine } from '@/core/recipe/bases';
 import { sayWhatGoes } from '@/core/recipe/written';
 import type { Moment, Part } from '@/core/recipe/recipe';
 import { recipeSheet } from '@/core/recipe/sheet';
 import { labelOff } from '@/core/stock/label';
-import { reading, readMarks, type Reading } from '@/data/reading';
-import {
-  readBatch,
-  readBatchList,
-  readReadings,
-  type ListedBatch,
-  type StoredBatch,
-  type WeighedBatch,
-} from '@/data/repositories/batches';
+import { reading, type Reading } from '@/data/reading';
+import { readBatch, readReadings, type StoredBatch, type WeighedBatch } from '@/data/repositories/batches';
 import { readBowlsOn, readFedOfBatch } from '@/data/repositories/bowls';
 import { readDogs, type StoredDog } from '@/data/repositories/dogs';
 import { readEquipment } from '@/data/repositories/equipment';
 import { readAllPlaces, readPlaces } from '@/data/repositories/household';
+import { whom } from './list/queries';
 import { readPlannedLines } from '@/data/repositories/planned';
 import { readPacksOfBatch } from '@/data/repositories/stock';
-
-export interface BatchRow {
-  readonly id: number;
-  readonly name: string;
-  /** "planned", "in the pot". */
-  readonly state: string;
-  readonly said: string;
-  readonly mark: ProteinMark;
-  readonly day: string;
-}
-
-/** So many batches stand in the list at once. */
-const ROWS = 40;
-
-/** The batches, newest first, so many from `from` on; one more says that there are more. */
-export async function batchRows(from = 0): Promise<{ readonly rows: BatchRow[]; readonly more: boolean }> {
-  const read = await reading();
-  const marks = await readMarks(read);
-  const dogs = await readDogs(read.db);
-  const found = await readBatchList(read.db, { limit: ROWS + 1, from });
-  return {
-    more: found.length > ROWS,
-    rows: found.slice(0, ROWS).map((batch) => ({
-      id: batch.id,
-      name: batch.recipeName,
-      state: batch.state === 'planned' ? STEPS[0].listed : stepOf(batch.summary).listed,
-      said: saidOf(batch, dogs, read),
-      mark: marks.get(batch.recipeId) ?? { word: 'plants', hatch: 'bricks' },
-      day: writeDay(dayIn(batch.startedAt ?? batch.createdAt, read.household.timeZone), read.today),
-    })),
-  };
-}
-
-const stepOf = (summary: BatchSummary | undefined) => STEPS.find((step) => step.key === summary?.step) ?? STEPS[0];
-
-function saidOf(batch: ListedBatch, dogs: readonly StoredDog[], { household, today }: Reading): string {
-  const eaters = whom(dogs.filter((dog) => batch.dogIds.includes(dog.id)));
-  const forWhom = `${eaters}, ${countOf(batch.days, 'day')} from ${writeDay(batch.firstDay, today)}`;
-  const { summary } = batch;
-  const density = densityIn(summary, household.energyFactors);
-  const next = summary?.next === undefined ? '' : ` · ${summary.next}`;
-  if (summary?.net === undefined || density === undefined) return `for ${forWhom}${next}`;
-  return `${writeSumIn(summary.net, household.unitSet)} at ${writeDensity(density)} kcal/g for ${forWhom}${next}`;
-}
-
-/** Up to four dogs by name, a pack of them by number. */
-const whom = (dogs: readonly StoredDog[]) =>
-  dogs.length > 4 ? `${dogs.length} dogs` : dogs.map((dog) => dog.name).join(', ');
 
 export interface SheetLine {
   readonly name: string;

@@ -18,12 +18,11 @@ import { readBowlsBetween, type StoredBowl } from '@/data/repositories/bowls';
 import { readDogs, type StoredDog } from '@/data/repositories/dogs';
 import { readPlaces } from '@/data/repositories/household';
 import { readStock, readWarmShares, sourceOf, warmSourceOf, type StoredPack } from '@/data/repositories/stock';
-import type { AheadCell, DogToday, EarlierMeal, FedMeal, ShownSource, TodayView } from './view';
+import { DAYS_BACK, earlierMeals } from './earlier/queries';
+import type { AheadCell, DogToday, FedMeal, ShownSource, TodayView } from './view';
 
 /** Four weeks fit a screen; further ahead nobody looks for a bowl. */
 const HORIZON = 28;
-/** The meals of so many days back can be marked, taken back and put right. */
-const DAYS_BACK = 3;
 const PLANTS: ProteinMark = { word: 'plants', hatch: 'bricks' };
 
 export async function todayView(): Promise<TodayView> {
@@ -183,46 +182,6 @@ function bowlsToday(
     };
   });
   return { dogs: states, unfed: unfedOf };
-}
-
-/** The meals whose time has come, of today and the days before, each with its bowl where one was marked. */
-function earlierMeals(
-  { today, clock, household }: Reading,
-  dogs: readonly StoredDog[],
-  bowls: readonly StoredBowl[],
-): TodayView['earlier'] {
-  return Array.from({ length: DAYS_BACK + 1 }, (_, back) => {
-    const day = addDays(today, -back);
-    const meals = dogs.flatMap((dog) =>
-      mealsOn(dog, day)
-        .filter((meal) => meal.kcal > 0)
-        .flatMap((meal): EarlierMeal[] => {
-          const bowl = bowls.find((each) => each.day === day && each.dogId === dog.id && each.slotId === meal.id);
-          if (!bowl && back === 0 && meal.clock > clock) return [];
-          return [
-            {
-              dogId: dog.id,
-              dogName: dog.name,
-              slotId: meal.id,
-              slotName: meal.name,
-              clock: meal.clock,
-              day,
-              kcal: meal.kcal,
-              bowl: bowl && {
-                bowlId: bowl.id,
-                clock: clockIn(bowl.fedAt, household.timeZone),
-                said: bowl.parts
-                  .map((part) => `${writeMassIn(part.grams, household.unitSet)} from ${part.code}`)
-                  .join(', '),
-                key: bowl.parts[0]?.key ?? '',
-                grams: bowl.parts.reduce((sum, part) => sum + part.grams, 0),
-              },
-            },
-          ];
-        }),
-    );
-    return { said: back === 0 ? 'today' : writeDay(day, today), meals };
-  }).filter(({ meals }) => meals.length > 0);
 }
 
 /** Beside the bowl: bought food and treats of the day, and the old food during a change. */

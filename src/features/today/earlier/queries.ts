@@ -1,0 +1,51 @@
+import 'server-only';
+import { addDays, clockIn, writeDay } from '@/core/calendar/local-date';
+import { mealsOn } from '@/core/dog/meals';
+import { writeMassIn } from '@/core/quantity/write';
+import type { Reading } from '@/data/reading';
+import type { StoredBowl } from '@/data/repositories/bowls';
+import type { StoredDog } from '@/data/repositories/dogs';
+import type { EarlierMeal, TodayView } from '../view';
+
+/** The meals of so many days back can be marked, taken back and put right. */
+export const DAYS_BACK = 3;
+
+/** The meals whose time has come, of today and the days before, each with its bowl where one was marked. */
+export function earlierMeals(
+  { today, clock, household }: Reading,
+  dogs: readonly StoredDog[],
+  bowls: readonly StoredBowl[],
+): TodayView['earlier'] {
+  return Array.from({ length: DAYS_BACK + 1 }, (_, back) => {
+    const day = addDays(today, -back);
+    const meals = dogs.flatMap((dog) =>
+      mealsOn(dog, day)
+        .filter((meal) => meal.kcal > 0)
+        .flatMap((meal): EarlierMeal[] => {
+          const bowl = bowls.find((each) => each.day === day && each.dogId === dog.id && each.slotId === meal.id);
+          if (!bowl && back === 0 && meal.clock > clock) return [];
+          return [
+            {
+              dogId: dog.id,
+              dogName: dog.name,
+              slotId: meal.id,
+              slotName: meal.name,
+              clock: meal.clock,
+              day,
+              kcal: meal.kcal,
+              bowl: bowl && {
+                bowlId: bowl.id,
+                clock: clockIn(bowl.fedAt, household.timeZone),
+                said: bowl.parts
+                  .map((part) => `${writeMassIn(part.grams, household.unitSet)} from ${part.code}`)
+                  .join(', '),
+                key: bowl.parts[0]?.key ?? '',
+                grams: bowl.parts.reduce((sum, part) => sum + part.grams, 0),
+              },
+            },
+          ];
+        }),
+    );
+    return { said: back === 0 ? 'today' : writeDay(day, today), meals };
+  }).filter(({ meals }) => meals.length > 0);
+}
