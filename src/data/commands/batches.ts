@@ -204,19 +204,21 @@ async function daysLeft(
 async function followPot(context: Context, after: WeighedState, packsStand: boolean): Promise<void> {
   const { tx } = context;
   const [pot] = after.yields;
-  const { grams: wanted, over } = sharesAfter(after.shares, Math.round(pot!.net));
+  if (!pot) return;
+  const shares = after.shares.filter((own) => own.yield === pot.place);
+  const { grams: wanted, over } = sharesAfter(shares, Math.round(pot.net));
   if (over >= 1 && !packsStand)
     refuse(
       `Its packs, trays and bowls hold ${inMass(context)(over)} more than that. Let their weights stand, or weigh them again first.`,
       'packsStand',
     );
-  for (const [index, own] of after.shares.entries()) {
+  for (const [index, own] of shares.entries()) {
     if (wanted[index] === own.grams) continue;
     await tx.update(share).set({ grams: wanted[index]! }).where(eq(share.id, own.id));
   }
   await dropShares(
     context,
-    after.shares.flatMap((own, index) => (wanted[index] === 0 ? [own.id] : [])),
+    shares.flatMap((own, index) => (wanted[index] === 0 ? [own.id] : [])),
   );
 }
 

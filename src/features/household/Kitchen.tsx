@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { EQUIPMENT_KINDS, sizeOf, type EquipmentEntry, type EquipmentKind } from '@/core/plan/equipment';
-import { sizeAsked, typedEquipment } from '@/core/plan/equipment-entry';
+import { exampleKitchen, sizeAsked, typedEquipment } from '@/core/plan/equipment-entry';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
@@ -36,7 +36,7 @@ export function Kitchen({ kitchen }: { kitchen: KitchenView }) {
             before anything is bought.
           </p>
           <Button variant="outlined" disabled={begin.pending} onClick={() => begin.run({})}>
-            Begin with a pot of 7 L, two oven trays and twenty tubs
+            Begin with a pot of {exampleKitchen(unitSet)[0]!.size}, two oven trays and twenty tubs
           </Button>
         </div>
       )}
