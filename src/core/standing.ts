@@ -12,10 +12,16 @@ export interface Entry {
  * Takes entries whose ids rise in the order of writing. Source: ours; the fold of the ledger and of a batch share it.
  */
 export function standing<T extends Entry>(entries: readonly T[]): T[] {
+  const fallen = fallenIn(entries);
+  return entries.filter((entry) => entry.takesBack === undefined && !fallen.has(entry.id));
+}
+
+/** The ids of the entries that something standing takes back. */
+export function fallenIn(entries: readonly Entry[]): ReadonlySet<number> {
   const fallen = new Set<number>();
   for (const entry of [...entries].sort((a, b) => b.id - a.id))
     if (entry.takesBack !== undefined && !fallen.has(entry.id)) fallen.add(entry.takesBack);
-  return entries.filter((entry) => entry.takesBack === undefined && !fallen.has(entry.id));
+  return fallen;
 }
 
 /**

@@ -14,7 +14,7 @@ import { readPacks } from '../repositories/stock';
 import { keepFactsOfPot } from '../repositories/food-facts';
 import { readFoodsByKey } from '../repositories/foods';
 import { readPlannedLines } from '../repositories/planned';
-import { batchIn, observe, observed, refreshBatch, strike } from './batch-at-hand';
+import { batchIn, observe, refreshBatch, strike } from './batch-at-hand';
 import { inMass, refuse, type Context } from './run';
 
 /** More than a home kitchen cooks at once: a slip (common practice, no source). */
@@ -153,7 +153,7 @@ export async function correctLine(context: Context, input: LineInput): Promise<F
         ),
       },
     });
-  } else if (was && (await observed(context, input.batchId)).of(node, 'gross')?.value === input.grams) {
+  } else if (was?.weighed === input.grams) {
     refuse('That is what is written down already.', 'grams');
   } else if (was) {
     // A line that was another food stays that food.

@@ -14,7 +14,6 @@ import {
 import { mealsFilledBy } from '@/core/dog/meals';
 import { vetCaution } from '@/core/dog/stage';
 import type { Explanation } from '@/core/explanation';
-import { isDryer } from '@/core/plan/equipment';
 import { scaledForKitchen } from '@/core/plan/rounding';
 import { sum } from '@/core/plan/scale';
 import { portionOf, type DogPortion } from '@/core/portion/dog-portions';
@@ -30,12 +29,12 @@ import { linesOfWeights, type ReckonedLine } from '@/core/recipe/bases';
 import { sayWhatGoes } from '@/core/recipe/written';
 import type { Moment, Part } from '@/core/recipe/recipe';
 import { recipeSheet } from '@/core/recipe/sheet';
+import { fallenIn } from '@/core/standing';
 import { labelOff } from '@/core/stock/label';
 import { reading, type Reading } from '@/data/reading';
 import { readBatch, readReadings, type StoredBatch, type WeighedBatch } from '@/data/repositories/batches';
 import { readBowlsOn, readFedOfBatch } from '@/data/repositories/bowls';
 import { readDogs, type StoredDog } from '@/data/repositories/dogs';
-import { readEquipment } from '@/data/repositories/equipment';
 import { readAllPlaces, readPlaces } from '@/data/repositories/household';
 import { whom } from './list/queries';
 import { readPlannedLines } from '@/data/repositories/planned';
@@ -121,7 +120,6 @@ export interface BatchView {
   readonly graph: MassGraph;
   readonly struck: readonly StruckReading[];
   readonly places: readonly { readonly id: number; readonly kind: PlaceKind; readonly name: string }[];
-  readonly dryers: readonly { readonly id: number; readonly name: string }[];
   readonly today: LocalDate;
   readonly name: string;
   readonly version: number;
@@ -155,7 +153,6 @@ export async function batchView(id: number): Promise<BatchView | undefined> {
     graph: batchGraph(batch, lines, household.energyFactors),
     struck: batch.state === 'planned' ? [] : await struckIn(read, id),
     places: places.map(({ id: placeId, kind, name }) => ({ id: placeId, kind, name })),
-    dryers: (await readEquipment(db)).filter(isDryer).map(({ id: dryerId, name }) => ({ id: dryerId, name })),
     name: batch.recipeName,
     version: batch.versionNumber,
     mark: proteinMark(lines),
@@ -187,7 +184,7 @@ function cookedLine(take: WeighedTake, line: number): SheetLine {
 /** The readings that were struck out, newest first. */
 async function struckIn({ db, household, today }: Reading, batchId: number): Promise<StruckReading[]> {
   const readings = await readReadings(db, batchId);
-  const fallen = new Set(readings.flatMap((each) => each.takesBack ?? []));
+  const fallen = fallenIn(readings);
   return readings
     .filter((each) => each.kind === 'struck' && !fallen.has(each.id))
     .reverse()

@@ -2,6 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import { bowlOf, drawMeal } from '@/core/stock/draw';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
@@ -87,7 +88,8 @@ function MealForm({ meal, sources, onDone }: MealFormProps) {
   const [key, setKey] = useState(begins?.key ?? '');
   const source = fit.find((each) => each.key === key);
   const [typed, setTyped] = useState<string>();
-  const weight = typed ?? toType(meal.bowl ? meal.bowl.grams : Math.round(source ? meal.kcal / source.density : 0));
+  const weight =
+    typed ?? toType(meal.bowl ? meal.bowl.grams : source ? bowlOf(drawMeal(meal.kcal, [source]).drawn).grams : 0);
   const [at, setAt] = useState(meal.bowl?.clock ?? meal.clock);
   const [unread, setUnread] = useState<string>();
   const feed = useCommand(feedBowl, `feed-${meal.dogId}-${meal.slotId}-${meal.day}`, onDone);
