@@ -5,8 +5,8 @@ import { entry, timeEach } from './measure.mjs';
 
 register('./typescript.mjs', import.meta.url);
 const { readFoodRow } = await import('../src/core/food/rows.ts');
-const { answerPlan } = await import('../src/core/plan/answer.ts');
-const { plainDish, plainPlan } = await import('../src/core/plan/plan-entry.ts');
+const { workOutPlan } = await import('../src/core/plan/result');
+const { plainBatch, plainPlan } = await import('../src/core/plan/plan-entry.ts');
 
 const TODAY = '2026-11-25';
 const csv = (name) => Papa.parse(readFileSync(`data/${name}`, 'utf8'), { header: true, skipEmptyLines: true }).data;
@@ -56,7 +56,7 @@ const SLOTS = [
 const dog = (id) => ({
   id,
   name: `Dog ${id}`,
-  mark: id,
+  badge: id,
   avoids: [],
   vetNotes: [],
   birthDate: '2022-05-01',
@@ -67,7 +67,7 @@ const dog = (id) => ({
   slots: SLOTS,
   bowlLines: [],
 });
-const ground = {
+const inputs = {
   today: TODAY,
   tomorrow: '2026-11-26',
   set: 'metric',
@@ -89,13 +89,13 @@ const ground = {
 
 /** A whole plan worked out anew in core: three recipes of thirty lines for eight dogs; `size` is lines × dogs. */
 export async function planRecompute() {
-  const dishes = ground.recipes.map(({ id }) => plainDish(id));
-  const dogIds = ground.dogs.map(({ id }) => id);
+  const batches = inputs.recipes.map(({ id }) => plainBatch(id));
+  const dogIds = inputs.dogs.map(({ id }) => id);
   let grams = 20_000;
   const work = () => {
     grams += 10;
-    const plan = plainPlan(1, dogIds, TODAY, { dishes, binding: { by: 'amount', amount: `${grams} g` } });
-    const answer = answerPlan(ground, plan);
+    const plan = plainPlan(1, dogIds, TODAY, { batches, binding: { by: 'amount', amount: `${grams} g` } });
+    const answer = workOutPlan(inputs, plan);
     if (!answer.ok) throw new Error(answer.problem.message);
   };
   await timeEach(Array(60), work);

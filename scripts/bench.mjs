@@ -2,7 +2,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { build, install } from './ground.mjs';
+import { build, install } from './prepare.mjs';
 
 install();
 if (process.argv.includes('mutate-data')) {

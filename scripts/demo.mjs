@@ -1,4 +1,4 @@
-import { build, install, serve } from './ground.mjs';
+import { build, install, serve } from './prepare.mjs';
 
 install();
 build();

@@ -1,4 +1,4 @@
-import { install, nextBin, must } from './ground.mjs';
+import { install, nextBin, must } from './prepare.mjs';
 
 install();
 must(

@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process';
 import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { build, install } from './ground.mjs';
+import { build, install } from './prepare.mjs';
 
 install();
 build();
@@ -64,7 +64,7 @@ try {
   ]) {
     await shoot(name, path);
   }
-  // A pollock pot is planned, cooked and weighed, so that the stations have something to show.
+  // A pollock pot is planned, cooked and weighed, so that the steps have something to show.
   await page.goto(`${address}/plan?recipe=2`, { waitUntil: 'networkidle' });
   await page.getByLabel('Days', { exact: true }).fill('4');
   await page.getByLabel('Seen, and we go on').check();

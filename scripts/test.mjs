@@ -1,7 +1,7 @@
 // Everything that must hold, in the order in which it is cheapest to fail; one line at the end adds it all up.
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
-import { install, nextBin } from './ground.mjs';
+import { install, nextBin } from './prepare.mjs';
 
 const CHROMIUM = '/usr/bin/chromium';
 let passed = 0;

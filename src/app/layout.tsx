@@ -10,7 +10,7 @@ import type { ReactNode } from 'react';
 import { Find } from '@/features/find/Find';
 import { AskUnits } from '@/features/household/AskUnits';
 import { unitsView } from '@/features/household/queries';
-import { HatchDefs } from '@/ui/marks/hatch-defs';
+import { HatchDefs } from '@/ui/badges/hatch-defs';
 import { EARLY_KEYS } from '@/ui/early-keys';
 import { Rail } from '@/ui/Rail';
 import { Theme } from '@/ui/theme/Theme';

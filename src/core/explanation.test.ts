@@ -50,7 +50,7 @@ const pup = dog({
   weighIns: [{ date: TODAY, grams: grams(8000) }],
   expectedAdultWeight: grams(19_000),
 });
-const needs = demandOf([dog(), pup], TODAY, fillingAlone(1).dishes).byDog(5);
+const needs = demandOf([dog(), pup], TODAY, fillingAlone(1).batches).byDog(5);
 const need = sum(needs.map((each) => sum(each.byDay)));
 const scale = explainScale(needs, 0, {
   days: 5,

@@ -1,3 +1,5 @@
+import { sure } from './sure';
+
 /** An entry of a history to which things are only added: one that is wrong is taken back by another. */
 export interface Entry {
   readonly id: number;
@@ -31,6 +33,6 @@ export function fallenIn(entries: readonly Entry[]): ReadonlySet<number> {
 export function tipOf<T extends Entry>(entries: readonly T[], id: number): number {
   const by = new Map(entries.flatMap((entry) => (entry.takesBack === undefined ? [] : [[entry.takesBack, entry.id]])));
   let tip = id;
-  while (by.has(tip)) tip = by.get(tip)!;
+  while (by.has(tip)) tip = sure(by.get(tip));
   return tip;
 }

@@ -5,6 +5,7 @@ import { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
 import { dayIn } from '@/core/calendar/local-date';
 import { legSum } from '@/core/stock/ledger';
+import { planEntrySchema } from '@/core/plan/plan-entry';
 import { batchGraph, imbalance } from '@/core/batch/graph';
 import { migrateToLatest, migrationsFolder, OlderFolder, wrap } from './database';
 import { loadDump } from './fixtures/dump';
@@ -15,6 +16,8 @@ import { loadReference } from './reference/reference';
 import { readDogs } from './repositories/dogs';
 import { readLatestMovements, readStock } from './repositories/stock';
 import { freshDatabase, openedFor } from './fixtures/database';
+import { readProteins } from './reading';
+import { plan } from './schema/batches';
 
 test('a database of version 0.1 is recognised, refused in a sentence, and left as it is', async () => {
   const client = await openedFor(PGlite.create());
@@ -48,7 +51,17 @@ test('a database made by 0.2.0 opens: what was cooked, packed and fed is what it
   await loadDump(client, readFileSync('src/data/fixtures/made-by-0.2.0.json.gz'));
   const db = wrap(client);
   await migrateToLatest(db);
-  expect((await readDogs(db)).map((dog) => dog.name)).toEqual(['Juniper', 'Otto', 'Wren']);
+  const dogs = await readDogs(db);
+  expect(dogs.map(({ name, badge }) => [name, badge])).toEqual([
+    ['Juniper', 0],
+    ['Otto', 1],
+    ['Wren', 2],
+  ]);
+  // What a kept plan says in words of its own was said otherwise in 0.2.0.
+  const plans = await db.select({ entry: plan.entry }).from(plan);
+  expect(plans.length).toBeGreaterThan(0);
+  for (const { entry } of plans) expect(planEntrySchema.safeParse(entry)).toMatchObject({ success: true });
+  expect((await readProteins({ db })).size).toBeGreaterThan(0);
   const [venison, goat] = await readBatchList(db);
   for (const { id } of [venison!, goat!]) {
     const batch = await readBatch(db, id, '4-9-4');

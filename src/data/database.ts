@@ -5,6 +5,7 @@ import type { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
 import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
+import { nth } from '@/core/sure';
 
 export type Database = PgliteDatabase & { $client: PGlite };
 /** What a repository takes first: the open transaction, or the database itself for a read outside one. */
@@ -37,7 +38,7 @@ async function refuseOlder(database: Database): Promise<void> {
     entries: readonly { readonly when: number }[];
   };
   const at = first.rows[0]?.at;
-  if (at != null && Number(at) < entries[0]!.when) throw new OlderFolder();
+  if (at != null && Number(at) < nth(entries, 0).when) throw new OlderFolder();
 }
 
 export async function migrateToLatest(database: Database): Promise<void> {

@@ -1,7 +1,7 @@
 import 'server-only';
 import { isNotNull } from 'drizzle-orm';
 import { clockIn, dayIn, type LocalDate } from '@/core/calendar/local-date';
-import type { ProteinMark } from '@/core/recipe/protein';
+import type { Protein } from '@/core/recipe/protein';
 import { now } from './clock';
 import type { Database } from './database';
 import { house } from './house';
@@ -34,7 +34,10 @@ export async function reading(): Promise<Reading> {
 }
 
 /** The hatch and word of each recipe, by its id, as kept with its latest version. */
-export async function readMarks({ db }: Pick<Reading, 'db'>): Promise<Map<number, ProteinMark>> {
-  const rows = await db.select({ id: recipe.id, mark: recipe.mark }).from(recipe).where(isNotNull(recipe.mark));
-  return new Map(rows.flatMap(({ id, mark }) => (mark ? [[id, mark] as const] : [])));
+export async function readProteins({ db }: Pick<Reading, 'db'>): Promise<Map<number, Protein>> {
+  const rows = await db
+    .select({ id: recipe.id, protein: recipe.protein })
+    .from(recipe)
+    .where(isNotNull(recipe.protein));
+  return new Map(rows.flatMap(({ id, protein }) => (protein ? [[id, protein] as const] : [])));
 }

@@ -11,6 +11,7 @@ import { batchLines, type WeighedLine } from '../recipe/recipe';
 import { recipeSheet, type RecipeSheet } from '../recipe/sheet';
 import { staysOfTake, type Evidence, type Take } from './evidence';
 import { observedIn, yieldOf, type NodeKey, type Observed, type Reading } from './reading';
+import { sure } from '../sure';
 
 /** A part of a yield with a fate, as the cook set it aside. */
 export interface SetShare {
@@ -145,7 +146,7 @@ const trayState = (observed: Observed, id: number): TrayState[] => {
       id,
       tare: observed.of(`tray:${id}`, 'tare')?.value ?? 0,
       wetGross: wet.value,
-      dryGross: weighings.length > 1 ? weighings.at(-1)!.value : undefined,
+      dryGross: weighings.length > 1 ? sure(weighings.at(-1)).value : undefined,
     },
   ];
 };
@@ -169,7 +170,7 @@ function shareState(
       done.map(({ tare, wetGross, dryGross }) => ({
         tare: grams(tare),
         wetGross: grams(wetGross),
-        dryGross: grams(dryGross!),
+        dryGross: grams(sure(dryGross)),
       })),
       of.solidsPerGram,
       of.density,

@@ -1,5 +1,6 @@
 import type { EnergyDensity } from '../quantity/units';
 import { storedAs, type BatchState, type WeighedState } from './fold';
+import { nth } from '../sure';
 
 /** A figure before and after a correction. */
 export interface Changed {
@@ -79,9 +80,9 @@ export function sharesAfter(
   let over = sum(shares.map((share) => share.grams)) - yieldGrams;
   const grams = shares.map((share) => share.grams);
   for (let index = shares.length - 1; index >= 0 && over > 0; index--) {
-    const { used } = shares[index]!;
-    const given = Math.min(over, Math.max(0, Math.floor(grams[index]! - used)));
-    grams[index]! -= given;
+    const { used } = nth(shares, index);
+    const given = Math.min(over, Math.max(0, Math.floor(nth(grams, index) - used)));
+    grams[index] = nth(grams, index) - given;
     over -= given;
   }
   return { grams, over: Math.max(0, over) };

@@ -2,6 +2,7 @@ import { nutrientIn, solidsOf } from '../nutrition/totals';
 import { energyOf, type EnergyFactors } from '../nutrition/energy';
 import { batchLines, type Part, type WeighedLine } from '../recipe/recipe';
 import { HALF_A_GRAM, storedAs, type BatchState, type ShareState } from './fold';
+import { nth, sure } from '../sure';
 
 /** What a mass lies in on its way: a line on the scale, the pot, a yield, a share, a tray, a pack, or where it went. */
 export type MassKind = 'line' | 'pot' | 'yield' | 'share' | 'tray' | 'pack' | 'out' | 'rest' | 'unexplained';
@@ -101,7 +102,7 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
       const wet = share.trays.map((tray) => tray.wetGross - tray.tare);
       const onTrays = wet.reduce((sum, each) => sum + each, 0);
       share.trays.forEach((tray, index) =>
-        edge(key, node(`tray-${tray.id}`, 'tray', `tray ${index + 1}`), wet[index]!),
+        edge(key, node(`tray-${tray.id}`, 'tray', `tray ${index + 1}`), nth(wet, index)),
       );
       if (onTrays > share.grams)
         edge(node('unexplained', 'unexplained', 'more than was weighed'), key, onTrays - share.grams);
@@ -111,8 +112,8 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
       share.trays.forEach((tray, index) => {
         const dry = (tray.dryGross ?? tray.wetGross) - tray.tare;
         edge(`tray-${tray.id}`, source, dry);
-        edge(`tray-${tray.id}`, node(`dried-${share.id}`, 'out', 'water that left'), wet[index]! - dry, {
-          water: wet[index]! - dry,
+        edge(`tray-${tray.id}`, node(`dried-${share.id}`, 'out', 'water that left'), nth(wet, index) - dry, {
+          water: nth(wet, index) - dry,
         });
       });
       ready = share.dried.dry;
@@ -137,7 +138,7 @@ const share_ = (id: number) => `share-${id}`;
  */
 export function imbalance({ nodes, edges }: MassGraph): ReadonlyMap<string, number> {
   const sums = new Map<string, { in: number; out: number }>();
-  const at = (key: string) => sums.get(key) ?? sums.set(key, { in: 0, out: 0 }).get(key)!;
+  const at = (key: string) => sums.get(key) ?? sure(sums.set(key, { in: 0, out: 0 }).get(key));
   for (const { from, to, grams } of edges) {
     at(from).out += grams;
     at(to).in += grams;

@@ -1,5 +1,6 @@
 import { standing } from '../standing';
 import type { Take } from './evidence';
+import { nth } from '../sure';
 
 export const READING_KINDS = [
   'gross',
@@ -79,6 +80,6 @@ export function observedIn(readings: readonly Reading[]): Observed {
     nodes: (kind) =>
       [...nodes]
         .filter((node) => node.startsWith(`${kind}:`))
-        .sort((a, b) => place(a)[0]! - place(b)[0]! || (place(a)[1] ?? 0) - (place(b)[1] ?? 0)),
+        .sort((a, b) => nth(place(a), 0) - nth(place(b), 0) || (place(a)[1] ?? 0) - (place(b)[1] ?? 0)),
   };
 }

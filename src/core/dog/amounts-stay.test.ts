@@ -7,7 +7,7 @@ import { readBands } from './bands-entry';
 import { dayEnergy } from './day-energy';
 import type { FoodFacts } from './food-facts';
 import { readBowlLine, type BowlLineEntry } from './keeping-entry';
-import { markLetters } from './letters';
+import { badgeLetters } from './letters';
 import type { RationMethod } from './method';
 import { methodFor } from './proposal';
 import { withFood } from './with-food';
@@ -16,7 +16,7 @@ const DAY = '2026-11-25' as LocalDate;
 const FOOD: FoodFacts = { name: 'Pot', recipeId: 7, density: 1.2, rawDensity: 1.0, measured: false, gramsPerCup: 240 };
 const cups: RationMethod = { kind: 'school', school: { kind: 'like for like', cups: 0.75 }, food: FOOD };
 const eater = (method: RationMethod) => dogOf(5, DAY, { ration: { method } });
-const filling = { dishes: [{ recipeId: 7, share: 1, meals: 'every meal' as const }], dish: 0 };
+const filling = { batches: [{ recipeId: 7, share: 1, meals: 'every meal' as const }], batch: 0 };
 
 // By hand: ¾ cup of 240 g is 180 g, whatever the pot comes to.
 test.each([1.0, 1.2, 1.35, 1.8])('¾ cup stays ¾ cup when the pot holds %d kcal/g', (density) => {
@@ -52,7 +52,7 @@ test('a proposal that is taken is recorded as that, and not as the vet’s', () 
 });
 
 test('tags: a letter, two where it is shared, a number where the name is', () => {
-  const letters = markLetters(['Otto', 'Bramble', 'Birk', 'Wren', 'Wren'].map((name, id) => ({ id, name })));
+  const letters = badgeLetters(['Otto', 'Bramble', 'Birk', 'Wren', 'Wren'].map((name, id) => ({ id, name })));
   expect([...letters.values()]).toEqual(['O', 'Br', 'Bi', 'W1', 'W2']);
 });
 

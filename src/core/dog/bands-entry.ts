@@ -1,6 +1,7 @@
 import { fine, refused, type Outcome } from '../problem';
 import type { Grams, UnitSet } from '../quantity/units';
 import { readBodyWeight } from '../quantity/weight';
+import { sure } from '../sure';
 
 /** One row of a printed table as typed: the body weights it is for, and what it says. */
 export interface BandEntry {
@@ -29,13 +30,13 @@ function readBandWeight(
   if (typed === '') return refused('For which weights? Such as 5-10 kg, up to 5 kg or over 25 kg.');
   const above = OPEN_ABOVE.exec(typed);
   if (above) {
-    const from = readBodyWeight((above[1] ?? above[2])!, set);
+    const from = readBodyWeight(sure(above[1] ?? above[2]), set);
     return from.ok ? fine({ from: from.value, upTo: undefined }) : from;
   }
   const range = RANGE.exec(typed);
   if (range) {
     const unit = range[4] ?? range[2] ?? '';
-    const low = /^0+([.,]0+)?$/.test(range[1]!)
+    const low = /^0+([.,]0+)?$/.test(sure(range[1]))
       ? fine(0)
       : readBodyWeight(`${range[1]} ${range[2] ?? unit}`.trim(), set);
     const high = readBodyWeight(`${range[3]} ${unit}`.trim(), set);

@@ -9,7 +9,7 @@ export const MEAL_TIMES = {
 export type MealTime = keyof typeof MEAL_TIMES;
 
 /** What a recipe is cooked for in a plan: its part beside the others, and the meals that it fills. */
-export interface DishMeals {
+export interface BatchMeals {
   readonly recipeId: number;
   /** Its part of the energy beside the other recipes of the same meals; 1 to 1 is half and half. */
   readonly share: number;
@@ -18,15 +18,15 @@ export interface DishMeals {
 
 /** A recipe among those that are cooked together: which meals it fills follows from all of them. */
 export interface Filling {
-  readonly dishes: readonly DishMeals[];
+  readonly batches: readonly BatchMeals[];
   /** The place of the recipe among them. */
-  readonly dish: number;
+  readonly batch: number;
 }
 
 /** A recipe that is cooked alone, for every meal that no ration gives to another one. */
 export const fillingAlone = (recipeId: number): Filling => ({
-  dishes: [{ recipeId, share: 1, meals: 'every meal' }],
-  dish: 0,
+  batches: [{ recipeId, share: 1, meals: 'every meal' }],
+  batch: 0,
 });
 
 /**
@@ -34,10 +34,10 @@ export const fillingAlone = (recipeId: number): Filling => ({
  * their shares. They sum to 1, or to 0 where none fills it.
  */
 export function fillsOf(
-  dishes: readonly DishMeals[],
+  batches: readonly BatchMeals[],
   meal: { readonly clock: string; readonly recipeId: number | undefined },
 ): number[] {
-  const fills = dishes.map(({ recipeId, share, meals }) => {
+  const fills = batches.map(({ recipeId, share, meals }) => {
     if (meal.recipeId !== undefined) return meal.recipeId === recipeId ? 1 : 0;
     const [from, to] = MEAL_TIMES[meals];
     return meal.clock >= from && meal.clock < to ? share : 0;

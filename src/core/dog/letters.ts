@@ -5,7 +5,7 @@ export const letterOf = (name: string): string => ([...name.trim()][0] ?? '?').t
  * What each dog's tag says, by its id: its letter; two letters where dogs share the first; its letter and a number where they
  * share those too, or the whole name. Takes the dogs in their order. Source: ours.
  */
-export function markLetters(dogs: readonly { readonly id: number; readonly name: string }[]): Map<number, string> {
+export function badgeLetters(dogs: readonly { readonly id: number; readonly name: string }[]): Map<number, string> {
   const two = (name: string) => `${letterOf(name)}${([...name.trim()][1] ?? '').toLowerCase()}`;
   const share = (of: (name: string) => string, name: string) => dogs.filter((dog) => of(dog.name) === of(name)).length;
   return new Map(

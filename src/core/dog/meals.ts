@@ -5,6 +5,7 @@ import { dayEnergy, type DayEnergy } from './day-energy';
 import { fillsOf, type Filling } from './filling';
 import { rationOn, type Dog, type Slot, type SlotPart } from './dog';
 import { lifeStage, type LifeStage } from './stage';
+import { nth, sure } from '../sure';
 
 /** The meals that a day may have, in order, with their usual times (common practice, no source). */
 export const USUAL_SLOTS = [
@@ -68,7 +69,7 @@ export function partsOn(dog: Dog, day: LocalDate): SlotPart[] {
  */
 export function mealsOn(dog: Dog, day: LocalDate, energy: DayEnergy = dayEnergy(dog, day)): DayMeal[] {
   const parts = partsOn(dog, day)
-    .map((part) => ({ ...part, slot: dog.slots.find((each) => each.id === part.slotId)! }))
+    .map((part) => ({ ...part, slot: sure(dog.slots.find((each) => each.id === part.slotId)) }))
     .sort((a, b) => a.slot.clock.localeCompare(b.slot.clock));
   const last = parts.at(-1);
   return parts.map(({ slot, fraction, recipeId }) => {
@@ -93,7 +94,7 @@ export function mealsOn(dog: Dog, day: LocalDate, energy: DayEnergy = dayEnergy(
 /** The meals of a day that a recipe fills, each with the kcal that it brings; without a recipe all of them. */
 export const mealsFilledBy = (dog: Dog, day: LocalDate, filling?: Filling, energy?: DayEnergy): DayMeal[] =>
   mealsOn(dog, day, energy).flatMap((meal) => {
-    const part = filling === undefined ? 1 : fillsOf(filling.dishes, meal)[filling.dish]!;
+    const part = filling === undefined ? 1 : nth(fillsOf(filling.batches, meal), filling.batch);
     return part > 0 ? [{ ...meal, kcal: kilocalories(meal.kcal * part) }] : [];
   });
 

@@ -12,6 +12,7 @@ import { targetOf, wantedRate } from './target';
 import { countingWeighIns, trendOf, type Trend } from './trend';
 import { gramsAWeek, kcalForRate, upkeepOf, type IntakeOn, type Upkeep } from './upkeep';
 import { daysBetween, type LocalDate } from '../calendar/local-date';
+import { sure } from '../sure';
 
 /** What the scale suggests. The cook accepts, adapts or ignores it. */
 export interface Proposal {
@@ -83,7 +84,7 @@ export function proposalFor(dog: Dog, day: LocalDate, intakeOn: IntakeOn, set: U
 
 function growing(dog: Dog, day: LocalDate, from: Kilocalories, set: UnitSet): Proposal {
   const [before, last] = countingWeighIns(dog.weighIns).slice(-2);
-  const adult = dog.expectedAdultWeight!;
+  const adult = sure(dog.expectedAdultWeight);
   const base = { kind: 'keep' as const, from, to: undefined };
   if (!before || !last) {
     const title = 'Weigh every week';

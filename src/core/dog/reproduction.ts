@@ -1,6 +1,7 @@
 import { kilocalories, type Grams, type Kilocalories } from '../quantity/units';
 import { metabolicSize, restingEnergy } from './resting-energy';
 import { NURSING_WEEKS } from './stage';
+import { nth } from '../sure';
 
 /**
  * Energy of a pregnant dog in kcal/day: maintenance for the first four weeks, then 130 · BW^0.75 + 26 · BW.
@@ -21,7 +22,7 @@ function nursing(weight: Grams, week: number, pups: number): number {
   const kg = weight / 1000;
   const n = Math.min(pups, 4);
   const m = Math.min(Math.max(pups - 4, 0), 4);
-  return 145 * metabolicSize(weight) + kg * (24 * n + 12 * m) * MILK_BY_WEEK[week - 1]!;
+  return 145 * metabolicSize(weight) + kg * (24 * n + 12 * m) * nth(MILK_BY_WEEK, week - 1);
 }
 
 /**

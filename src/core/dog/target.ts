@@ -4,6 +4,7 @@ import { rationOn, type Dog } from './dog';
 import { targetWeight } from './goal';
 import { lifeStage } from './stage';
 import { countingWeighIns } from './trend';
+import { sure } from '../sure';
 
 /** Safe loss is 1 to 2 % of body weight a week (handbook 2; common practice). */
 const LOSS = { aim: -1, gentle: -1, fast: -2 } as const;
@@ -22,7 +23,7 @@ export function targetOf(
   const scored = countingWeighIns(dog.weighIns)
     .filter((entry) => entry.date <= day && entry.bodyCondition !== undefined)
     .at(-1);
-  const weight = scored && targetWeight(scored.grams, scored.bodyCondition!);
+  const weight = scored && targetWeight(scored.grams, sure(scored.bodyCondition));
   return weight === undefined ? undefined : { weight, from: 'condition' };
 }
 

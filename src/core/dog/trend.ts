@@ -3,7 +3,8 @@ import { daysBetween, type LocalDate } from '../calendar/local-date';
 import { fine, refused, type Outcome } from '../problem';
 import { grams, GRAMS_PER_POUND, type Grams } from '../quantity/units';
 import type { WeighIn } from './dog';
-import { weightedLine, type Line } from './line';
+import { trendLine, type TrendLine } from './trend-line';
+import { sure } from '../sure';
 
 /** A weight read in the wrong unit is off by this factor, either way. */
 const SLIP = Math.log(1000 / GRAMS_PER_POUND);
@@ -43,7 +44,7 @@ export function withoutSlips<W extends WeighIn>(weighIns: readonly W[]): (W & { 
       .slice(0, NEIGHBOURS)
       .map((other) => other.grams);
     if (neighbours.length < 2) return { ...entry, slipped: false };
-    const meant = kgLbSlip(entry.grams, grams(median(neighbours)!));
+    const meant = kgLbSlip(entry.grams, grams(sure(median(neighbours))));
     return meant === undefined ? { ...entry, slipped: false } : { ...entry, grams: meant, slipped: true };
   });
 }
@@ -85,7 +86,7 @@ export function trendOf(weighIns: readonly WeighIn[]): Outcome<Trend> {
   if (!first || !last || recent.length < 3) return refused('Three weigh-ins make a trend.');
   if (daysBetween(first.date, last.date) < 14) return refused('A trend needs two weeks of weigh-ins.');
   const x = (day: LocalDate) => daysBetween(first.date, day);
-  const line: Line = weightedLine(
+  const line: TrendLine = trendLine(
     recent.map((entry) => x(entry.date)),
     recent.map((entry) => Math.log(entry.grams)),
   );

@@ -3,7 +3,7 @@ import { seeded } from '../../../tests/fixtures/seeded';
 import { addDays, daysBetween, type LocalDate } from '../calendar/local-date';
 import { grams } from '../quantity/units';
 import type { WeighIn } from './dog';
-import { studentT, weightedLine } from './line';
+import { studentT, trendLine } from './trend-line';
 import { proposalFor } from './proposal';
 import { countingWeighIns, kgLbSlip, trendOf, withoutSlips } from './trend';
 import { upkeepOf } from './upkeep';
@@ -125,7 +125,7 @@ test('of two weigh-ins on one day the later counts', () => {
 
 // By hand: y = 2 + 3x without noise; Student's t from the usual printed table.
 test('a line through exact points is exact, and t has its printed values', () => {
-  const line = weightedLine([0, 1, 2, 3, 4, 5], [2, 5, 8, 11, 14, 17]);
+  const line = trendLine([0, 1, 2, 3, 4, 5], [2, 5, 8, 11, 14, 17]);
   expect([line.intercept, line.slope]).toEqual([expect.closeTo(2, 9), expect.closeTo(3, 9)]);
   expect([studentT(2), studentT(7), studentT(10), studentT(30)]).toEqual([4.303, 2.365, 2.228, 2.042]);
 });

@@ -2,9 +2,10 @@ import { addDays, daysBetween, type LocalDate } from '../calendar/local-date';
 import { fine, refused, type Outcome } from '../problem';
 import { kilocalories, type Grams, type Kilocalories } from '../quantity/units';
 import type { WeighIn } from './dog';
-import { studentT, weightedLine } from './line';
+import { studentT, trendLine } from './trend-line';
 import { metabolicSize } from './resting-energy';
 import { recentWeighIns, trendOf } from './trend';
+import { nth, sure } from '../sure';
 
 /** What a gram of body mass holds. Source: 7.7 kcal/g, a stated assumption of ours: mostly fat comes and goes. */
 export const KCAL_PER_GRAM_OF_BODY = 7.7;
@@ -57,13 +58,15 @@ export function upkeepOf(weighIns: readonly WeighIn[], intakeOn: IntakeOn): Outc
   const intakeTo = [0];
   const sizeTo = [0];
   for (let day = 0; day < days; day++) {
-    intakeTo.push(intakeTo[day]! + (eaten[day] ?? mean));
-    sizeTo.push(sizeTo[day]! + metabolicSize(trend.value.at(addDays(first.date, day))));
+    intakeTo.push(nth(intakeTo, day) + (eaten[day] ?? mean));
+    sizeTo.push(nth(sizeTo, day) + metabolicSize(trend.value.at(addDays(first.date, day))));
   }
   const at = recent.map((entry) => daysBetween(first.date, entry.date));
-  const lived = at.map((day) => sizeTo[day]! / KCAL_PER_GRAM_OF_BODY);
-  const unexplained = recent.map((entry, index) => entry.grams - intakeTo[at[index]!]! / KCAL_PER_GRAM_OF_BODY);
-  const line = weightedLine(lived, unexplained);
+  const lived = at.map((day) => nth(sizeTo, day) / KCAL_PER_GRAM_OF_BODY);
+  const unexplained = recent.map(
+    (entry, index) => entry.grams - sure(intakeTo[nth(at, index)]) / KCAL_PER_GRAM_OF_BODY,
+  );
+  const line = trendLine(lived, unexplained);
   const size = metabolicSize(trend.value.weight);
   const missing = (spread * Math.sqrt(days - known.length)) / days;
   const error = Math.hypot(line.slopeError * size, missing);

@@ -1,6 +1,7 @@
 import { distance } from 'fastest-levenshtein';
 import { foldWords } from './fold';
 import { COOKED_WORDS, wordKind } from './word-kinds';
+import { nth, sure } from '../sure';
 
 /** A phrase as cooks say it, with the row that it means, or the rows to ask between. */
 export interface Phrase {
@@ -65,7 +66,7 @@ function unslip(word: string, vocabulary: ReadonlyMap<number, readonly string[]>
   // A letter written once in place of twice is the commonest slip: "carot".
   const single = (text: string) => text.replace(/(.)\1/g, '$1');
   const doubled = [...vocabulary.values()].flat().filter((each) => single(each) === single(word));
-  if (doubled.length === 1) return doubled[0]!;
+  if (doubled.length === 1) return nth(doubled, 0);
   let best: { word: string; away: number } | undefined;
   let twice = false;
   for (let length = word.length - most; length <= word.length + most; length++)
@@ -105,7 +106,7 @@ export function indexPhrases(phrases: readonly Phrase[], vocabulary: Iterable<st
   const withOwn = (tokens: ReadonlySet<string>, own: readonly Phrase[]): Indexed[] => {
     const seen = new Set<number>();
     for (const token of tokens) for (const at of byWord.get(token) ?? []) seen.add(at);
-    const candidates = [...seen].sort((a, b) => a - b).map((at) => entries[at]!);
+    const candidates = [...seen].sort((a, b) => a - b).map((at) => nth(entries, at));
     return [...own.map((phrase) => ({ phrase, tokens: [...new Set(foldWords(phrase.words))] })), ...candidates].filter(
       (entry) => entry.tokens.every((token) => tokens.has(token)),
     );
@@ -158,22 +159,23 @@ export function indexPhrases(phrases: readonly Phrase[], vocabulary: Iterable<st
     const ranked = candidates
       .map((entry) => ({ entry, rank: score(entry) }))
       .sort((a, b) => {
-        for (let at = 0; at < a.rank.length; at++) if (a.rank[at] !== b.rank[at]) return b.rank[at]! - a.rank[at]!;
+        for (let at = 0; at < a.rank.length; at++)
+          if (a.rank[at] !== b.rank[at]) return nth(b.rank, at) - nth(a.rank, at);
         return 0;
       });
-    const best = ranked[0]!.entry;
+    const best = nth(ranked, 0).entry;
     return { phrase: best.phrase, left: [...new Set(leftOf(best))] };
   };
 
   const begun: KitchenWords['begun'] = (query, limit) => {
     const asked = foldWords(query);
     if (asked.length === 0) return [];
-    const last = asked.at(-1)!;
+    const last = sure(asked.at(-1));
     const whole = key([...new Set(asked)]);
     const fits = ({ tokens }: Indexed) =>
       asked.slice(0, -1).every((word) => tokens.includes(word)) && tokens.some((token) => token.startsWith(last));
     const rank = ({ tokens }: Indexed) =>
-      (key(tokens) === whole ? 1000 : 0) + (tokens[0]!.startsWith(asked[0]!) ? 10 : 0) - tokens.length;
+      (key(tokens) === whole ? 1000 : 0) + (nth(tokens, 0).startsWith(nth(asked, 0)) ? 10 : 0) - tokens.length;
     return entries
       .filter(fits)
       .sort((a, b) => rank(b) - rank(a))

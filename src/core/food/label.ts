@@ -5,6 +5,7 @@ import { compoundsOf } from './compounds';
 import { volumeOf, type UnitSet } from '../quantity/units';
 import type { Food, FoodMeasure, KnownFood } from './food';
 import { ownMeasure } from './measures';
+import { sure } from '../sure';
 
 /** What a label may name, in the nutrient's column, its unit there, and whether it may be printed as a compound. */
 export const LABEL_NUTRIENTS: Readonly<
@@ -123,7 +124,7 @@ function inColumn(row: LabelAmount, measureGrams: number): Outcome<number> {
     const each = IU[row.nutrient];
     return each === undefined ? refused(`${row.nutrient} is not counted in IU.`, 'unit') : fine(row.amount * each);
   }
-  const printed = printedGrams(row, measureGrams)!;
+  const printed = sure(printedGrams(row, measureGrams));
   const toIu = MICROGRAM_TO_IU[row.nutrient];
   if (toIu !== undefined) return fine(printed * 1e6 * toIu);
   if (row.nutrient === 'vitamin E') {
@@ -207,7 +208,7 @@ export function readLabel(label: Label): Outcome<Composition> {
   for (const [index, row] of label.amounts.entries()) {
     const value = inColumn(row, label.measureGrams);
     if (!value.ok) return refused(value.problem.message, `amounts.${index}.${value.problem.field}`);
-    const { column } = LABEL_NUTRIENTS[row.nutrient]!;
+    const { column } = sure(LABEL_NUTRIENTS[row.nutrient]);
     if (per100[column] !== undefined) return refused(`${row.nutrient} stands here twice.`, `amounts.${index}.nutrient`);
     per100[column] = (value.value / label.measureGrams) * 100;
     printed[row.nutrient] = printedGrams(row, label.measureGrams) ?? 0;

@@ -11,6 +11,7 @@ import {
 } from '../quantity/units';
 import { foldWords } from './fold';
 import { isWater, type Food, type FoodMeasure } from './food';
+import { nth, sure } from '../sure';
 
 /** Grams of one mL of a food, and the measure that says so. */
 export interface Density {
@@ -104,9 +105,9 @@ function counted(unit: string, measures: readonly FoodMeasure[], words: string):
   const own = measures.filter((measure) => measure.said !== undefined && measure.unit === unit);
   const line = new Set([...foldWords(words), ...foldWords(unit)]);
   const named = own
-    .filter((measure) => holds(line, measure.said!))
-    .sort((a, b) => foldWords(b.said!).length - foldWords(a.said!).length);
-  return named[0] ?? own.find((measure) => line.has(foldWords(measure.said!).at(-1)!));
+    .filter((measure) => holds(line, sure(measure.said)))
+    .sort((a, b) => foldWords(sure(b.said)).length - foldWords(sure(a.said)).length);
+  return named[0] ?? own.find((measure) => line.has(sure(foldWords(sure(measure.said)).at(-1))));
 }
 
 /** The table's measure for a counted word: "large" finds "large (7-1/4" …)" and "Potato large (3" …)". */
@@ -119,7 +120,7 @@ function pieceMeasure(
     (measure) =>
       measure.said === undefined && tellsRawAmount(measure) && !TABLE_VOLUMES.some(([unit]) => unit.test(measure.unit)),
   );
-  const leading = (measure: FoodMeasure) => measure.unit.toLowerCase().split(/[,(]/)[0]!.trim();
+  const leading = (measure: FoodMeasure) => nth(measure.unit.toLowerCase().split(/[,(]/), 0).trim();
   // "stalk, large" and "stalk, medium": a stalk of no size is a middling one.
   const named = (name: string, wanted = 'medium') =>
     usable.find((measure) => leading(measure) === name && new RegExp(`\\b${wanted}\\b`, 'i').test(measure.unit)) ??
@@ -245,7 +246,7 @@ function drained(quantity: Quantity & { kind: 'mass' }, measures: readonly FoodM
   const poured = /\bdrain/i.test(words) && (quantity.container === 'can' || quantity.container === 'tin');
   if (!can || !poured) return undefined;
   return {
-    grams: grams((quantity.grams * can.grams) / can.net!),
+    grams: grams((quantity.grams * can.grams) / sure(can.net)),
     how: `drained: ${can.grams} g are left of ${can.net} g`,
   };
 }

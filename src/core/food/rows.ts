@@ -1,5 +1,6 @@
 import { NUTRIENTS, type Nutrient } from '../nutrition/nutrients';
 import type { Food } from './food';
+import { sure } from '../sure';
 
 /** A row of the composition file as text, an empty cell where a value was not measured. */
 export type FoodRow = Readonly<Record<string, string>>;
@@ -27,6 +28,6 @@ export function readFoodRow(row: FoodRow): Food {
     const cell = row[nutrient];
     if (cell !== undefined && cell !== '') per100[nutrient] = Number(cell);
   }
-  alsoTold(row.name!, row.group!, per100);
-  return { ndb: row.ndb!, name: row.name!, group: row.group!, per100 };
+  alsoTold(sure(row.name), sure(row.group), per100);
+  return { ndb: sure(row.ndb), name: sure(row.name), group: sure(row.group), per100 };
 }

@@ -2,6 +2,7 @@ import MiniSearch from 'minisearch';
 import type { Food } from './food';
 import { foldWords } from './fold';
 import type { KitchenWords } from './kitchen-words';
+import { nth, sure } from '../sure';
 
 export interface FoodIndex {
   /** The best `limit` foods for what has been typed so far, everyday forms first. */
@@ -47,7 +48,7 @@ function headBonus(name: string, terms: readonly string[]): number {
   const inHead = terms.filter((term) => head.some((word) => word === term)).length;
   const begins = terms.filter((term) => head.some((word) => word.startsWith(term))).length;
   const second = terms.filter((term) => (segments[1] ?? []).includes(term)).length;
-  const isFirst = head[0] !== undefined && terms.some((term) => head[0]!.startsWith(term));
+  const isFirst = head[0] !== undefined && terms.some((term) => nth(head, 0).startsWith(term));
   return 1 + inHead * 1.2 + (begins - inHead) * 0.4 + second * 0.9 + (isFirst ? 0.6 : 0);
 }
 
@@ -90,8 +91,8 @@ export function indexFoods(foods: readonly Food[], phrases: KitchenWords): FoodI
     if (hits.length === 0) hits = index.search(asked, { prefix: true, combineWith: 'OR' });
     return hits
       .map((hit) => {
-        const food = byNdb.get(hit.id as string)!;
-        return { food, score: headBonus(food.name, terms) * plain.get(food.ndb)! };
+        const food = sure(byNdb.get(hit.id as string));
+        return { food, score: headBonus(food.name, terms) * sure(plain.get(food.ndb)) };
       })
       .sort((a, b) => b.score - a.score || a.food.name.length - b.food.name.length)
       .map(({ food }) => food);

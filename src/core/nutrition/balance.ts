@@ -6,6 +6,7 @@ import { energyKnown, energyOf, type EnergyFactors } from './energy';
 import { holdsBone, type Portioned } from './totals';
 import type { Limit, Profile, Profiles } from './profiles';
 import { ENOUGH, judge, judgeRatio, rankOf, type Judged, type Toward, type Verdict } from './verdict';
+import { nth, sure } from '../sure';
 
 /** A line of a recipe as the balance looks at it. */
 export interface BalancedLine extends Portioned {
@@ -148,7 +149,7 @@ export function balanceOf(
       name === 'vitamin A' && kcal > 0
         ? {
             ...sumOf(lines, RETINOL, perKcal),
-            atWorst: sumOf(lines, (food) => RETINOL(food) ?? READINGS['vitamin A']!.of(food), perKcal).amount,
+            atWorst: sumOf(lines, (food) => RETINOL(food) ?? sure(READINGS['vitamin A']).of(food), perKcal).amount,
           }
         : summed;
     return [
@@ -169,8 +170,8 @@ export function balanceOf(
   const rows = nutrients.flatMap(row);
   return {
     rows: rows.sort((a, b) => rankOf(a) - rankOf(b) || (a.ofLeast ?? 9) - (b.ofLeast ?? 9)),
-    calciumToPhosphorus: usual(USUAL[0]!),
-    zincToCopper: usual(USUAL[1]!),
+    calciumToPhosphorus: usual(nth(USUAL, 0)),
+    zincToCopper: usual(nth(USUAL, 1)),
     boneIn,
     energyUnknown: energy.unknown,
     ratios: (profile.ratios ?? []).map(ratioOf),

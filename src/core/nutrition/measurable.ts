@@ -1,5 +1,6 @@
 import type { KnownFood } from '../food/food';
 import type { Candidate, Programme } from './programme';
+import { nth } from '../sure';
 
 /** A spoon measures eighths of a teaspoon up to two tablespoons; a scale tenths below 10 g and whole g above. */
 const spoonStep = ({ tspGrams }: Candidate) => (tspGrams === undefined ? undefined : tspGrams / 8);
@@ -27,7 +28,7 @@ export const smallestOf = (candidate: Candidate): number => Math.max(0.1, spoonS
 /** How far rows are missed by these amounts, in parts of their limits; what floating point may lose is none. */
 export function missedBy({ rows }: Programme, amounts: readonly number[]): readonly number[] {
   return rows.map(({ side, bound, perGram, whole }) => {
-    const brought = perGram.reduce((sum, value, index) => sum + value * amounts[index]!, 0);
+    const brought = perGram.reduce((sum, value, index) => sum + value * nth(amounts, index), 0);
     const by = (side === 'least' ? bound - brought : brought - bound) / whole;
     return by > 1e-6 ? by : 0;
   });
@@ -38,11 +39,11 @@ export function missedBy({ rows }: Programme, amounts: readonly number[]): reado
  * Caps are kept. Source: common practice, no source.
  */
 export function measurable(programme: Programme, candidates: readonly Candidate[], exact: readonly number[]): number[] {
-  const step = (index: number) => stepOf(candidates[index]!, exact[index]!);
+  const step = (index: number) => stepOf(nth(candidates, index), nth(exact, index));
   const up = exact.map((mass, index) => {
-    if (mass < smallestOf(candidates[index]!) / 2) return 0;
+    if (mass < smallestOf(nth(candidates, index)) / 2) return 0;
     const steps = Math.ceil(mass / step(index) - 1e-6);
-    const most = Math.floor(programme.caps[index]! / step(index) + 1e-9);
+    const most = Math.floor(nth(programme.caps, index) / step(index) + 1e-9);
     return Math.max(1, Math.min(steps, Math.max(1, most))) * step(index);
   });
   const wrong = (amounts: readonly number[]) => missedBy(programme, amounts).reduce((sum, by) => sum + by, 0);
@@ -54,7 +55,7 @@ export function measurable(programme: Programme, candidates: readonly Candidate[
       mass === 0
         ? []
         : [mass + step(index), mass - step(index)]
-            .filter((next) => next > 0 && next <= programme.caps[index]! * (1 + 1e-9))
+            .filter((next) => next > 0 && next <= nth(programme.caps, index) * (1 + 1e-9))
             .map((next) => best.map((each, at) => (at === index ? next : each))),
     );
     const next = tries.sort((a, b) => wrong(a) - wrong(b))[0];

@@ -4,6 +4,7 @@ import { IN_BONE, READINGS, RETINOL } from './balance-readings';
 import { energyOf, type EnergyFactors } from './energy';
 import type { Profile, Profiles } from './profiles';
 import { holdsBone, type Portioned } from './totals';
+import { nth, sure } from '../sure';
 
 /** A food that may be added, up to so many g. */
 export interface Candidate {
@@ -69,7 +70,7 @@ export function programmeOf(
         name,
         side,
         bound: whole - inRecipe(of),
-        perGram: perGram(of).map((value, index) => value - (perThousand * energyPerGram[index]!) / 1000),
+        perGram: perGram(of).map((value, index) => value - (perThousand * nth(energyPerGram, index)) / 1000),
         whole,
       });
     };
@@ -109,7 +110,7 @@ function ratioRows(
   const whole = ((profile.limits[to]?.least ?? 1) * kcal) / 1000;
   const row = (side: LimitRow['side'], times: number): LimitRow => {
     const per100 = ({ food }: { readonly food: Pick<Food, 'per100'> }) =>
-      (READINGS[of]!.of(food.per100) ?? 0) - times * (READINGS[to]!.of(food.per100) ?? 0);
+      (sure(READINGS[of]).of(food.per100) ?? 0) - times * (sure(READINGS[to]).of(food.per100) ?? 0);
     return {
       name,
       side,

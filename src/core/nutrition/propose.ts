@@ -5,6 +5,7 @@ import type { Profile, Profiles } from './profiles';
 import { isBoneMineral, programmeOf, type Candidate } from './programme';
 import { fewest, leastRelaxed, solveUnderCaps } from './solve-programme';
 import { holdsBone, type Portioned } from './totals';
+import { nth, sure } from '../sure';
 
 export const OBJECTIVES = ['fewest', 'weight', 'cost'] as const;
 /** What is least: the number of things, their weight, or their cost. */
@@ -60,7 +61,7 @@ export function propose(
   const programme = programmeOf(eaten, candidates, nutrients, profile, factors);
   const met = solveUnderCaps(programme, false);
   const relaxed = met ? undefined : leastRelaxed(programme);
-  const light = met ?? relaxed!;
+  const light = met ?? sure(relaxed);
   const few =
     objective === 'fewest' ? fewest(programme, candidates.map(smallestOf), relaxed ? relaxed.slack : []) : undefined;
   const solved = few ?? light;
@@ -68,15 +69,15 @@ export function propose(
   const before = missedBy(programme, solved.grams);
   const after = missedBy(programme, amounts);
   const given = (by: number, index: number): Relaxation[] => {
-    const { name, side } = programme.rows[index]!;
+    const { name, side } = nth(programme.rows, index);
     return by > 0 ? [{ name, side, by }] : [];
   };
   return {
     additions: candidates.flatMap(({ food }, index) =>
-      amounts[index]! > 0 ? [{ ndb: food.ndb, grams: grams(amounts[index]!) }] : [],
+      nth(amounts, index) > 0 ? [{ ndb: food.ndb, grams: grams(nth(amounts, index)) }] : [],
     ),
     conflicts: relaxed ? relaxed.slack.flatMap((by, index) => given(by > 1e-6 ? by : 0, index)) : [],
-    missed: after.flatMap((by, index) => given(by - before[index]! > 1e-3 ? by : 0, index)),
+    missed: after.flatMap((by, index) => given(by - nth(before, index) > 1e-3 ? by : 0, index)),
     ended: solved.ended,
     boneIn,
     dropped: programme.dropped,

@@ -1,5 +1,6 @@
 import { solve } from 'yalps';
 import type { LimitRow, Programme } from './programme';
+import { nth } from '../sure';
 
 /** Few programmes ever cycle: only one that does not come to an end is solved again with an eye on it. */
 const QUICK = { maxPivots: 3_000 } as const;
@@ -35,12 +36,12 @@ export function solveUnderCaps({ rows, caps, prices }: Programme, relaxed: boole
   caps.forEach((cap, index) => {
     if (!(cap > 0)) return;
     const brings: [string, number][] = [
-      ['price', perGram * prices[index]!],
+      ['price', perGram * nth(prices, index)],
       [`c${index}`, 1],
     ];
     for (const [at, row] of rows.entries()) {
-      const value = row.perGram[index]!;
-      if (value !== 0) brings.push([names[at]!, value / row.whole]);
+      const value = nth(row.perGram, index);
+      if (value !== 0) brings.push([nth(names, at), value / row.whole]);
     }
     variables.push([`x${index}`, brings]);
   });
@@ -67,7 +68,7 @@ export function solveUnderCaps({ rows, caps, prices }: Programme, relaxed: boole
       (found.get(`x${index}`) ?? 0) > cap * (1 + 1e-9) && !limits.has(`c${index}`) ? [index] : [],
     );
     if (passed.length === 0) return solvedOf(found, caps, rows, false);
-    for (const index of passed) limits.set(`c${index}`, { max: caps[index]! });
+    for (const index of passed) limits.set(`c${index}`, { max: nth(caps, index) });
   }
   return solvedOf(found, caps, rows, true);
 }
@@ -108,12 +109,12 @@ export function fewest(
   const variables: [string, [string, number][]][] = [];
   const binaries: string[] = [];
   caps.forEach((cap, index) => {
-    const least = smallest[index]!;
+    const least = nth(smallest, index);
     if (!(cap >= least)) return;
     constraints.set(`c${index}`, { max: 0 });
     constraints.set(`m${index}`, { min: 0 });
     const brings = rows.flatMap((row, at): [string, number][] =>
-      row.perGram[index] === 0 ? [] : [[`r${at}`, row.perGram[index]! / row.whole]],
+      row.perGram[index] === 0 ? [] : [[`r${at}`, nth(row.perGram, index) / row.whole]],
     );
     variables.push([`x${index}`, [['things', 1e-3 / heaviest], [`c${index}`, 1], [`m${index}`, 1], ...brings]]);
     variables.push([

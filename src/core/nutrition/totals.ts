@@ -1,6 +1,7 @@
 import type { Food } from '../food/food';
 import { grams, type Grams } from '../quantity/units';
 import { NUTRIENTS, type Composition, type Nutrient } from './nutrients';
+import { sure } from '../sure';
 
 /** A weighed amount of one food. */
 export interface Portioned {
@@ -54,15 +55,16 @@ export function totalsOf(lines: readonly Portioned[]): Totals {
     mass += line.grams;
     const own = columnsOf(line.food.per100);
     for (let index = 0; index < own.length; index++) {
-      const per100 = own[index]!;
+      const per100 = sure(own[index]);
       if (Number.isNaN(per100)) continue;
-      amounts[index]! += (per100 * line.grams) / 100;
-      covered[index]! += line.grams;
+      amounts[index] = (amounts[index] ?? 0) + (per100 * line.grams) / 100;
+      covered[index] = (covered[index] ?? 0) + line.grams;
     }
   }
   const nutrients: Partial<Record<Nutrient, NutrientTotal>> = {};
   NUTRIENTS.forEach((nutrient, index) => {
-    if (covered[index]! > 0) nutrients[nutrient] = { amount: amounts[index]!, coveredGrams: grams(covered[index]!) };
+    if (sure(covered[index]) > 0)
+      nutrients[nutrient] = { amount: sure(amounts[index]), coveredGrams: grams(sure(covered[index])) };
   });
   return { mass: grams(mass), nutrients };
 }

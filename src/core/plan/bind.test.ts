@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { DOGS, everyBasis, groundOf, plainRecipe, POT, recipeOf, TODAY } from '../../../tests/fixtures/plans';
+import { DOGS, everyBasis, inputsOf, plainRecipe, POT, recipeOf, TODAY } from '../../../tests/fixtures/plans';
 import { addDays } from '../calendar/local-date';
 import { homeEnergyOn } from '../dog/meals';
 import { energyOf } from '../nutrition/energy';
@@ -7,19 +7,19 @@ import { boughtAt, linesAt } from '../recipe/bases';
 import { batchLines } from '../recipe/recipe';
 import { bindPlan, containersOf, whereFigureIs } from './bind';
 import { figuresAt, figuresOf } from './figures';
-import { plainDish, plainPlan, type PlanEntry } from './plan-entry';
+import { plainBatch, plainPlan, type PlanEntry } from './plan-entry';
 import { potfulsOf } from './potfuls';
 import { readPlan } from './read-plan';
 import { frozenRoom, type Bound, type ToPlan } from './to-plan';
-import type { Binding } from './wanted';
+import type { Binding } from './bindings/bindings';
 
 const entry = (over: Partial<PlanEntry> = {}) => plainPlan(1, [1, 2], TODAY, over);
-const planOf = (of = entry(), ground = groundOf()): ToPlan => {
-  const read = readPlan(ground, of);
+const planOf = (of = entry(), inputs = inputsOf()): ToPlan => {
+  const read = readPlan(inputs, of);
   if (!read.ok) throw new Error(read.problem.message);
   return read.value.plan;
 };
-const CUPS = groundOf({
+const CUPS = inputsOf({
   recipes: [
     { ...everyBasis(), cupGrams: 240 },
     { ...plainRecipe(), cupGrams: 225 },
@@ -28,37 +28,37 @@ const CUPS = groundOf({
 const one = planOf(entry(), CUPS);
 const two = planOf(
   entry({
-    dishes: [
-      { ...plainDish(1), share: '2' },
-      { ...plainDish(2), share: '1' },
+    batches: [
+      { ...plainBatch(1), share: '2' },
+      { ...plainBatch(2), share: '1' },
     ],
   }),
   CUPS,
 );
 const bound = (binding: Binding, of = one): Bound => {
-  const answer = bindPlan(of, binding);
-  if (!answer.ok) throw new Error(answer.problem.message);
-  return answer.value;
+  const result = bindPlan(of, binding);
+  if (!result.ok) throw new Error(result.problem.message);
+  return result.value;
 };
 
 /** A plan said in every other way. */
 const saidOtherwise = (of: ToPlan, first: Bound, count: number): Binding[] => {
-  const inPot = first.dishes.reduce((sum, dish) => sum + dish.figures.inPot, 0);
-  const volume = first.dishes.reduce(
-    (sum, dish, index) => sum + dish.figures.finished * of.dishes[index]!.mlPerGram!,
+  const inPot = first.batches.reduce((sum, batch) => sum + batch.figures.inPot, 0);
+  const volume = first.batches.reduce(
+    (sum, batch, index) => sum + batch.figures.finished * of.batches[index]!.mlPerGram!,
     0,
   );
   const room = frozenRoom(of, first);
   return [
     { by: 'days', days: first.days },
-    { by: 'weight', grams: first.finished },
-    { by: 'volume', millilitres: volume },
+    { by: 'amount', grams: first.finished },
+    { by: 'amount', millilitres: volume },
     { by: 'containers', count, grams: first.finished / count },
-    { by: 'cups', count, millilitres: volume / count },
+    { by: 'containers', count, millilitres: volume / count },
     { by: 'pieces', count, grams: inPot / count },
     { by: 'trays', count, grams: first.finished / count },
-    { by: 'at hand', dish: 0, line: 0, grams: first.dishes[0]!.figures.bought[0]! },
-    { by: 'at hand', dish: 0, line: 3, grams: first.dishes[0]!.figures.bought[3]! },
+    { by: 'at hand', batch: 0, line: 0, grams: first.batches[0]!.figures.bought[0]! },
+    { by: 'at hand', batch: 0, line: 3, grams: first.batches[0]!.figures.bought[3]! },
     ...(room > 100 ? [{ by: 'freezer', millilitres: room } as const] : []),
   ];
 };
@@ -74,10 +74,10 @@ test('a plan bound one way, then bound by any figure that it gave, comes back th
         for (const binding of saidOtherwise(of, first, count)) {
           const second = bound(binding, of);
           expect(second.days / days).toBeCloseTo(1, 6);
-          second.dishes.forEach((dish, index) => {
-            const before = first.dishes[index]!;
-            expect(dish.at.scale / before.at.scale).toBeCloseTo(1, 6);
-            dish.figures.bought.forEach((mass, line) =>
+          second.batches.forEach((batch, index) => {
+            const before = first.batches[index]!;
+            expect(batch.at.scale / before.at.scale).toBeCloseTo(1, 6);
+            batch.figures.bought.forEach((mass, line) =>
               expect(Math.abs(mass - before.figures.bought[line]!)).toBeLessThan(0.1),
             );
           });
@@ -93,8 +93,8 @@ test('full potfuls come back as so many full potfuls', () => {
     fc.property(fc.integer({ min: 1, max: 8 }), (count) => {
       const full = bound({ by: 'potfuls', count });
       expect(potfulsOf(one, full)).toBeCloseTo(count, 6);
-      expect(full.dishes[0]!.loads[0]).toMatchObject({ ok: true, value: { loads: count } });
-      expect(bound({ by: 'weight', grams: full.finished }).days / full.days).toBeCloseTo(1, 6);
+      expect(full.batches[0]!.loads[0]).toMatchObject({ ok: true, value: { loads: count } });
+      expect(bound({ by: 'amount', grams: full.finished }).days / full.days).toBeCloseTo(1, 6);
     }),
     { numRuns: 8 },
   );
@@ -116,9 +116,9 @@ test('every binding asks the one solver', () => {
 
 test('mass and energy are conserved, and each line holds to its basis within 0.1 g', () => {
   for (const days of [1, 5, 14]) {
-    const { at, figures } = bound({ by: 'days', days }).dishes[0]!;
+    const { at, figures } = bound({ by: 'days', days }).batches[0]!;
     const { bought } = figures;
-    const { written } = one.dishes[0]!.recipe;
+    const { written } = one.batches[0]!.recipe;
     const lines = batchLines(linesAt(written, at));
     const need = DOGS.reduce(
       (sum, dog) =>
@@ -144,25 +144,25 @@ test('mass and energy are conserved, and each line holds to its basis within 0.1
 
 test('two recipes share the energy as they are told, and each holds what is asked of it', () => {
   const plan = bound({ by: 'days', days: 6 }, two);
-  const kcal = plan.dishes.map((dish) => dish.figures.kcal);
+  const kcal = plan.batches.map((batch) => batch.figures.kcal);
   expect(kcal[0]! / kcal[1]!).toBeCloseTo(2, 6);
-  expect(plan.dishes.map((dish) => dish.need / dish.figures.kcal)).toEqual([
+  expect(plan.batches.map((batch) => batch.need / batch.figures.kcal)).toEqual([
     expect.closeTo(1, 9),
     expect.closeTo(1, 9),
   ]);
   // An egg a dog and day, in the recipe that brings two thirds of each day: two thirds of 12 eggs of 50 g.
-  expect(plan.dishes[0]!.figures.bought[3]).toBeCloseTo(400, 6);
+  expect(plan.batches[0]!.figures.bought[3]).toBeCloseTo(400, 6);
 });
 
 test('what the fridge does not keep is for the freezer: the days after the fridge days', () => {
-  const plan = bound({ by: 'days', days: 10 }, planOf(entry({ dishes: [plainDish(2)] })));
+  const plan = bound({ by: 'days', days: 10 }, planOf(entry({ batches: [plainBatch(2)] })));
   // Cooked on the first feeding day and kept 4 days: five feeding days from the fridge (USDA 3–4 days).
   const need = (days: number) =>
     DOGS.reduce((sum, dog) => {
       for (let day = 0; day < days; day++) sum += homeEnergyOn(dog, addDays(TODAY, day));
       return sum;
     }, 0);
-  expect(plan.dishes[0]!.frozen / plan.finished).toBeCloseTo(1 - need(5) / need(10), 9);
+  expect(plan.batches[0]!.frozen / plan.finished).toBeCloseTo(1 - need(5) / need(10), 9);
 });
 
 test('containers: the full ones, and what is left for a short one', () => {
@@ -171,30 +171,30 @@ test('containers: the full ones, and what is left for a short one', () => {
 });
 
 const noDog = planOf(entry({ dogIds: [] }));
-const noPot = planOf(entry(), groundOf({ equipment: [] }));
-const empty = planOf(entry(), groundOf({ recipes: [{ ...everyBasis(), written: [] }] }));
+const noPot = planOf(entry(), inputsOf({ equipment: [] }));
+const empty = planOf(entry(), inputsOf({ recipes: [{ ...everyBasis(), written: [] }] }));
 test.each([
   ['no dog', noDog, { by: 'days', days: 3 }, 'dogIds'],
   ['no day', one, { by: 'days', days: 0 }, 'days'],
   ['ten thousand days', one, { by: 'days', days: 10_000 }, 'days'],
-  ['no weight', one, { by: 'weight', grams: 0 }, 'amount'],
-  ['a billion g', one, { by: 'weight', grams: 1e9 }, 'amount'],
+  ['no weight', one, { by: 'amount', grams: 0 }, 'amount'],
+  ['a billion g', one, { by: 'amount', grams: 1e9 }, 'binding'],
   ['no container', one, { by: 'containers', count: 0, grams: 450 }, 'count'],
   ['half a container', one, { by: 'containers', count: 1.5, grams: 450 }, 'count'],
-  ['no cup weighed', planOf(), { by: 'volume', millilitres: 4000 }, 'amount'],
-  ['a line that is not there', one, { by: 'at hand', dish: 0, line: 9, grams: 450 }, 'line'],
-  ['a recipe that is not there', one, { by: 'at hand', dish: 7, line: 0, grams: 450 }, 'line'],
-  ['no room', one, { by: 'freezer', millilitres: 0 }, 'amount'],
+  ['no cup weighed', planOf(), { by: 'amount', millilitres: 4000 }, 'amount'],
+  ['a line that is not there', one, { by: 'at hand', batch: 0, line: 9, grams: 450 }, 'line'],
+  ['a recipe that is not there', one, { by: 'at hand', batch: 7, line: 0, grams: 450 }, 'line'],
+  ['no room', one, { by: 'freezer', millilitres: 0 }, 'space'],
   ['no pot', noPot, { by: 'potfuls', count: 1 }, 'vessel'],
-  ['no energy', empty, { by: 'weight', grams: 450 }, 'recipeId'],
+  ['no energy', empty, { by: 'amount', grams: 450 }, 'recipeId'],
 ] as const)('%s cannot bind: refused at its field', (_, of, binding, field) => {
   expect(bindPlan(of, binding as Binding)).toMatchObject({ ok: false, problem: { field } });
 });
 
 test('what each load takes by itself may already fill the pot: said before anything is bought', () => {
-  const small = groundOf({ equipment: [{ ...POT, millilitres: 600 }] });
+  const small = inputsOf({ equipment: [{ ...POT, millilitres: 600 }] });
   const plan = bound({ by: 'days', days: 2 }, planOf(entry(), small));
-  expect(plan.dishes[0]!.loads[0]).toMatchObject({
+  expect(plan.batches[0]!.loads[0]).toMatchObject({
     ok: false,
     problem: { message: expect.stringContaining('already fills it') },
   });
@@ -205,7 +205,7 @@ test('eggs by dog and day may already be more than the dogs need: that is said',
     { amount: '1 kg', ndb: '17343', part: 'muscle', moment: 'cook' },
     { amount: '30 large', ndb: '01123', part: 'egg', moment: 'cook', basis: 'dog and day' },
   ]);
-  expect(bindPlan(planOf(entry(), groundOf({ recipes: [eggs] })), { by: 'days', days: 3 })).toMatchObject({
+  expect(bindPlan(planOf(entry(), inputsOf({ recipes: [eggs] })), { by: 'days', days: 3 })).toMatchObject({
     ok: false,
     problem: { message: expect.stringContaining('by dog, day and load alone'), field: 'recipeId' },
   });
@@ -218,7 +218,7 @@ test('the parts put together are the figures of the lines themselves', () => {
       fc.integer({ min: 0, max: 60 }),
       fc.integer({ min: 1, max: 9 }),
       (scale, dogDays, loads) => {
-        const { recipe, parts } = one.dishes[0]!;
+        const { recipe, parts } = one.batches[0]!;
         const at = { scale, dogDays, kgDays: dogDays * 7, loads: [loads] };
         const [joined, whole] = [figuresAt(parts, at), figuresOf(recipe, boughtAt(recipe.written, at))];
         for (const figure of ['kcal', 'inPot', 'finished', 'finishedLow', 'finishedHigh'] as const)

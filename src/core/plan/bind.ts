@@ -3,8 +3,10 @@ import type { At } from '../recipe/bases';
 import { figuresAt, kcalAt } from './figures';
 import { loadsAsked, loadsOf } from './potfuls';
 import { LONGEST_PLAN_DAYS, scaleOf } from './scale';
-import type { Bound, BoundDish, ToPlan } from './to-plan';
-import { wantedBy, type Binding, type Wanted } from './wanted';
+import type { Bound, BoundBatch, ToPlan } from './to-plan';
+import type { Wanted } from './bindings/binding';
+import { wantedBy, type Binding } from './bindings/bindings';
+import { nth, sure } from '../sure';
 
 type LoadCounts = readonly (readonly number[])[];
 
@@ -12,31 +14,31 @@ type LoadCounts = readonly (readonly number[])[];
 function atDays(plan: ToPlan, days: number, counts: LoadCounts): Outcome<Bound> {
   const asked = plan.demand.over(days);
   const inFridge = plan.demand.over(Math.min(days, plan.fridgeDays));
-  const dishes: BoundDish[] = [];
-  for (const [index, dish] of plan.dishes.entries()) {
-    const { need, dogDays, kgDays } = asked[index]!;
+  const batches: BoundBatch[] = [];
+  for (const [index, batch] of plan.batches.entries()) {
+    const { need, dogDays, kgDays } = nth(asked, index);
     if (!(need > 0))
-      return refused(`No meal of these days is left for ${dish.name}: rations or the stock fill them.`, 'recipeId');
-    const around: At = { scale: 0, dogDays, kgDays, loads: counts[index]!, choices: dish.choices };
-    const energy = { fixed: kcalAt(dish.parts, around), perScale: dish.parts.perScale.kcal };
+      return refused(`No meal of these days is left for ${batch.name}: rations or the stock fill them.`, 'recipeId');
+    const around: At = { scale: 0, dogDays, kgDays, loads: nth(counts, index), choices: batch.choices };
+    const energy = { fixed: kcalAt(batch.parts, around), perScale: batch.parts.perScale.kcal };
     const scale = scaleOf(need, energy);
     if (!scale.ok) return scale;
     const at = { ...around, scale: scale.value };
-    const figures = figuresAt(dish.parts, at);
-    dishes.push({
+    const figures = figuresAt(batch.parts, at);
+    batches.push({
       at,
       figures,
       need,
       energy,
       loads: [],
-      frozen: figures.finished * (1 - inFridge[index]!.need / need),
+      frozen: figures.finished * (1 - nth(inFridge, index).need / need),
     });
   }
   return fine({
     days,
-    dishes,
-    need: dishes.reduce((sum, dish) => sum + dish.need, 0),
-    finished: dishes.reduce((sum, dish) => sum + dish.figures.finished, 0),
+    batches,
+    need: batches.reduce((sum, batch) => sum + batch.need, 0),
+    finished: batches.reduce((sum, batch) => sum + batch.figures.finished, 0),
   });
 }
 
@@ -52,7 +54,7 @@ export function whereFigureIs(plan: ToPlan, { wanted, figure }: Wanted, counts: 
     if (bound.ok && figure(bound.value) >= wanted) break;
     if (high === LONGEST_PLAN_DAYS) {
       if (!bound.ok) return bound;
-      return refused(`That feeds these dogs for more than ${LONGEST_PLAN_DAYS} days. Check the amount.`, 'amount');
+      return refused(`That feeds these dogs for more than ${LONGEST_PLAN_DAYS} days. Check the amount.`, 'binding');
     }
     low = high;
     high = Math.min(LONGEST_PLAN_DAYS, high * 2);
@@ -99,8 +101,8 @@ export function bindPlan(plan: ToPlan, binding: Binding, solve = whereFigureIs):
   if (!wanted.ok) return wanted;
   const ask = (counts: LoadCounts) => solve(plan, wanted.value, counts);
   const asked = (bound: Bound, counts: LoadCounts): LoadCounts =>
-    plan.dishes.map((dish, index) => loadsAsked(dish, bound.dishes[index]!.figures, counts[index]!));
-  let counts: LoadCounts = plan.dishes.map((dish) => dish.vessels.map(() => 1));
+    plan.batches.map((batch, index) => loadsAsked(batch, nth(bound.batches, index).figures, nth(counts, index)));
+  let counts: LoadCounts = plan.batches.map((batch) => batch.vessels.map(() => 1));
   let bound = ask(counts);
   if (!bound.ok) return bound;
   const most = asked(bound.value, counts);
@@ -113,20 +115,22 @@ export function bindPlan(plan: ToPlan, binding: Binding, solve = whereFigureIs):
     for (bound = ask(counts); bound.ok; bound = ask(counts)) {
       const needed = asked(bound.value, counts);
       if (!isMore(needed, counts)) break;
-      counts = counts.map((own, dish) => own.map((loads, place) => loads + Number(needed[dish]![place]! > loads)));
+      counts = counts.map((own, batch) =>
+        own.map((loads, place) => loads + Number(sure(nth(needed, batch)[place]) > loads)),
+      );
     }
     if (!bound.ok) return bound;
   }
-  const dishes = bound.value.dishes.map((dish, index) => ({
-    ...dish,
-    loads: loadsOf(plan.dishes[index]!, dish.figures, counts[index]!),
+  const batches = bound.value.batches.map((batch, index) => ({
+    ...batch,
+    loads: loadsOf(nth(plan.batches, index), batch.figures, nth(counts, index)),
   }));
-  return fine({ ...bound.value, dishes });
+  return fine({ ...bound.value, batches });
 }
 
 /** Whether some component asks for more loads than it has. */
 const isMore = (asked: LoadCounts, counts: LoadCounts) =>
-  asked.some((own, dish) => own.some((loads, place) => loads > counts[dish]![place]!));
+  asked.some((own, batch) => own.some((loads, place) => loads > sure(nth(counts, batch)[place])));
 
 /** How many containers of so many g a plan fills, and what is left for a short one, in g. */
 export function containersOf(

@@ -1,11 +1,11 @@
 import { DOGS, TODAY } from '../../../tests/fixtures/plans';
 import { addDays } from '../calendar/local-date';
-import type { DishMeals } from '../dog/filling';
+import type { BatchMeals } from '../dog/filling';
 import { homeEnergyOn } from '../dog/meals';
 import { weightOn } from '../dog/day-energy';
 import { demandOf, unfilledMeals } from './demand';
 
-const dish = (recipeId: number, over: Partial<DishMeals> = {}): DishMeals => ({
+const batch = (recipeId: number, over: Partial<BatchMeals> = {}): BatchMeals => ({
   recipeId,
   share: 1,
   meals: 'every meal',
@@ -18,7 +18,7 @@ const whole = (days: number) =>
   }, 0);
 
 test('one recipe for every meal is asked for all that the dogs need, each day counted whole', () => {
-  const [asked] = demandOf(DOGS, TODAY, [dish(1)]).over(3);
+  const [asked] = demandOf(DOGS, TODAY, [batch(1)]).over(3);
   expect(asked!.need).toBeCloseTo(whole(3), 9);
   expect(asked!.dogDays).toBeCloseTo(6, 9);
   expect(asked!.kgDays).toBeCloseTo(
@@ -31,26 +31,26 @@ test('one recipe for every meal is asked for all that the dogs need, each day co
 });
 
 test('a part of a day is that part of it', () => {
-  const { over } = demandOf(DOGS, TODAY, [dish(1)]);
+  const { over } = demandOf(DOGS, TODAY, [batch(1)]);
   expect(over(2.5)[0]!.need).toBeCloseTo((over(2)[0]!.need + over(3)[0]!.need) / 2, 9);
 });
 
 test('mornings and the rest of the day: together everything, a grown dog’s two meals half and half', () => {
-  const demand = demandOf(DOGS, TODAY, [dish(1, { meals: 'mornings' }), dish(2, { meals: 'after the morning' })]);
+  const demand = demandOf(DOGS, TODAY, [batch(1, { meals: 'mornings' }), batch(2, { meals: 'after the morning' })]);
   const [morning, rest] = demand.over(2);
   expect(morning!.need + rest!.need).toBeCloseTo(whole(2), 9);
   expect(morning!.dogDays + rest!.dogDays).toBeCloseTo(4, 9);
   const [grown, pup] = demand.byDog(2);
-  expect(grown!.byDish[0]).toBeCloseTo(grown!.byDish[1]!, 9);
+  expect(grown!.byBatch[0]).toBeCloseTo(grown!.byBatch[1]!, 9);
   // A pup of four months has three meals (common practice): one of them in the morning.
-  expect(pup!.byDish[1]! / pup!.byDish[0]!).toBeCloseTo(2, 9);
+  expect(pup!.byBatch[1]! / pup!.byBatch[0]!).toBeCloseTo(2, 9);
 });
 
 test('meals that no recipe fills are named', () => {
-  expect(unfilledMeals(DOGS, TODAY, [dish(1, { meals: 'mornings' }), dish(2, { meals: 'evenings' })])).toEqual([
+  expect(unfilledMeals(DOGS, TODAY, [batch(1, { meals: 'mornings' }), batch(2, { meals: 'evenings' })])).toEqual([
     'Pup’s lunch',
   ]);
-  expect(unfilledMeals(DOGS, TODAY, [dish(1)])).toEqual([]);
+  expect(unfilledMeals(DOGS, TODAY, [batch(1)])).toEqual([]);
 });
 
 test('a meal that the ration gives to a recipe goes to that one alone', () => {
@@ -66,13 +66,13 @@ test('a meal that the ration gives to a recipe goes to that one alone', () => {
       },
     ],
   };
-  const [first, second] = demandOf([fixed], TODAY, [dish(1), dish(2)]).over(1);
+  const [first, second] = demandOf([fixed], TODAY, [batch(1), batch(2)]).over(1);
   expect(second!.need / first!.need).toBeCloseTo(3, 9);
-  expect(unfilledMeals([fixed], TODAY, [dish(1)])).toEqual(['Grown’s breakfast']);
+  expect(unfilledMeals([fixed], TODAY, [batch(1)])).toEqual(['Grown’s breakfast']);
 });
 
 test('what the stock holds for a day is taken off, and never more', () => {
-  const covered = (of: number) => demandOf([DOGS[0]!], TODAY, [dish(1), dish(2)], () => of).over(2);
+  const covered = (of: number) => demandOf([DOGS[0]!], TODAY, [batch(1), batch(2)], () => of).over(2);
   const day = homeEnergyOn(DOGS[0]!, TODAY);
   expect(covered(100)[0]!.need).toBeCloseTo(day - 100, 6);
   expect(covered(100)[0]!.dogDays).toBeCloseTo(1 - 100 / day, 6);

@@ -1,11 +1,12 @@
 import { addDays, type LocalDate } from '../calendar/local-date';
 import { weightOn } from '../dog/day-energy';
 import type { Dog } from '../dog/dog';
-import { fillsOf, type DishMeals } from '../dog/filling';
+import { fillsOf, type BatchMeals } from '../dog/filling';
 import { mealsOn, type DayMeal } from '../dog/meals';
+import { nth, sure } from '../sure';
 
 /** What is asked of one recipe over some days, which need not be whole. */
-export interface DishDemand {
+export interface BatchDemand {
   /** kcal of home-cooked food. */
   readonly need: number;
   /** Dogs × days, each counted by the part of its day's energy that this recipe brings. */
@@ -19,14 +20,14 @@ export interface DogNeed {
   readonly dogId: number;
   readonly name: string;
   readonly byDay: readonly number[];
-  readonly byDish: readonly number[];
+  readonly byBatch: readonly number[];
 }
 
 export interface Demand {
   /** How many dogs are cooked for. */
   readonly dogs: number;
   /** The sums of the first so many days, recipe by recipe. */
-  readonly over: (days: number) => readonly DishDemand[];
+  readonly over: (days: number) => readonly BatchDemand[];
   /** Dog by dog over so many whole days. */
   readonly byDog: (days: number) => readonly DogNeed[];
 }
@@ -58,25 +59,25 @@ function mealsOf(dog: Dog, day: LocalDate): DogMeals {
 }
 
 /** The meals of a day that no recipe of the plan fills: "Wren’s lunch". */
-export const unfilledMeals = (dogs: readonly Dog[], day: LocalDate, dishes: readonly DishMeals[]): string[] =>
+export const unfilledMeals = (dogs: readonly Dog[], day: LocalDate, batches: readonly BatchMeals[]): string[] =>
   dogs.flatMap((dog) =>
     mealsOf(dog, day)
-      .meals.filter((meal) => meal.kcal > 0 && fillsOf(dishes, meal).every((part) => part === 0))
+      .meals.filter((meal) => meal.kcal > 0 && fillsOf(batches, meal).every((part) => part === 0))
       .map((meal) => `${dog.name}’s ${meal.name}`),
   );
 
 function dogDay(
   dog: Dog & { readonly id: number },
   day: LocalDate,
-  dishes: readonly DishMeals[],
+  batches: readonly BatchMeals[],
   covered: number,
 ): DogDay {
-  const kcal = dishes.map(() => 0);
+  const kcal = batches.map(() => 0);
   let whole = 0;
   const { meals, kg } = mealsOf(dog, day);
   for (const meal of meals) {
     whole += meal.kcal;
-    fillsOf(dishes, meal).forEach((part, index) => (kcal[index]! += meal.kcal * part));
+    fillsOf(batches, meal).forEach((part, index) => (kcal[index] = nth(kcal, index) + meal.kcal * part));
   }
   const planned = kcal.reduce((sum, own) => sum + own, 0);
   const left = planned > 0 ? Math.max(0, 1 - covered / planned) : 0;
@@ -95,34 +96,34 @@ function dogDay(
 export function demandOf(
   dogs: readonly (Dog & { readonly id: number })[],
   first: LocalDate,
-  dishes: readonly DishMeals[],
+  batches: readonly BatchMeals[],
   covered: Covered = () => 0,
 ): Demand {
   const days: (readonly DogDay[])[] = [];
   const dayAt = (index: number) => {
     while (days.length <= index) {
       const day = addDays(first, days.length);
-      days.push(dogs.map((dog) => dogDay(dog, day, dishes, covered(dog.id, day))));
+      days.push(dogs.map((dog) => dogDay(dog, day, batches, covered(dog.id, day))));
     }
-    return days[index]!;
+    return nth(days, index);
   };
-  const sums: (readonly DishDemand[])[] = [dishes.map(() => ({ need: 0, dogDays: 0, kgDays: 0 }))];
+  const sums: (readonly BatchDemand[])[] = [batches.map(() => ({ need: 0, dogDays: 0, kgDays: 0 }))];
   const upTo = (count: number) => {
     while (sums.length <= count) {
       const own = dayAt(sums.length - 1);
       sums.push(
-        sums.at(-1)!.map((before, dish) => {
+        sure(sums.at(-1)).map((before, batch) => {
           const after = { ...before };
           for (const { kcal, parts, kg } of own) {
-            after.need += kcal[dish]!;
-            after.dogDays += parts[dish]!;
-            after.kgDays += kg * parts[dish]!;
+            after.need += sure(kcal[batch]);
+            after.dogDays += sure(parts[batch]);
+            after.kgDays += kg * sure(parts[batch]);
           }
           return after;
         }),
       );
     }
-    return sums[count]!;
+    return nth(sums, count);
   };
   return {
     dogs: dogs.length,
@@ -132,22 +133,22 @@ export function demandOf(
       const from = upTo(whole);
       if (part === 0) return from;
       const to = upTo(whole + 1);
-      const between = (dish: number, figure: keyof DishDemand) =>
-        from[dish]![figure] + part * (to[dish]![figure] - from[dish]![figure]);
-      return dishes.map((_, dish) => ({
-        need: between(dish, 'need'),
-        dogDays: between(dish, 'dogDays'),
-        kgDays: between(dish, 'kgDays'),
+      const between = (batch: number, figure: keyof BatchDemand) =>
+        sure(from[batch])[figure] + part * (sure(to[batch])[figure] - sure(from[batch])[figure]);
+      return batches.map((_, batch) => ({
+        need: between(batch, 'need'),
+        dogDays: between(batch, 'dogDays'),
+        kgDays: between(batch, 'kgDays'),
       }));
     },
     byDog: (count) =>
       dogs.map((dog, index) => {
-        const own = Array.from({ length: count }, (_, day) => dayAt(day)[index]!);
+        const own = Array.from({ length: count }, (_, day) => sure(dayAt(day)[index]));
         return {
           dogId: dog.id,
           name: dog.name,
           byDay: own.map((day) => day.kcal.reduce((sum, kcal) => sum + kcal, 0)),
-          byDish: dishes.map((_, dish) => own.reduce((sum, day) => sum + day.kcal[dish]!, 0)),
+          byBatch: batches.map((_, batch) => own.reduce((sum, day) => sum + sure(day.kcal[batch]), 0)),
         };
       }),
   };

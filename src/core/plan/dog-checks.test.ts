@@ -1,6 +1,6 @@
-import { DOGS, groundOf, plainRecipe, recipeOf, TODAY } from '../../../tests/fixtures/plans';
+import { DOGS, inputsOf, plainRecipe, recipeOf, TODAY } from '../../../tests/fixtures/plans';
 import type { LineEntry } from '../recipe/entry-schema';
-import { answerPlan } from './answer';
+import { workOutPlan } from './result';
 import { checkDogs, seriousIn } from './dog-checks';
 import { plainPlan } from './plan-entry';
 import { littleLeft } from './stops';
@@ -13,10 +13,10 @@ const cook = (amount: string, ndb: string, part: LineEntry['part'], over: Partia
   ...over,
 });
 const checked = (lines: readonly LineEntry[], over = {}) => {
-  const ground = groundOf({ recipes: [recipeOf(2, lines)], ...over });
-  const answer = answerPlan(ground, plainPlan(2, [1, 2], TODAY));
-  if (!answer.ok) throw new Error(answer.problem.message);
-  return { ground, answer: answer.value, checks: checkDogs(ground, answer.value) };
+  const inputs = inputsOf({ recipes: [recipeOf(2, lines)], ...over });
+  const result = workOutPlan(inputs, plainPlan(2, [1, 2], TODAY));
+  if (!result.ok) throw new Error(result.problem.message);
+  return { inputs, result: result.value, checks: checkDogs(inputs, result.value) };
 };
 const MEAT = [cook('1 kg', '17343', 'muscle'), cook('300 g', '20005', 'carbohydrate')];
 
@@ -45,15 +45,15 @@ test('what NRC calls too much is said of a plan, with the table that says so', (
 });
 
 test('little left over what the store holds asks; nothing left is no plan', () => {
-  const ground = groundOf({ recipes: [plainRecipe()] });
-  const whole = answerPlan(ground, plainPlan(2, [1], TODAY, { binding: { days: '1' } }));
+  const inputs = inputsOf({ recipes: [plainRecipe()] });
+  const whole = workOutPlan(inputs, plainPlan(2, [1], TODAY, { binding: { days: '1' } }));
   if (!whole.ok) throw new Error(whole.problem.message);
   const need = whole.value.needs[0]!.byDay[0]!;
   const covered = (part: number) => ({ 1: { [TODAY]: need * part } });
   const asked = (part: number) => {
-    const own = groundOf({ recipes: [plainRecipe()], covered: covered(part) });
-    const answer = answerPlan(own, plainPlan(2, [1], TODAY, { lessStock: true, binding: { days: '1' } }));
-    return answer.ok ? littleLeft(own, true, answer.value) : answer.problem;
+    const own = inputsOf({ recipes: [plainRecipe()], covered: covered(part) });
+    const result = workOutPlan(own, plainPlan(2, [1], TODAY, { lessStock: true, binding: { days: '1' } }));
+    return result.ok ? littleLeft(own, true, result.value) : result.problem;
   };
   expect(asked(0.1)).toBeUndefined();
   expect(asked(0.9)).toMatchObject({ id: 'little-left' });

@@ -6,10 +6,11 @@ import type { ProfileId } from '../nutrition/profiles';
 import { writeNumber } from '../quantity/write';
 import { linesOfWeights } from '../recipe/bases';
 import { namedDog } from '../recipe/preview';
-import { answerPlan, type PlanAnswer } from './answer';
+import { workOutPlan, type PlanResult } from './result';
 import { littleLeft } from './stops';
-import type { PlanGround } from './ground';
+import type { PlanInputs } from './inputs';
 import type { PlanEntry } from './plan-entry';
+import { nth, sure } from '../sure';
 
 /** What a plan's food is for one dog, nutrient by nutrient. */
 export interface DogCheck {
@@ -43,29 +44,29 @@ const profileFor = (stage: ReturnType<typeof lifeStage>['kind']): ProfileId =>
  *
  * Source: AAFCO 2016, NRC 2006 (from memory); composition USDA SR 24.
  */
-export function checkDogs(ground: PlanGround, answer: PlanAnswer): DogCheck[] {
-  const { nutrients, profiles, pups } = ground.profiles;
-  const profileOf = (id: ProfileId) => profiles.find((profile) => profile.id === id)!;
-  const { firstDay, dogs } = answer.read;
-  const lines = answer.dishes.map(({ read, amounts }) => linesOfWeights(read.written, amounts));
+export function checkDogs(inputs: PlanInputs, result: PlanResult): DogCheck[] {
+  const { nutrients, profiles, pups } = inputs.profiles;
+  const profileOf = (id: ProfileId) => sure(profiles.find((profile) => profile.id === id));
+  const { firstDay, dogs } = result.read;
+  const lines = result.batches.map(({ read, amounts }) => linesOfWeights(read.written, amounts));
   return dogs.map((dog, index) => {
     const eaten = rotationLines(
-      answer.dishes.map(({ read }, dish) => ({
+      result.batches.map(({ read }, batch) => ({
         name: read.name,
-        lines: lines[dish]!,
-        days: answer.needs[index]!.byDish[dish]!,
+        lines: nth(lines, batch),
+        days: sure(nth(result.needs, index).byBatch[batch]),
       })),
-      ground.factors,
+      inputs.factors,
     );
     const { kind } = lifeStage(dog, firstDay);
     const profile = profileOf(profileFor(kind));
-    const balance = balanceOf(eaten, nutrients, profile, ground.factors);
+    const balance = balanceOf(eaten, nutrients, profile, inputs.factors);
     const named = namedDog(dog, firstDay);
     const of = (verdict: BalanceRow['verdict'], toward?: BalanceRow['toward']) =>
       balance.rows
         .filter((row) => row.verdict === verdict && (toward === undefined || row.toward === toward))
         .map((row) => row.name);
-    const nrc = balanceOf(eaten, nutrients, profileOf('nrc-adult'), ground.factors);
+    const nrc = balanceOf(eaten, nutrients, profileOf('nrc-adult'), inputs.factors);
     // A pup has limits of its own; the others are asked for what NRC calls safe besides their profile.
     const safe = named.growing ? [] : overSafe(nrc).filter(({ nutrient }) => !of('over').includes(nutrient));
     const bySafe = (verdict: 'over' | 'perhaps') =>
@@ -122,8 +123,8 @@ export const seriousIn = (checks: readonly DogCheck[]): { id: string; name: stri
   );
 
 /** All that must be seen before a plan is kept, beside its hazards: calcium far off, and a pot that is hardly worth it. */
-export function mustBeSeen(ground: PlanGround, lessStock: boolean, answer: PlanAnswer, checks: readonly DogCheck[]) {
-  const little = littleLeft(ground, lessStock, answer);
+export function mustBeSeen(inputs: PlanInputs, lessStock: boolean, result: PlanResult, checks: readonly DogCheck[]) {
+  const little = littleLeft(inputs, lessStock, result);
   return [...seriousIn(checks), ...(little ? [little] : [])];
 }
 
@@ -149,19 +150,19 @@ export interface SwapEffect {
 }
 
 /** A plan beside itself without its swaps; undefined where it has none. Source: as the checks themselves. */
-export function swapEffect(ground: PlanGround, entry: PlanEntry, answer: PlanAnswer): SwapEffect | undefined {
-  if (entry.dishes.every((dish) => Object.keys(dish.swaps ?? {}).length === 0)) return undefined;
-  const plain = answerPlan(ground, { ...entry, dishes: entry.dishes.map((dish) => ({ ...dish, swaps: {} })) });
+export function swapEffect(inputs: PlanInputs, entry: PlanEntry, result: PlanResult): SwapEffect | undefined {
+  if (entry.batches.every((batch) => Object.keys(batch.swaps ?? {}).length === 0)) return undefined;
+  const plain = workOutPlan(inputs, { ...entry, batches: entry.batches.map((batch) => ({ ...batch, swaps: {} })) });
   if (!plain.ok) return undefined;
-  const [before, after] = [checkDogs(ground, plain.value), checkDogs(ground, answer)];
+  const [before, after] = [checkDogs(inputs, plain.value), checkDogs(inputs, result)];
   const wrong = (check: DogCheck) => [
     ...check.over.map((nutrient) => `too much ${nutrient}`),
     ...check.short.map((nutrient) => `short of ${nutrient}`),
   ];
   return {
-    weight: answer.bound.finished / plain.value.bound.finished - 1,
+    weight: result.bound.finished / plain.value.bound.finished - 1,
     dogs: after.map((check, index) => {
-      const [was, is] = [wrong(before[index]!), wrong(check)];
+      const [was, is] = [wrong(nth(before, index)), wrong(check)];
       return {
         name: check.name,
         worse: is.filter((each) => !was.includes(each)),

@@ -1,6 +1,6 @@
 import { fine, refused, type Outcome } from '../problem';
 import type { UnitSet } from '../quantity/units';
-import { readAmount } from './binding-entry';
+import { readAmount } from './typed-amount';
 import { isDryer, sizeOf, type Equipment, type EquipmentEntry } from './equipment';
 
 /** How a size is asked for, by the kind of thing. */

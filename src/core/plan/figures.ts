@@ -4,6 +4,7 @@ import { batchLines } from '../recipe/recipe';
 import type { WrittenLine } from '../recipe/written';
 import { guessYield, type YieldGuess } from './predict';
 import { goesIntoVessel, roomOf } from './volume';
+import { nth, sure } from '../sure';
 
 /** What the amounts of a recipe's lines come to. */
 export interface Figures {
@@ -53,12 +54,12 @@ export function figuresOf(recipe: Measured, bought: readonly number[]): Figures 
     if (!goesIntoVessel(line)) return;
     const place = line.component ?? 0;
     // Peel and core come off before; bones go into the vessel and are strained out afterwards.
-    const goesIn = bought[index]! * (line.strained ? 1 : 1 - line.refuse);
-    weights[place]! += goesIn;
-    rooms[place]! += goesIn * recipe.room[index]!;
+    const goesIn = nth(bought, index) * (line.strained ? 1 : 1 - line.refuse);
+    weights[place] = nth(weights, place) + goesIn;
+    rooms[place] = nth(rooms, place) + goesIn * nth(recipe.room, index);
   });
   const kept = (which: 'likely' | 'low' | 'high') =>
-    lines.reduce((sum, line) => sum + line.grams * recipe.guess.lines[line.line]![which], 0);
+    lines.reduce((sum, line) => sum + line.grams * nth(recipe.guess.lines, line.line)[which], 0);
   return {
     kcal: energyOf(lines, recipe.factors),
     inPot: lines.reduce((sum, line) => sum + line.grams, 0),
@@ -109,7 +110,7 @@ const timesOf = (at: At, loads: number): readonly number[] => [
 /** The energy of a recipe at so much of each part, in kcal. */
 export function kcalAt(parts: FigureParts, at: At): number {
   const times = timesOf(at, parts.perLoad.length);
-  return partsIn(parts).reduce((sum, own, index) => sum + times[index]! * own.kcal, 0);
+  return partsIn(parts).reduce((sum, own, index) => sum + nth(times, index) * own.kcal, 0);
 }
 
 /** The parts put together: the figures of a recipe at so much of each. */
@@ -118,13 +119,14 @@ export function figuresAt(parts: FigureParts, at: At): Figures {
   const times = timesOf(at, parts.perLoad.length);
   const sum = (figure: 'kcal' | 'inPot' | 'finished' | 'finishedLow' | 'finishedHigh') => {
     let total = 0;
-    for (let index = 0; index < own.length; index++) total += times[index]! * own[index]![figure];
+    for (let index = 0; index < own.length; index++) total += nth(times, index) * nth(own, index)[figure];
     return total;
   };
   const each = (figure: 'rooms' | 'weights' | 'bought') => {
     const totals = parts.perScale[figure].map(() => 0);
     for (let index = 0; index < own.length; index++)
-      for (let place = 0; place < totals.length; place++) totals[place]! += times[index]! * own[index]![figure][place]!;
+      for (let place = 0; place < totals.length; place++)
+        totals[place] = nth(totals, place) + nth(times, index) * sure(nth(own, index)[figure][place]);
     return totals;
   };
   let bought: readonly number[] | undefined;

@@ -1,16 +1,16 @@
 import { z } from 'zod';
 import { idSchema } from '../schema';
 import type { UnitSet } from '../quantity/units';
-import { typedBindingSchema, usualBinding, type TypedBinding } from './binding-entry';
+import { typedBindingSchema, usualBinding, type TypedBinding } from './bindings/bindings';
 import { MEAL_TIMES, type MealTime } from '../dog/filling';
 
 /** More recipes than this nobody cooks on one day (common practice, no source). */
-export const MOST_DISHES = 6;
+export const MOST_BATCHES = 6;
 
 const place = z.string().regex(/^\d{1,3}$/);
 
 /** One recipe of a plan as typed. */
-export const dishEntrySchema = z.object({
+export const batchEntrySchema = z.object({
   recipeId: idSchema,
   /** Its part beside the others of the same meals, in any unit: 1 and 1, or 60 and 40. */
   share: z.string().max(10),
@@ -22,11 +22,11 @@ export const dishEntrySchema = z.object({
   /** By the place of a component, its vessel. */
   vessels: z.record(place, idSchema).optional(),
 });
-export type DishEntry = Readonly<z.infer<typeof dishEntrySchema>>;
+export type BatchEntry = Readonly<z.infer<typeof batchEntrySchema>>;
 
 /** A plan as typed; shared by the form, the action and the store. */
 export const planEntrySchema = z.object({
-  dishes: z.array(dishEntrySchema).min(1).max(MOST_DISHES),
+  batches: z.array(batchEntrySchema).min(1).max(MOST_BATCHES),
   dogIds: z.array(idSchema).max(200),
   /** The day of cooking, and the first day on which it is eaten. */
   cookDay: z.string().max(20),
@@ -41,8 +41,8 @@ export const planEntrySchema = z.object({
 });
 export type PlanEntry = Readonly<z.infer<typeof planEntrySchema>>;
 
-/** A dish as it stands until something is said about it. */
-export const plainDish = (recipeId: number): DishEntry => ({ recipeId, share: '1', meals: 'every meal' });
+/** A batch of the plan as it stands until something is said about it. */
+export const plainBatch = (recipeId: number): BatchEntry => ({ recipeId, share: '1', meals: 'every meal' });
 
 /** A plan of one recipe, eaten from the day on which it is cooked; what differs is given. */
 export const plainPlan = (
@@ -52,7 +52,7 @@ export const plainPlan = (
   over: Partial<Omit<PlanEntry, 'binding'>> & { readonly binding?: Partial<TypedBinding> } = {},
   set: UnitSet = 'metric',
 ): PlanEntry => ({
-  dishes: [plainDish(recipeId)],
+  batches: [plainBatch(recipeId)],
   dogIds: [...dogIds],
   cookDay: firstDay,
   firstDay,

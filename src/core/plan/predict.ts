@@ -2,6 +2,7 @@ import { isWater } from '../food/food';
 import { ALONE, boughtAt } from '../recipe/bases';
 import type { WrittenLine } from '../recipe/written';
 import { goesIntoVessel, isLeafy, swells } from './volume';
+import { nth } from '../sure';
 
 /** What is there at the end of each g that goes in: the likely part, and how low and high it may be. */
 export interface Kept {
@@ -63,7 +64,7 @@ function ofComponent(lines: readonly (WrittenLine & { readonly bought: number })
  */
 export function guessYield(written: readonly WrittenLine[], pots: readonly number[]): YieldGuess {
   const bought = boughtAt(written, { ...ALONE, dogDays: 1, kgDays: 20 });
-  const own = written.map((line, index) => ({ ...line, bought: bought[index]! }));
+  const own = written.map((line, index) => ({ ...line, bought: nth(bought, index) }));
   const rules = new Map<number, (line: WrittenLine) => Kept>();
   const table = own.map((line) => {
     const place = line.component ?? 0;

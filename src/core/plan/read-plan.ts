@@ -1,31 +1,31 @@
 import { daysBetween, readLocalDate, type LocalDate } from '../calendar/local-date';
-import type { DishMeals } from '../dog/filling';
+import type { BatchMeals } from '../dog/filling';
 import type { KnownFood } from '../food/food';
 import { fine, refused, type Outcome } from '../problem';
 import { volumeOf } from '../quantity/units';
 import { choicesOf } from '../recipe/bases';
-import { readBinding } from './binding-entry';
+import { readBinding } from './bindings/bindings';
 import { demandOf } from './demand';
 import { isVessel, type Equipment } from './equipment';
 import { measuredRecipe, partsOf, type FigureParts, type Measured } from './figures';
 import { fillLimit } from './loads';
-import type { PlanGround, PlannableComponent, PlannableDog, PlannableRecipe } from './ground';
+import type { PlanInputs, PlannableComponent, PlannableDog, PlannableRecipe } from './inputs';
 import { fridgeFeedingDays } from './keeping';
-import type { DishEntry, PlanEntry } from './plan-entry';
+import type { BatchEntry, PlanEntry } from './plan-entry';
 import { substitute, withSwaps } from './substitute';
-import type { DishToBind, ToPlan } from './to-plan';
-import type { Binding } from './wanted';
+import type { BatchToBind, ToPlan } from './to-plan';
+import type { Binding } from './bindings/bindings';
 
 /** One recipe of a plan, read. */
-export interface ReadDish extends DishToBind, DishMeals {
-  readonly entry: DishEntry;
+export interface ReadBatch extends BatchToBind, BatchMeals {
+  readonly entry: BatchEntry;
   readonly of: PlannableRecipe;
   /** The recipe's lines, with what takes the place of some. */
   readonly written: PlannableRecipe['written'];
 }
 
 export interface ReadPlan {
-  readonly plan: Omit<ToPlan, 'dishes'> & { readonly dishes: readonly ReadDish[] };
+  readonly plan: Omit<ToPlan, 'batches'> & { readonly batches: readonly ReadBatch[] };
   readonly binding: Binding;
   readonly dogs: readonly PlannableDog[];
   readonly cookDay: LocalDate;
@@ -50,10 +50,10 @@ function vesselOf(
   );
 }
 
-/** Every food that may take the place of another: those of all recipes and the ground's own. */
-export const foodsOf = (ground: PlanGround): KnownFood[] => [
-  ...ground.recipes.flatMap((recipe) => recipe.written.map((line) => line.source)),
-  ...ground.foods,
+/** Every food that may take the place of another: those of all recipes and the inputs' own. */
+export const foodsOf = (inputs: PlanInputs): KnownFood[] => [
+  ...inputs.recipes.flatMap((recipe) => recipe.written.map((line) => line.source)),
+  ...inputs.foods,
 ];
 
 /** A typed share: a number above 0. */
@@ -69,13 +69,13 @@ interface Prepared {
 }
 
 /** Made ready once for a recipe's lines: a plan is worked out anew at every key, and its recipes stay the same. */
-const prepared = new WeakMap<ReadDish['written'], Prepared>();
+const prepared = new WeakMap<ReadBatch['written'], Prepared>();
 
 function measuredParts(
   of: PlannableRecipe,
-  written: ReadDish['written'],
-  choices: DishEntry['choices'] & object,
-  { factors }: PlanGround,
+  written: ReadBatch['written'],
+  choices: BatchEntry['choices'] & object,
+  { factors }: PlanInputs,
 ): Prepared {
   const key = JSON.stringify([factors, choices, of.pots]);
   const known = prepared.get(written);
@@ -86,8 +86,8 @@ function measuredParts(
   return made;
 }
 
-function readDish(ground: PlanGround, entry: DishEntry): Outcome<ReadDish> {
-  const of = ground.recipes.find((recipe) => recipe.id === entry.recipeId);
+function readBatch(inputs: PlanInputs, entry: BatchEntry): Outcome<ReadBatch> {
+  const of = inputs.recipes.find((recipe) => recipe.id === entry.recipeId);
   if (!of) return refused('Choose a recipe.', 'recipeId');
   const share = readShare(entry.share);
   if (!share.ok) return share;
@@ -98,15 +98,15 @@ function readDish(ground: PlanGround, entry: DishEntry): Outcome<ReadDish> {
   const swapped = withSwaps(
     of.written,
     entry.swaps,
-    (key) => foodsOf(ground).find((each) => each.food.ndb === key),
-    ground.factors,
+    (key) => foodsOf(inputs).find((each) => each.food.ndb === key),
+    inputs.factors,
   );
   if (!swapped.ok) return swapped;
   const written = swapped.value;
-  const { recipe, parts } = measuredParts(of, written, choices, ground);
-  const cup = volumeOf('cup', ground.set);
+  const { recipe, parts } = measuredParts(of, written, choices, inputs);
+  const cup = volumeOf('cup', inputs.set);
   const vessels = Array.from({ length: recipe.components }, (_, place) =>
-    vesselOf(of.components[place], entry.vessels?.[place], ground.equipment),
+    vesselOf(of.components[place], entry.vessels?.[place], inputs.equipment),
   );
   return fine({
     name: of.name,
@@ -146,32 +146,32 @@ function readDays(entry: PlanEntry, today: LocalDate): Outcome<{ cookDay: LocalD
   return fine({ cookDay, firstDay });
 }
 
-/** Reads a typed plan on its ground, and refuses at its field what cannot be. */
-export function readPlan(ground: PlanGround, entry: PlanEntry): Outcome<ReadPlan> {
-  const dishes: ReadDish[] = [];
-  for (const each of entry.dishes) {
-    const dish = readDish(ground, each);
-    if (!dish.ok) return dish;
-    if (dishes.some((other) => other.recipeId === dish.value.recipeId))
-      return refused(`${dish.value.name} stands in this plan twice.`, 'recipeId');
-    dishes.push(dish.value);
+/** Reads a typed plan by its inputs, and refuses at its field what cannot be. */
+export function readPlan(inputs: PlanInputs, entry: PlanEntry): Outcome<ReadPlan> {
+  const batches: ReadBatch[] = [];
+  for (const each of entry.batches) {
+    const batch = readBatch(inputs, each);
+    if (!batch.ok) return batch;
+    if (batches.some((other) => other.recipeId === batch.value.recipeId))
+      return refused(`${batch.value.name} stands in this plan twice.`, 'recipeId');
+    batches.push(batch.value);
   }
-  const binding = readBinding(entry.binding, ground.set);
+  const binding = readBinding(entry.binding, inputs.set);
   if (!binding.ok) return binding;
-  const days = readDays(entry, ground.today);
+  const days = readDays(entry, inputs.today);
   if (!days.ok) return days;
-  const dogs = ground.dogs.filter((dog) => entry.dogIds.includes(dog.id));
+  const dogs = inputs.dogs.filter((dog) => entry.dogIds.includes(dog.id));
   const { cookDay, firstDay } = days.value;
   return fine({
     plan: {
-      dishes,
+      batches,
       demand: demandOf(
         dogs,
         firstDay,
-        dishes,
-        entry.lessStock ? (dogId, day) => ground.covered[dogId]?.[day] ?? 0 : undefined,
+        batches,
+        entry.lessStock ? (dogId, day) => inputs.covered[dogId]?.[day] ?? 0 : undefined,
       ),
-      fridgeDays: fridgeFeedingDays(cookDay, firstDay, ground.fridgeDays),
+      fridgeDays: fridgeFeedingDays(cookDay, firstDay, inputs.fridgeDays),
     },
     binding: binding.value,
     dogs,
@@ -184,27 +184,27 @@ export function readPlan(ground: PlanGround, entry: PlanEntry): Outcome<ReadPlan
  * An earlier plan as far as it can still be typed: recipes, dogs, choices, swaps and vessels that are not here any more
  * (or do not fit the recipe as it is now) are left out. Undefined where none of its recipes is here.
  */
-export function stillHere(ground: PlanGround, entry: PlanEntry): PlanEntry | undefined {
-  const foods = foodsOf(ground);
+export function stillHere(inputs: PlanInputs, entry: PlanEntry): PlanEntry | undefined {
+  const foods = foodsOf(inputs);
   const kept = <T>(record: Readonly<Record<string, T>> | undefined, fits: (key: string, value: T) => boolean) =>
     Object.fromEntries(Object.entries(record ?? {}).filter(([key, value]) => fits(key, value)));
-  const dishes = entry.dishes.flatMap((dish) => {
-    const of = ground.recipes.find((recipe) => recipe.id === dish.recipeId);
+  const batches = entry.batches.flatMap((batch) => {
+    const of = inputs.recipes.find((recipe) => recipe.id === batch.recipeId);
     if (!of) return [];
     const known = choicesOf(of.written);
     return [
       {
-        ...dish,
-        choices: kept(dish.choices, (choice, line) => known.get(choice)?.includes(line) === true),
-        swaps: kept(dish.swaps, (place, key) => {
+        ...batch,
+        choices: kept(batch.choices, (choice, line) => known.get(choice)?.includes(line) === true),
+        swaps: kept(batch.swaps, (place, key) => {
           const by = foods.find((each) => each.food.ndb === key);
           const line = of.written[Number(place)];
-          return by !== undefined && line !== undefined && substitute(line, by, ground.factors).ok;
+          return by !== undefined && line !== undefined && substitute(line, by, inputs.factors).ok;
         }),
-        vessels: kept(dish.vessels, (_, id) => ground.equipment.some((thing) => thing.id === id)),
+        vessels: kept(batch.vessels, (_, id) => inputs.equipment.some((thing) => thing.id === id)),
       },
     ];
   });
-  if (dishes.length === 0) return undefined;
-  return { ...entry, dishes, dogIds: entry.dogIds.filter((id) => ground.dogs.some((dog) => dog.id === id)) };
+  if (batches.length === 0) return undefined;
+  return { ...entry, batches, dogIds: entry.dogIds.filter((id) => inputs.dogs.some((dog) => dog.id === id)) };
 }

@@ -6,6 +6,7 @@ import { grams, type Grams, type UnitSet } from '../quantity/units';
 import { writeMass, writeMassIn } from '../quantity/write';
 import { batchLines, type WeighedLine } from '../recipe/recipe';
 import { kitchenMeasure, type MeasuredLine } from './kitchen-measure';
+import { nth } from '../sure';
 
 export interface ScaledLine {
   readonly grams: Grams;
@@ -47,7 +48,7 @@ export const scaledForKitchen = (
   set: UnitSet,
 ): readonly ScaledLine[] =>
   lines.map((line, index) => {
-    const mass = bought[index]!;
+    const mass = nth(bought, index);
     const written = kitchenMeasure(line, mass, set, 'beside');
     const near = nearest(line, mass, set);
     return {

@@ -3,6 +3,7 @@ import type { Explanation } from '../explanation';
 import { fine, refused, type Outcome } from '../problem';
 import { writeFixed, writeNumber } from '../quantity/write';
 import type { DogNeed } from './demand';
+import { nth, sure } from '../sure';
 
 /** A recipe's energy in kcal as a line over the scale: what each unit of scale brings, and what is there anyway. */
 export interface RecipeEnergy {
@@ -27,10 +28,10 @@ export function scaleOf(need: number, { perScale, fixed }: RecipeEnergy): Outcom
   return fine((need - fixed) / perScale);
 }
 
-/** Where the scale of one recipe of a plan comes from, dog by dog. `dish` is its place among the plan's recipes. */
+/** Where the scale of one recipe of a plan comes from, dog by dog. `batch` is its place among the plan's recipes. */
 export function explainScale(
   needs: readonly DogNeed[],
-  dish: number,
+  batch: number,
   bound: { readonly days: number; readonly need: number; readonly energy: RecipeEnergy; readonly scale: number },
 ): Explanation {
   const { need, scale } = bound;
@@ -42,11 +43,11 @@ export function explainScale(
       ...needs.map((dog) => ({
         what: `${dog.name}, ${countOf(days, 'day')}`,
         sum:
-          dog.byDish.length > 1
-            ? `${writeFixed(dog.byDish[dish]!, 1)} of ${writeFixed(sum(dog.byDay), 1)} kcal`
+          dog.byBatch.length > 1
+            ? `${writeFixed(nth(dog.byBatch, batch), 1)} of ${writeFixed(sum(dog.byDay), 1)} kcal`
             : Math.abs((dog.byDay.at(-1) ?? 0) - (dog.byDay[0] ?? 0)) < 0.05
-              ? `${days} × ${writeFixed(dog.byDay[0]!, 1)} = ${writeFixed(sum(dog.byDay), 1)} kcal`
-              : `${writeFixed(dog.byDay[0]!, 1)} to ${writeFixed(dog.byDay.at(-1)!, 1)}, in all ${writeFixed(sum(dog.byDay), 1)} kcal`,
+              ? `${days} × ${writeFixed(nth(dog.byDay, 0), 1)} = ${writeFixed(sum(dog.byDay), 1)} kcal`
+              : `${writeFixed(nth(dog.byDay, 0), 1)} to ${writeFixed(sure(dog.byDay.at(-1)), 1)}, in all ${writeFixed(sum(dog.byDay), 1)} kcal`,
       })),
       {
         what: Math.abs(bound.days - days) < 0.005 ? 'needed' : `needed in ${writeNumber(bound.days, 2)} days`,

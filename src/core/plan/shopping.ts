@@ -8,6 +8,7 @@ import type { WrittenLine } from '../recipe/written';
 import type { Quantity } from '../quantity/quantity';
 import { kitchenMeasure } from './kitchen-measure';
 import { packOf } from './rounding';
+import { nth } from '../sure';
 
 /** Where an ingredient is fetched from. */
 export const FETCHED_FROM = ['shop', 'freezer', 'cupboard'] as const;
@@ -51,7 +52,7 @@ export function shoppingList(bought: readonly BoughtLine[], set: UnitSet): Shopp
   }
   return [...byFood]
     .map(([key, lines]): ShoppingItem => {
-      const { line } = lines[0]!;
+      const { line } = nth(lines, 0);
       const mass = grams(lines.reduce((sum, each) => sum + each.grams, 0));
       const { source } = line;
       const kitchen = kitchenMeasure(line, mass, set, 'bought');

@@ -2,8 +2,8 @@ import { capital, writeMassIn } from '../quantity/write';
 import { avoidedIn, sayAvoided, stops, type Avoid } from '../dog/avoid';
 import type { Problem } from '../problem';
 import { everyLine } from '../recipe/bases';
-import type { PlanAnswer } from './answer';
-import type { PlanGround } from './ground';
+import type { PlanResult } from './result';
+import type { PlanInputs } from './inputs';
 import { checkedLines, hazardsIn, sayHazard, stopsPlan, type Hazard } from '../recipe/hazards';
 
 /** What a plan asks of a dog: its list, and what its vet has allowed. */
@@ -62,17 +62,17 @@ function whatStops(
 }
 
 /** What stands against a plan: whatever stops one of its recipes, and loads that cannot fit. */
-export function standingAgainst(ground: PlanGround, answer: PlanAnswer): Stopping {
-  const each = answer.dishes.map(({ read }) =>
+export function standingAgainst(inputs: PlanInputs, result: PlanResult): Stopping {
+  const each = result.batches.map(({ read }) =>
     whatStops(
       everyLine(read.written, read.choices ?? {}),
-      answer.read.dogs,
-      ground.hazards,
-      (ndb) => ground.names[ndb],
-      answer.dishes.length > 1 ? read.name : undefined,
+      result.read.dogs,
+      inputs.hazards,
+      (ndb) => inputs.names[ndb],
+      result.batches.length > 1 ? read.name : undefined,
     ),
   );
-  const unfit = answer.dishes.flatMap(({ bound }) =>
+  const unfit = result.batches.flatMap(({ bound }) =>
     bound.loads.flatMap((loads) => (loads && !loads.ok ? [loads.problem] : [])),
   );
   const once = <T>(values: readonly T[], key: (value: T) => string) => [
@@ -99,16 +99,16 @@ const LITTLE = 250;
  * Undefined where it is more, or where nothing is taken off.
  */
 export function littleLeft(
-  ground: Pick<PlanGround, 'equipment' | 'set'>,
+  inputs: Pick<PlanInputs, 'equipment' | 'set'>,
   lessStock: boolean,
-  answer: PlanAnswer,
+  result: PlanResult,
 ): { readonly id: string; readonly name: string; readonly why: string } | undefined {
-  const sizes = ground.equipment.flatMap(({ kind, grams, millilitres }) =>
+  const sizes = inputs.equipment.flatMap(({ kind, grams, millilitres }) =>
     kind === 'container' ? [grams ?? millilitres ?? LITTLE] : [],
   );
   const smallest = sizes.length > 0 ? Math.min(...sizes) : LITTLE;
-  if (!lessStock || answer.bound.finished >= smallest) return undefined;
-  const left = writeMassIn(answer.bound.finished, ground.set);
+  if (!lessStock || result.bound.finished >= smallest) return undefined;
+  const left = writeMassIn(result.bound.finished, inputs.set);
   return {
     id: 'little-left',
     name: 'Little left to cook',

@@ -2,6 +2,7 @@ import type { Explanation } from '../explanation';
 import type { Outcome } from '../problem';
 import type { Equipment } from './equipment';
 import type { Loads } from './loads';
+import { sure } from '../sure';
 
 /** A component at the stove: its vessel, its loads and how long each takes. */
 export interface AtStove {
@@ -35,7 +36,7 @@ export function stoveTime(components: readonly AtStove[]): StoveTime {
     const key = vessel?.name ?? name;
     const own = byVessel.get(key) ?? { minutes: 0, sums: [] };
     byVessel.set(key, {
-      minutes: own.minutes + rounds * minutes!,
+      minutes: own.minutes + rounds * sure(minutes),
       sums: [...own.sums, `${name}: ${rounds} × ${minutes} min`],
     });
   }

@@ -5,9 +5,10 @@ import type { Equipment } from './equipment';
 import type { FigureParts, Figures, Measured } from './figures';
 import type { FillLimit, Loads } from './loads';
 import type { RecipeEnergy } from './scale';
+import { nth } from '../sure';
 
 /** One recipe of a plan, made ready. */
-export interface DishToBind {
+export interface BatchToBind {
   readonly name: string;
   readonly recipe: Measured;
   readonly parts: FigureParts;
@@ -22,14 +23,14 @@ export interface DishToBind {
 
 /** What a plan is made of, whatever binds it. */
 export interface ToPlan {
-  readonly dishes: readonly DishToBind[];
+  readonly batches: readonly BatchToBind[];
   readonly demand: Demand;
   /** How many feeding days from the first one the fridge keeps the food. */
   readonly fridgeDays: number;
 }
 
 /** One recipe of a bound plan. */
-export interface BoundDish {
+export interface BoundBatch {
   readonly at: At;
   readonly figures: Figures;
   /** kcal that is asked of it, and its energy over the scale. */
@@ -44,7 +45,7 @@ export interface BoundDish {
 /** The plan's figures at one number of days, which need not be whole. */
 export interface Bound {
   readonly days: number;
-  readonly dishes: readonly BoundDish[];
+  readonly batches: readonly BoundBatch[];
   readonly need: number;
   /** g of finished food, as predicted. */
   readonly finished: number;
@@ -55,4 +56,7 @@ export const HEADSPACE = 1.1;
 
 /** The room in the freezer of what the fridge cannot keep, in mL; 1 mL a g where no cup of the food was weighed. */
 export const frozenRoom = (plan: ToPlan, bound: Bound): number =>
-  bound.dishes.reduce((sum, dish, index) => sum + dish.frozen * (plan.dishes[index]!.mlPerGram ?? 1) * HEADSPACE, 0);
+  bound.batches.reduce(
+    (sum, batch, index) => sum + batch.frozen * (nth(plan.batches, index).mlPerGram ?? 1) * HEADSPACE,
+    0,
+  );

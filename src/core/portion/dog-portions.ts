@@ -19,7 +19,7 @@ export interface DogPortion {
  * density (kcal/g). A ration that is an amount of this very recipe stays that amount. `filling` leaves only what this recipe fills of its meals. Source: handbook 9.
  */
 export function portionOf(asked: Dog, day: LocalDate, density: EnergyDensity, filling?: Filling): DogPortion {
-  const recipeId = filling?.dishes[filling.dish]?.recipeId;
+  const recipeId = filling?.batches[filling.batch]?.recipeId;
   const dog = recipeId === undefined ? asked : withPot(asked, recipeId, density);
   const energy = dayEnergy(dog, day);
   const meals = mealsFilledBy(dog, day, filling, energy);

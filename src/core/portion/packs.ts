@@ -1,4 +1,5 @@
 import { splitToGram } from './split';
+import { nth } from '../sure';
 
 /** One dog's food of one day, in g of what the share holds. */
 export interface DogDay {
@@ -46,7 +47,11 @@ export function packsFor(share: number, dogDays: readonly DogDay[]): Proposal {
           dogDays.slice(0, filled).map((each) => each.grams),
         )
       : [];
-  const packs: ProposedPack[] = whole.map((grams, index) => ({ dogId: dogDays[index]!.dogId, grams, short: false }));
+  const packs: ProposedPack[] = whole.map((grams, index) => ({
+    dogId: nth(dogDays, index).dogId,
+    grams,
+    short: false,
+  }));
   const rest = share - whole.reduce((sum, grams) => sum + grams, 0);
   if (rest > 0) packs.push({ grams: rest, short: true });
   return { packs: packs.filter((pack) => pack.grams > 0), filled };

@@ -1,3 +1,5 @@
+import { nth } from '../sure';
+
 /**
  * Splits a whole number of grams by weights so that the parts are whole grams and sum to it (largest remainder).
  *
@@ -14,6 +16,9 @@ export function splitToGram(total: number, weights: readonly number[]): number[]
   const byRemainder = exact
     .map((value, index) => ({ index, remainder: value - Math.floor(value) }))
     .sort((a, b) => b.remainder - a.remainder || a.index - b.index);
-  for (let step = 0; step < missing; step++) parts[byRemainder[step % byRemainder.length]!.index]! += 1;
+  for (let step = 0; step < missing; step++) {
+    const { index } = nth(byRemainder, step % byRemainder.length);
+    parts[index] = nth(parts, index) + 1;
+  }
   return parts;
 }

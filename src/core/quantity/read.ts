@@ -3,6 +3,7 @@ import type { Quantity } from './quantity';
 import { numberWord, tokenise, type Token } from './tokens';
 import { CONTAINERS, UNITS, type Unit } from './unit-words';
 import { massOf, volumeOf, type UnitSet } from './units';
+import { sure } from '../sure';
 
 /** Sizes that stand before a piece: "a small head". */
 const SIZES = new Set(['large', 'medium', 'small', 'jumbo', 'extra large', 'big']);
@@ -224,7 +225,7 @@ function readTerm(reader: Reader, set: UnitSet): Outcome<Quantity> {
   }
   // "15 oz can": the weight is what is printed on it.
   if (unit.value?.kind === 'mass' && reader.startsContainer()) {
-    const container = reader.takeWord()!;
+    const container = sure(reader.takeWord());
     const quantity = toQuantity({ low, high }, unit.value, set);
     return fine(quantity.kind === 'mass' ? { ...quantity, container: singularContainer(container) } : quantity);
   }

@@ -1,6 +1,7 @@
 import { fine, refused, type Outcome } from '../problem';
 import type { UnitSet } from './units';
 import { writeNumber, writePlain } from './write';
+import { sure } from '../sure';
 
 const toCelsius = (fahrenheit: number) => ((fahrenheit - 32) * 5) / 9;
 
@@ -33,7 +34,7 @@ const COOKING = { low: 30, high: 300 };
 export function readTemperature(text: string, set: UnitSet): Outcome<number> {
   const match = /^\s*(-?\d{1,3}(?:[.,]\d{1,2})?)\s*(?:°|degrees?)?\s*([cf])?\s*$/i.exec(text);
   if (!match) return refused(`Degrees, such as ${set === 'us' ? '350 °F' : '180 °C'}.`);
-  const value = Number(match[1]!.replace(',', '.'));
+  const value = Number(sure(match[1]).replace(',', '.'));
   const unit = match[2]?.toLowerCase() ?? (set === 'us' ? 'f' : 'c');
   const celsius = unit === 'f' ? toCelsius(value) : value;
   if (celsius >= COOKING.low && celsius <= COOKING.high) return fine(celsius);

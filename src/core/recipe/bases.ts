@@ -4,6 +4,7 @@ import { isWater } from '../food/food';
 import { splitBone } from './bone';
 import { ANIMAL, type WeighedLine } from './recipe';
 import { partOf, type WrittenLine } from './written';
+import { nth, sure } from '../sure';
 
 /** What the lines of a recipe are reckoned for. */
 export interface At {
@@ -33,7 +34,7 @@ export interface ReckonedLine extends WeighedLine {
 
 /** Whether a written line counts: it is no choice, or the one that is taken. */
 function taken(lines: readonly WrittenLine[], index: number, choices: At['choices']): boolean {
-  const choice = lines[index]!.choice;
+  const choice = nth(lines, index).choice;
   if (choice === undefined) return true;
   const wanted = choices?.[choice];
   const first = lines.findIndex((line) => line.choice === choice);
@@ -50,7 +51,7 @@ function taken(lines: readonly WrittenLine[], index: number, choices: At['choice
  */
 export function boughtAt(lines: readonly WrittenLine[], at: At): Grams[] {
   const bought = lines.map(() => 0);
-  const stays = (index: number) => bought[index]! * (1 - lines[index]!.refuse);
+  const stays = (index: number) => nth(bought, index) * (1 - nth(lines, index).refuse);
   const fill = (wanted: (line: WrittenLine) => boolean, factor: (line: WrittenLine) => number) =>
     lines.forEach((line, index) => {
       if (wanted(line) && taken(lines, index, at.choices)) bought[index] = line.grams * factor(line);
@@ -69,7 +70,7 @@ export function boughtAt(lines: readonly WrittenLine[], at: At): Grams[] {
   );
   fill(
     ({ basis }) => basis === 'body weight and day',
-    ({ per }) => at.kgDays / per!.amount,
+    ({ per }) => at.kgDays / sure(per).amount,
   );
   fill(
     ({ basis }) => basis === 'line',
@@ -83,12 +84,12 @@ export function boughtAt(lines: readonly WrittenLine[], at: At): Grams[] {
   );
   fill(
     ({ basis }) => basis === 'animal protein',
-    ({ per }) => animal / per!.amount,
+    ({ per }) => animal / sure(per).amount,
   );
   const whole = lines.reduce((sum, line, index) => (line.moment === 'bowl' ? sum : sum + stays(index)), 0);
   fill(
     ({ basis }) => basis === 'finished food',
-    ({ per }) => whole / per!.amount,
+    ({ per }) => whole / sure(per).amount,
   );
   return bought.map(grams);
 }
@@ -131,7 +132,7 @@ export const takenOf = <T extends WrittenLine>(
   lines: readonly T[],
   bought: readonly number[],
 ): { readonly written: T; readonly bought: Grams }[] =>
-  lines.flatMap((written, index) => (bought[index]! > 0 ? [{ written, bought: grams(bought[index]!) }] : []));
+  lines.flatMap((written, index) => (nth(bought, index) > 0 ? [{ written, bought: grams(nth(bought, index)) }] : []));
 
 /** The lines with what really went in, in g as bought and in the order of the written lines; nothing is 0 g. */
 export const linesOfWeights = (lines: readonly WrittenLine[], bought: readonly number[]): ReckonedLine[] =>

@@ -8,6 +8,7 @@ import { boneIn } from './bone';
 import type { LineEntry } from './entry-schema';
 import { batchLines, type Basis, type WeighedLine } from './recipe';
 import { stateOf, type BoneOfLine, type Per, type WrittenLine } from './written';
+import { sure } from '../sure';
 
 /**
  * An amount of a food as typed, read into a quantity and grams; refused in words at the field `amount`. The cook's
@@ -163,7 +164,7 @@ export function readLines(
   });
   const each = first.map((read, index) => {
     if (!read?.ok || read.value.line.basis !== 'line') return read;
-    const at = read.value.line.per!.line!;
+    const at = sure(sure(read.value.line.per).line);
     const base = first[at];
     if (at === index || !base?.ok) return refused('Which line is it bound to? That one is not read.', 'perLine');
     return ['line', 'animal protein', 'finished food'].includes(base.value.line.basis)

@@ -13,6 +13,7 @@ import type { LineAsk, LineEntry } from './entry-schema';
 import { readFreeLine, type FreeLine } from './free-line';
 import { guessPart } from './part-of-food';
 import { stateOf } from './written';
+import { nth } from '../sure';
 
 /** What a line asks before it can be counted. */
 export interface Asked {
@@ -159,7 +160,7 @@ export function readFoundLine(line: string, reader: LineReader): FoundLine {
     const compounds = compoundChoices(free, reader);
     if (compounds.length === 0) return asWords(meaning.note);
     const question = 'Is that calcium itself, or a compound of it?';
-    return found(text, free, compounds[0]!.known, compounds, question, reader, 'compound');
+    return found(text, free, nth(compounds, 0).known, compounds, question, reader, 'compound');
   }
   // Prose holds food words too: without an amount only the words of a phrase make a line.
   if (meaning.phrase === undefined && free.amount === '') return asWords();

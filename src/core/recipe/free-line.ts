@@ -1,5 +1,6 @@
 import { readQuantity } from '../quantity/read';
 import type { UnitSet } from '../quantity/units';
+import { nth, sure } from '../sure';
 
 /** A line as a cook writes it, taken apart: "2 1/2 lb goat shoulder, cubed". */
 export interface FreeLine {
@@ -44,7 +45,7 @@ function amountWords(all: readonly string[], set: UnitSet, from: 'front' | 'end'
 /** "ground beef (80/20), thawed" becomes the food with its brackets, and what is done to it. */
 function splitNote(rest: string): { food: string; preparation: string } {
   const cut = /^((?:[^,;(]|\([^)]*\)|,(?=\S))*?)(?:\s*[,;]\s+|\s+[-–—]\s+|:\s+|\s*;\s*)(.*)$/.exec(rest);
-  return cut ? { food: cut[1]!.trim(), preparation: cut[2]!.trim() } : { food: rest.trim(), preparation: '' };
+  return cut ? { food: sure(cut[1]).trim(), preparation: sure(cut[2]).trim() } : { food: rest.trim(), preparation: '' };
 }
 
 interface Bracketed {
@@ -112,7 +113,7 @@ function assemble(amount: string, rest: string, set: UnitSet): FreeLine {
 /** An amount with a unit in the middle of words: "carrots 2 cups chopped". */
 function inTheMiddle(all: readonly string[], set: UnitSet): FreeLine | undefined {
   for (let from = 1; from < all.length - 1; from++) {
-    if (!/^[\d½¼¾⅓⅔⅛~]/.test(all[from]!)) continue;
+    if (!/^[\d½¼¾⅓⅔⅛~]/.test(nth(all, from))) continue;
     for (let to = Math.min(all.length, from + 5); to > from; to--) {
       const text = trimmed(all.slice(from, to).join(' '));
       const read = readQuantity(text, set);
@@ -149,11 +150,11 @@ export function readFreeLine(text: string, set: UnitSet): FreeLine | undefined {
     const bare = assemble('', line.slice(some[0].length), set);
     return { ...bare, preparation: [bare.preparation, some[0].trim()].filter(Boolean).join(', ') };
   }
-  const all = words(VAGUE.test(words(line)[0]!) ? `1 ${line}` : line);
+  const all = words(VAGUE.test(nth(words(line), 0)) ? `1 ${line}` : line);
   const front = amountWords(all, set, 'front');
   if (front > 0) {
     const run = all.slice(0, front);
-    const last = run.at(-1)!.replace(/[,;:]$/, '');
+    const last = sure(run.at(-1)).replace(/[,;:]$/, '');
     // "a dozen eggs", "2 large eggs": the word that is counted is the food, unless it is "2 fillets of cod".
     const counted = COUNTED_FOODS.test(last) && !/^of$/i.test(all[front] ?? '');
     const kept = counted ? run.slice(0, -1) : run;
@@ -162,10 +163,10 @@ export function readFreeLine(text: string, set: UnitSet): FreeLine | undefined {
     if (readable(amount, set)) return assemble(amount, rest, set);
   }
   const end = amountWords(all, set, 'end');
-  if (end > 0 && end < all.length && !/^\(/.test(all.at(-end)!)) {
+  if (end > 0 && end < all.length && !/^\(/.test(sure(all.at(-end)))) {
     const amount = all.slice(-end).join(' ');
     // A figure alone at the end is part of a name as often as not: "vitamin B 12".
-    if (end > 1 || !/^\d+$/.test(amount) || !/^(?:vitamin|omega|no|type|.{1,2})$/i.test(all.at(-2)!))
+    if (end > 1 || !/^\d+$/.test(amount) || !/^(?:vitamin|omega|no|type|.{1,2})$/i.test(sure(all.at(-2))))
       return assemble(amount, trimmed(all.slice(0, -end).join(' ')), set);
   }
   const { food, preparation } = splitNote(line);
@@ -174,7 +175,7 @@ export function readFreeLine(text: string, set: UnitSet): FreeLine | undefined {
   for (const [index, segment] of segments.entries()) {
     const noted = words(segment);
     const count = amountWords(noted, set, 'front');
-    if (count === 0 || /%/.test(noted[0]!)) continue;
+    if (count === 0 || /%/.test(nth(noted, 0))) continue;
     const rest = [...segments.slice(0, index), noted.slice(count).join(' '), ...segments.slice(index + 1)];
     const whole = assemble(trimmed(noted.slice(0, count).join(' ')), food, set);
     return { ...whole, preparation: [...rest, whole.preparation].filter(Boolean).join(', ') };

@@ -1,12 +1,13 @@
 import type { Food } from '../food/food';
 import type { WeighedLine } from './recipe';
+import { nth } from '../sure';
 
 /** Hatch patterns that tell proteins apart without colour. */
 export const HATCHES = ['diagonal', 'waves', 'dots', 'upright', 'crossed', 'chevrons', 'level', 'bricks'] as const;
 export type Hatch = (typeof HATCHES)[number];
 
-/** The one mark of a recipe and its batches: a hatch and the word that names it. */
-export interface ProteinMark {
+/** The protein of a recipe and its batches: a hatch and the word that names it. */
+export interface Protein {
   readonly word: string;
   readonly hatch: Hatch;
 }
@@ -55,13 +56,16 @@ export const PROTEIN_WORDS: readonly string[] = [...new Set([...KNOWN.map(([, wo
 
 const PROTEIN_PARTS = new Set(['muscle', 'muscular organ', 'secreting organ', 'egg', 'dairy']);
 
-/** The mark of a recipe: that of its heaviest animal line; a recipe without one is "plants", in bricks. */
-export function proteinMark(lines: readonly Pick<WeighedLine, 'grams' | 'part' | 'food'>[]): ProteinMark {
+/** The protein of a recipe: that of its heaviest animal line; a recipe without one is "plants", in bricks. */
+export function proteinOf(lines: readonly Pick<WeighedLine, 'grams' | 'part' | 'food'>[]): Protein {
   const animal = lines.filter((line) => PROTEIN_PARTS.has(line.part)).sort((a, b) => b.grams - a.grams)[0];
   if (!animal) return { word: 'plants', hatch: 'bricks' };
   const name = animal.food.name.toLowerCase();
   const known = KNOWN.find(([words]) => words.test(name));
   if (known) return { word: known[1], hatch: known[2] };
   const word = name.replace(/^game meat, /, '').split(/[, ]/)[0] ?? name;
-  return { word, hatch: HATCHES[[...word].reduce((sum, letter) => sum + letter.charCodeAt(0), 0) % HATCHES.length]! };
+  return {
+    word,
+    hatch: nth(HATCHES, [...word].reduce((sum, letter) => sum + letter.charCodeAt(0), 0) % HATCHES.length),
+  };
 }

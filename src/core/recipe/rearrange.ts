@@ -1,5 +1,6 @@
 import { isBlank } from './entry';
 import type { LineEntry } from './entry-schema';
+import { nth } from '../sure';
 
 /** Every line's bond to another one, after the lines have changed places; a bond to a line that is gone is let go. */
 const rebound = (lines: readonly LineEntry[], placeOf: (before: number) => number | undefined): LineEntry[] =>
@@ -10,7 +11,7 @@ export function moveLine(lines: readonly LineEntry[], from: number, to: number):
   const order = lines.map((_, index) => index);
   order.splice(to, 0, ...order.splice(from, 1));
   return rebound(
-    order.map((before) => lines[before]!),
+    order.map((before) => nth(lines, before)),
     (before) => order.indexOf(before),
   );
 }
@@ -32,6 +33,6 @@ export const insertLines = (lines: readonly LineEntry[], at: number, added: read
 /** The lines that hold something: blank paper is let go. */
 export function withoutBlank(lines: readonly LineEntry[]): LineEntry[] {
   let kept = [...lines];
-  for (let at = kept.length - 1; at >= 0; at--) if (isBlank(kept[at]!)) kept = removeLine(kept, at);
+  for (let at = kept.length - 1; at >= 0; at--) if (isBlank(nth(kept, at))) kept = removeLine(kept, at);
   return kept;
 }

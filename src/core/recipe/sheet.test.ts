@@ -8,7 +8,7 @@ import { grams } from '../quantity/units';
 import { asWritten, lineOf, pouredWaterLine, workedExample } from '../../../tests/fixtures/worked-example';
 import { weighYield } from '../portion/yield';
 import { guessPart } from './part-of-food';
-import { proteinMark } from './protein';
+import { proteinOf } from './protein';
 import { pouredWater, recipeSheet } from './sheet';
 import { addDays, type LocalDate } from '../calendar/local-date';
 
@@ -37,8 +37,8 @@ describe('the worked example', () => {
 
   test('five days of a neutered 20 kg adult scale it by 1.8684', () => {
     const dog = dogOf(20, '2026-11-01' as LocalDate);
-    const dishes = [{ recipeId: 1, share: 1, meals: 'every meal' }] as const;
-    const [need] = demandOf([dog], '2026-11-25' as LocalDate, dishes).byDog(5);
+    const batches = [{ recipeId: 1, share: 1, meals: 'every meal' }] as const;
+    const [need] = demandOf([dog], '2026-11-25' as LocalDate, batches).byDog(5);
     const scale = scaleOf(sum(need!.byDay), { perScale: sheet.kcal, fixed: 0 });
     expect(scale.ok && scale.value).toBeCloseTo(1.8684, 4);
   });
@@ -137,8 +137,8 @@ test('shares of parts sum to one, and the protein gives the mark', () => {
   const sheet = recipeSheet(workedExample(), '4-9-4');
   expect(sheet.shares.reduce((sum, share) => sum + share.weight, 0)).toBeCloseTo(1, 9);
   expect(sheet.shares.reduce((sum, share) => sum + share.energy, 0)).toBeCloseTo(1, 9);
-  expect(proteinMark(workedExample())).toEqual({ word: 'venison', hatch: 'diagonal' });
-  expect(proteinMark([lineOf('20005', 5, 'carbohydrate')]).word).toBe('plants');
+  expect(proteinOf(workedExample())).toEqual({ word: 'venison', hatch: 'diagonal' });
+  expect(proteinOf([lineOf('20005', 5, 'carbohydrate')]).word).toBe('plants');
 });
 
 test.each([

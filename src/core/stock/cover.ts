@@ -1,5 +1,6 @@
 import { addDays, type LocalDate } from '../calendar/local-date';
 import { drawMeal, fitFor, inOrderOfUse, type Drawn, type Source } from './draw';
+import { sure } from '../sure';
 
 export interface MealAhead {
   readonly kcal: number;
@@ -52,23 +53,25 @@ export function coverOf(
         const { drawn, missing } = drawMeal(
           meal.kcal,
           fitFor(
-            ready.filter((source) => stock.get(source.key)!.grams > 0).map((source) => stock.get(source.key)!),
+            ready
+              .filter((source) => sure(stock.get(source.key)).grams > 0)
+              .map((source) => sure(stock.get(source.key))),
             dog.dogId,
             meal.recipeId,
           ),
         );
         for (const part of drawn) {
-          const source = stock.get(part.key)!;
+          const source = sure(stock.get(part.key));
           stock.set(part.key, { ...source, ...firstUse(source, day, keeps), grams: source.grams - part.grams });
         }
         drawnToday.push(...drawn);
         covered &&= missing === 0;
       }
-      played.get(dog.dogId)!.push({ day, drawn: drawnToday, covered });
+      sure(played.get(dog.dogId)).push({ day, drawn: drawnToday, covered });
     }
   }
   return dogs.map((dog) => {
-    const own = played.get(dog.dogId)!;
+    const own = sure(played.get(dog.dogId));
     const gap = own.findIndex((day) => !day.covered);
     return { dogId: dog.dogId, days: own, coverDays: gap === -1 ? own.length : gap };
   });

@@ -1,5 +1,6 @@
 import type { LocalDate } from '../calendar/local-date';
 import type { PlaceKind } from '../preserve/shelf-life';
+import { nth } from '../sure';
 
 /** A pack, or a share that is eaten warm today, as the bowl sees it. */
 export interface Source {
@@ -39,7 +40,7 @@ const FAR = '9999-12-31';
  */
 export function inOrderOfUse<T extends Source>(sources: readonly T[], day: LocalDate): T[] {
   const past = (source: Source) => (source.bestBy !== undefined && source.bestBy < day ? 0 : 1);
-  const useBy = (source: Source) => [source.safeUntil ?? FAR, source.bestBy ?? FAR].sort()[0]!;
+  const useBy = (source: Source) => nth([source.safeUntil ?? FAR, source.bestBy ?? FAR].sort(), 0);
   return sources
     .filter((source) => isFit(source, day) && source.grams > 0)
     .sort(

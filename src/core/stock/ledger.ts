@@ -101,7 +101,8 @@ export function foldHolding(movements: readonly Movement[], rules: HoldingRules)
     }
     const filled = [...balances].filter(([, amount]) => amount > 0);
     if (filled.length > 1) return refused('A pack lies in one place at a time.');
-    const placeId = filled[0]?.[0] ?? state?.placeId ?? ('placeId' in legs[0]! ? legs[0].placeId : 0);
+    const placeId =
+      filled[0]?.[0] ?? state?.placeId ?? legs.flatMap((leg) => ('placeId' in leg ? [leg.placeId] : []))[0] ?? 0;
     const place = rules.places.get(placeId);
     if (!place) return refused('This place is not known.');
     if (!shelfLifeOf(rules.shelfLives, rules.kind, place))

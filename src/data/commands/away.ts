@@ -6,6 +6,7 @@ import { equipment, place } from '../schema/household';
 import { recipe, supply } from '../schema/recipes';
 import { holding } from '../schema/stock';
 import { refuse, type Context } from './run';
+import { sure } from '@/core/sure';
 
 /**
  * Puts a thing away, or brings it back: it is on no list and in no choice, and nothing that history needs is gone.
@@ -53,12 +54,13 @@ async function putPlaceAway({ tx }: Context, id: number, archivedAt: Date | null
       .select({ there: count() })
       .from(holding)
       .where(and(eq(holding.placeId, id), gt(holding.amount, 0)));
-    if (packs!.there > 0) refuse(`Something lies in it still: move it out of the ${own.name.toLowerCase()} first.`);
+    if (sure(packs).there > 0)
+      refuse(`Something lies in it still: move it out of the ${own.name.toLowerCase()} first.`);
     const [others] = await tx
       .select({ there: count() })
       .from(place)
       .where(and(eq(place.kind, own.kind), ne(place.id, id), isNull(place.archivedAt)));
-    if (others!.there === 0) refuse(`It is the only ${own.kind} of this house: set down another one first.`);
+    if (sure(others).there === 0) refuse(`It is the only ${own.kind} of this house: set down another one first.`);
   }
   await tx.update(place).set({ archivedAt }).where(eq(place.id, id));
 }

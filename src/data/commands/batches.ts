@@ -16,6 +16,7 @@ import { readFoodsByKey } from '../repositories/foods';
 import { readPlannedLines } from '../repositories/planned';
 import { batchIn, observe, refreshBatch, strike } from './batch-at-hand';
 import { inMass, refuse, type Context } from './run';
+import { nth } from '@/core/sure';
 
 /** More than a home kitchen cooks at once: a slip (common practice, no source). */
 const MOST_GRAMS = 200_000;
@@ -122,9 +123,9 @@ export async function correctLine(context: Context, input: LineInput): Promise<F
   if (input.line === undefined && input.ndb === undefined) refuse('What was it that went in?', 'ndb');
   if (takes.length >= 240) refuse('That is more than a batch holds.');
   const node = `line:${input.line ?? takes.length}` as const;
-  if (input.line !== undefined && takes[input.line]!.weighed !== input.grams)
+  if (input.line !== undefined && nth(takes, input.line).weighed !== input.grams)
     await strike(context, input.batchId, (each) => each === node, 'it went in otherwise');
-  const was = input.line === undefined ? undefined : takes[input.line]!;
+  const was = input.line === undefined ? undefined : nth(takes, input.line);
   const readings: NewReading[] = [{ node, kind: 'gross', value: input.grams }];
   if (input.ndb !== undefined) {
     const known =
@@ -214,7 +215,10 @@ async function followPot(context: Context, after: WeighedState, packsStand: bool
     );
   for (const [index, own] of shares.entries()) {
     if (wanted[index] === own.grams) continue;
-    await tx.update(share).set({ grams: wanted[index]! }).where(eq(share.id, own.id));
+    await tx
+      .update(share)
+      .set({ grams: nth(wanted, index) })
+      .where(eq(share.id, own.id));
   }
   await dropShares(
     context,

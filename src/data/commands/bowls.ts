@@ -14,6 +14,7 @@ import { refreshBatch } from './batch-at-hand';
 import { writeMovement } from './ledger';
 import { inMass, refuse, type Context } from './run';
 import { reverseMovement } from './stock';
+import { sure } from '@/core/sure';
 
 export interface BowlEntry {
   readonly dogId: number;
@@ -110,7 +111,7 @@ export async function feedBowl(context: Context, entry: BowlEntry): Promise<{ mo
     .returning({ id: bowl.id });
   await tx.insert(bowlPart).values(
     parts.map(({ holdingId, shareId, amount, waterMl, kcal }) => ({
-      bowlId: stored!.id,
+      bowlId: sure(stored).id,
       holdingId: holdingId ?? null,
       shareId: shareId ?? null,
       amount,
@@ -120,7 +121,7 @@ export async function feedBowl(context: Context, entry: BowlEntry): Promise<{ mo
   );
   const warm = new Set(parts.flatMap((part) => part.batchId ?? []));
   for (const batchId of warm) await refreshBatch(context, batchId);
-  return { movementId: made.id, bowlId: stored!.id };
+  return { movementId: made.id, bowlId: sure(stored).id };
 }
 
 async function partsOf(context: Context, entry: BowlEntry, dog: StoredDog, day: LocalDate): Promise<Part[]> {

@@ -344,8 +344,8 @@ test('a litter, an illness, the archive: nothing is deleted', async () => {
   expect(Math.round(dayEnergy((await readDog(house.db, sedge.dogId))!, TODAY).kcal)).toBe(4377);
   valueOf(await save((await readDog(house.db, sedge.dogId))!.litterId!));
   expect((await readDog(house.db, sedge.dogId))!.litters).toHaveLength(1);
-  valueOf(await house.run((context) => saveCare(context, { ...sedge, illness: 'a weak kidney', cut: 'minced' })));
-  expect(await readDog(house.db, sedge.dogId)).toMatchObject({ illness: 'a weak kidney', cut: 'minced' });
+  valueOf(await house.run((context) => saveCare(context, { ...sedge, illness: 'a weak kidney', biteSize: 'minced' })));
+  expect(await readDog(house.db, sedge.dogId)).toMatchObject({ illness: 'a weak kidney', biteSize: 'minced' });
   valueOf(await house.run((context) => archiveDog(context, { ...sedge, archived: true })));
   expect((await readDogs(house.db)).map((each) => each.name)).not.toContain('Sedge');
   expect((await readDogs(house.db, 'archived too')).map((each) => each.name)).toContain('Sedge');

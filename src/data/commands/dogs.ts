@@ -1,7 +1,7 @@
 import 'server-only';
 import { count, eq } from 'drizzle-orm';
 import { weightOn } from '@/core/dog/day-energy';
-import type { Cut } from '@/core/dog/cut';
+import type { BiteSize } from '@/core/dog/bite-size';
 import { rationOn } from '@/core/dog/dog';
 import { readDogEntry, type DogEntry } from '@/core/dog/entry';
 import { namesOfMeals, partsOn } from '@/core/dog/meals';
@@ -10,6 +10,7 @@ import { readDog, type StoredDog } from '../repositories/dogs';
 import { dogIn, usualSlots } from './dog-at-hand';
 import { storeRation } from './rations';
 import { Refusal, refuse, type Context } from './run';
+import { nth, sure } from '@/core/sure';
 
 /**
  * Stores a new dog, or what has changed about one: another weight is a weigh-in of today, another way to set the
@@ -26,14 +27,14 @@ export async function saveDog(context: Context, input: { id?: number; entry: Dog
     neutered: typed.neutered,
     expectedAdultGrams: typed.expectedAdultWeight ?? null,
   };
-  const asked = typed.rations[0]!;
+  const asked = nth(typed.rations, 0);
   if (input.id === undefined) {
     const [{ dogs } = { dogs: 0 }] = await tx.select({ dogs: count() }).from(dog);
     const [made] = await tx
       .insert(dog)
-      .values({ ...facts, mark: dogs, createdAt: now })
+      .values({ ...facts, badge: dogs, createdAt: now })
       .returning({ id: dog.id });
-    const dogId = made!.id;
+    const dogId = sure(made).id;
     await tx.insert(weighIn).values({ dogId, day: today, grams: weight, createdAt: now });
     const slots = await usualSlots(context, dogId, []);
     await storeRation(context, dogId, { ...asked, meals: mealParts(meals, slots) }, 'as it came');
@@ -73,14 +74,14 @@ const mealParts = (count: number | undefined, slots: StoredDog['slots']) =>
   count === undefined
     ? undefined
     : namesOfMeals(count).map((name) => ({
-        slotId: slots.find((slot) => slot.name === name)!.id,
+        slotId: sure(slots.find((slot) => slot.name === name)).id,
         fraction: 1 / count,
       }));
 
 export interface CareEntry {
   readonly dogId: number;
   readonly illness: string;
-  readonly cut: Cut | '';
+  readonly biteSize: BiteSize | '';
 }
 
 /** What it is treated for, and how small its pieces are cut. */
@@ -88,7 +89,7 @@ export async function saveCare(context: Context, entry: CareEntry): Promise<void
   const found = await dogIn(context, entry.dogId);
   await context.tx
     .update(dog)
-    .set({ illness: entry.illness.trim() || null, cut: entry.cut || null })
+    .set({ illness: entry.illness.trim() || null, biteSize: entry.biteSize || null })
     .where(eq(dog.id, found.id));
 }
 

@@ -1,6 +1,6 @@
 import 'server-only';
 import { and, eq, isNull, max } from 'drizzle-orm';
-import { readAmount } from '@/core/plan/binding-entry';
+import { readAmount } from '@/core/plan/typed-amount';
 import { exampleKitchen, readEquipment as readEntry } from '@/core/plan/equipment-entry';
 import type { EquipmentEntry } from '@/core/plan/equipment';
 import type { PlaceKind } from '@/core/preserve/shelf-life';
@@ -8,6 +8,7 @@ import type { UnitSet } from '@/core/quantity/units';
 import { readEquipment } from '../repositories/equipment';
 import { equipment, place } from '../schema/household';
 import { need, refuse, type Context } from './run';
+import { nth } from '@/core/sure';
 
 /** Sets down a vessel, container or dryer, new or corrected. */
 export async function saveEquipment(
@@ -15,7 +16,7 @@ export async function saveEquipment(
   input: { id?: number; entry: EquipmentEntry },
 ): Promise<{ id: number }> {
   const row = { millilitres: null, grams: null, ...need(readEntry(input.entry, household.unitSet)) };
-  if (input.id === undefined) return (await tx.insert(equipment).values(row).returning({ id: equipment.id }))[0]!;
+  if (input.id === undefined) return nth(await tx.insert(equipment).values(row).returning({ id: equipment.id }), 0);
   const [kept] = await tx
     .update(equipment)
     .set(row)
@@ -43,7 +44,7 @@ export async function savePlace(
   if (input.id === undefined) {
     const [last] = await tx.select({ position: max(place.position) }).from(place);
     const row = { kind: input.kind, name, capacityMl, position: (last?.position ?? 0) + 1 };
-    return (await tx.insert(place).values(row).returning({ id: place.id }))[0]!;
+    return nth(await tx.insert(place).values(row).returning({ id: place.id }), 0);
   }
   const [kept] = await tx
     .update(place)

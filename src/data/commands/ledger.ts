@@ -11,6 +11,7 @@ import {
 import { readHistories, readRules } from '../repositories/stock';
 import { holding, leg, movement } from '../schema/stock';
 import { need, type Context } from './run';
+import { nth } from '@/core/sure';
 
 export const rulesGiven = ({ reference, household }: Context): Pick<HoldingRules, 'shelfLives' | 'fridgeDays'> => ({
   shelfLives: reference.shelfLives,
@@ -51,14 +52,14 @@ export async function appendMovements(
   await tx.insert(leg).values(
     entries.flatMap(({ legs }, index) =>
       legs.map((each) => ({
-        movementId: made[index]!.id,
+        movementId: nth(made, index).id,
         amount: each.amount,
         ...('holdingId' in each ? { holdingId: each.holdingId, placeId: each.placeId } : { account: each.account }),
       })),
     ),
   );
   return entries.map(({ kind, legs, takesBack, day }, index) => ({
-    id: made[index]!.id,
+    id: nth(made, index).id,
     kind,
     legs,
     day: day ?? today,
@@ -89,7 +90,7 @@ export async function writeMovements(context: Context, entries: readonly NewMove
 }
 
 export const writeMovement = async (context: Context, entry: NewMovement): Promise<Movement> =>
-  (await writeMovements(context, [entry]))[0]!;
+  nth(await writeMovements(context, [entry]), 0);
 
 /** Brings every holding that still holds food up to date: for a rule of the household that has changed. */
 export async function refoldStock(context: Context): Promise<void> {

@@ -17,6 +17,7 @@ import { observe, observed, refreshBatch, strike } from './batch-at-hand';
 import { appendMovements, rulesGiven, type NewMovement } from './ledger';
 import { inMass, need, refuse, type Context } from './run';
 import { shareIn } from './shares';
+import { nth, sure } from '@/core/sure';
 
 /** Fat above a fifth of the dry matter halves the shelf life of freeze-dried food (common practice, no source). */
 const FATTY = 0.2;
@@ -51,12 +52,12 @@ export async function saveTrays(context: Context, input: TraysEntry): Promise<{ 
   const before = await observed(context, batch.id);
   const readings: NewReading[] = [];
   for (const [index, each] of input.trays.entries()) {
-    const node = `tray:${ids[index]!}` as const;
+    const node = `tray:${nth(ids, index)}` as const;
     const weighings = before.all(node, 'gross');
     const same =
       before.of(node, 'tare')?.value === each.tare &&
       weighings[0]?.value === each.wetGross &&
-      (weighings.length < 2 || weighings.at(-1)!.value === each.dryGross);
+      (weighings.length < 2 || sure(weighings.at(-1)).value === each.dryGross);
     if (!same && weighings.length > 0)
       await strike(context, batch.id, (at) => at === node, 'the tray weighed otherwise');
     if (!same || weighings.length === 0) {
@@ -113,7 +114,7 @@ export async function sealShare(
     context,
     batch,
     share,
-    proposed.map((each, index) => ({ ...each, code: codes[index]! })),
+    proposed.map((each, index) => ({ ...each, code: nth(codes, index) })),
   );
   await refreshBatch(context, batch.id);
   return { codes };
@@ -126,7 +127,7 @@ async function takeNumbers({ tx }: Context, recipeId: number, count: number): Pr
     .set({ nextPack: sql`${recipe.nextPack} + ${count}` })
     .where(eq(recipe.id, recipeId))
     .returning({ next: recipe.nextPack });
-  return row!.next - count;
+  return sure(row).next - count;
 }
 
 interface Sealed {
@@ -145,14 +146,14 @@ async function sealPacks(
 ): Promise<void> {
   const { tx, today } = context;
   const places = new Map((await readAllPlaces(tx)).map((each) => [each.id, each.kind]));
-  const placeId = share.placeId!;
-  const kind: FoodKind = share.fate === 'dry' ? share.method! : 'cooked';
+  const placeId = sure(share.placeId);
+  const kind: FoodKind = share.fate === 'dry' ? sure(share.method) : 'cooked';
   const dryMatter = Number(batch.sheet.solids);
   const fatty = dryMatter > 0 && (batch.sheet.fat?.amount ?? 0) / dryMatter > FATTY;
-  const { density, waterPerGram } = storedAs(share, batch.yields)!;
+  const { density, waterPerGram } = sure(storedAs(share, batch.yields));
   // They are new and alike but for their weight: one fold says the dates of all.
   const packed = { id: 1, kind: 'packed' as const, day: today, legs: [{ holdingId: 0, placeId, amount: 1 }] };
-  const state = need(foldHolding([packed], { holdingId: 0, kind, fatty, places, ...rulesGiven(context) }))!;
+  const state = sure(need(foldHolding([packed], { holdingId: 0, kind, fatty, places, ...rulesGiven(context) })));
   const made = await tx
     .insert(holding)
     .values(
@@ -175,14 +176,14 @@ async function sealPacks(
     const amount = tenths(grams);
     const legs: Leg[] = [
       { account: 'cooked', amount: -amount },
-      { holdingId: made[index]!.id, placeId, amount },
+      { holdingId: nth(made, index).id, placeId, amount },
     ];
     return { kind: 'packed', legs };
   });
   await appendMovements(context, movements);
   await tx.insert(pack).values(
     sealed.map((each, index) => ({
-      holdingId: made[index]!.id,
+      holdingId: nth(made, index).id,
       code: each.code,
       dogId: each.dogId ?? null,
       packedOn: today,
@@ -196,10 +197,10 @@ async function sealPacks(
       estimated: batch.yields.some((own) => own.estimated),
     })),
   );
-  const trayId = share.trays.length === 1 ? share.trays[0]!.id : null;
+  const trayId = share.trays.length === 1 ? nth(share.trays, 0).id : null;
   await tx.insert(packContent).values(
     sealed.map((each, index) => ({
-      holdingId: made[index]!.id,
+      holdingId: nth(made, index).id,
       batchId: batch.id,
       shareId: share.id,
       trayId,

@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import type { LineEntry } from '@/core/recipe/entry-schema';
-import { plainDish, plainPlan, type PlanEntry } from '@/core/plan/plan-entry';
+import { plainBatch, plainPlan, type PlanEntry } from '@/core/plan/plan-entry';
 import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
 import { TWENTY_KILOS } from '../fixtures/worked-path';
 import { readBatch } from '../repositories/batches';
@@ -63,16 +63,16 @@ const batchOf = async (id: number) => (await readBatch(house.db, id, '4-9-4'))!;
 test('one recipe for the mornings and one for the evenings: two batches, each for its own meals', async () => {
   const { planId, batchIds } = valueOf(
     await keep({
-      dishes: [
-        { ...plainDish(ids.goat), meals: 'mornings' },
-        { ...plainDish(ids.venison), meals: 'evenings' },
+      batches: [
+        { ...plainBatch(ids.goat), meals: 'mornings' },
+        { ...plainBatch(ids.venison), meals: 'evenings' },
       ],
     }),
   );
   expect(batchIds).toHaveLength(2);
   const [goat, venison] = await Promise.all(batchIds.map(batchOf));
   expect([goat!.recipeName, venison!.recipeName]).toEqual(['Goat', 'Venison']);
-  expect(goat!.filling).toMatchObject({ dish: 0, dishes: [{ meals: 'mornings' }, { meals: 'evenings' }] });
+  expect(goat!.filling).toMatchObject({ batch: 0, batches: [{ meals: 'mornings' }, { meals: 'evenings' }] });
   expect(await house.db.select().from(planDog).where(eq(planDog.planId, planId))).toHaveLength(1);
 });
 
@@ -81,7 +81,7 @@ test('a kept plan is changed until it is cooked; its batches keep their ids, and
   const before = (await batchOf(batchIds[0]!)).scale;
   const changed = valueOf(
     await keep(
-      { dishes: [plainDish(ids.goat), plainDish(ids.venison)], binding: { ...entryOf().binding, days: '14' } },
+      { batches: [plainBatch(ids.goat), plainBatch(ids.venison)], binding: { ...entryOf().binding, days: '14' } },
       planId,
     ),
   );
@@ -109,7 +109,7 @@ test('a kept plan is changed until it is cooked; its batches keep their ids, and
 
 test('rounded amounts and a swapped food are what is weighed out', async () => {
   const { batchIds } = valueOf(
-    await keep({ rounded: true, dishes: [{ ...plainDish(ids.goat), swaps: { 0: '17343' } }] }),
+    await keep({ rounded: true, batches: [{ ...plainBatch(ids.goat), swaps: { 0: '17343' } }] }),
   );
   const { takes } = await readPlannedLines(house.db, house.reference, await batchOf(batchIds[0]!));
   expect(takes[0]!.written.source.food.ndb).toBe('17343');
@@ -120,7 +120,7 @@ test('rounded amounts and a swapped food are what is weighed out', async () => {
 
 test('another recipe may take the place of a line, and is weighed out as itself', async () => {
   const swaps = { 0: `R${ids.venison}` };
-  const { batchIds } = valueOf(await keep({ dishes: [{ ...plainDish(ids.goat), swaps }] }));
+  const { batchIds } = valueOf(await keep({ batches: [{ ...plainBatch(ids.goat), swaps }] }));
   const { takes } = await readPlannedLines(house.db, house.reference, await batchOf(batchIds[0]!));
   expect(takes[0]!.written.source.food.name).toBe('Venison');
 });
@@ -148,7 +148,7 @@ test('a plan that is put away is gone, and nothing half is kept of one that is r
   valueOf(await house.run((context) => putAway(context, { kind: 'plan', id: planId, away: true })));
   expect(await readStoredPlan(house.db, planId)).toBeUndefined();
   expect((await keep({ dogIds: [] })).ok).toBe(false);
-  expect((await keep({ dishes: [plainDish(ids.goat), plainDish(ids.goat)] })).ok).toBe(false);
+  expect((await keep({ batches: [plainBatch(ids.goat), plainBatch(ids.goat)] })).ok).toBe(false);
   expect(await readPlans(house.db, 9)).toEqual([]);
   expect((await readPlansAway(house.db, 9)).map((away) => away.id)).toEqual([planId]);
   valueOf(await house.run((context) => putAway(context, { kind: 'plan', id: planId, away: false })));

@@ -1,15 +1,16 @@
 import 'server-only';
 import { eq, inArray } from 'drizzle-orm';
-import { answerPlan } from '@/core/plan/answer';
+import { workOutPlan } from '@/core/plan/result';
 import { checkDogs, mustBeSeen } from '@/core/plan/dog-checks';
 import type { PlanEntry } from '@/core/plan/plan-entry';
 import type { FetchedFrom } from '@/core/plan/shopping';
 import { standingAgainst } from '@/core/plan/stops';
 import { sayHazard } from '@/core/recipe/hazards';
 import { batch, plan, planDog, planItem } from '../schema/batches';
-import { readPlanGround } from '../repositories/plan-ground';
+import { readPlanInputs } from '../repositories/plan-inputs';
 import { readStoredPlan } from '../repositories/plans';
 import { need, Refusal, refuse, type Context } from './run';
+import { nth, sure } from '@/core/sure';
 
 export interface PlanInput {
   readonly entry: PlanEntry;
@@ -29,38 +30,39 @@ export async function savePlan(
   const before = planId === undefined ? undefined : await readStoredPlan(tx, planId);
   if (planId !== undefined) {
     if (!before) refuse('This plan is not here any more.');
-    if (!before!.open) refuse('Something of this plan is being cooked already: it stands. Copy it to plan anew.');
+    if (!sure(before).open) refuse('Something of this plan is being cooked already: it stands. Copy it to plan anew.');
   }
-  const ground = await readPlanGround(context, entry);
-  const answer = need(answerPlan(ground, entry));
-  const { stops, cautions } = standingAgainst(ground, answer);
+  const inputs = await readPlanInputs(context, entry);
+  const result = need(workOutPlan(inputs, entry));
+  const { stops, cautions } = standingAgainst(inputs, result);
   if (stops.length > 0) throw new Refusal(...stops);
   for (const hazard of cautions)
     if (!entry.seen.includes(hazard.id)) refuse(`Look first at ${sayHazard(hazard)}`, 'seen');
-  for (const { id, name, why } of mustBeSeen(ground, entry.lessStock, answer, checkDogs(ground, answer)))
+  for (const { id, name, why } of mustBeSeen(inputs, entry.lessStock, result, checkDogs(inputs, result)))
     if (!entry.seen.includes(id)) refuse(`Look first: ${name} ${why}`, 'seen');
 
   const values = {
-    firstDay: answer.read.firstDay,
-    cookDay: answer.read.cookDay,
-    days: answer.days,
+    firstDay: result.read.firstDay,
+    cookDay: result.read.cookDay,
+    days: result.days,
     entry,
   };
   const id =
     before?.id ??
-    (
+    nth(
       await tx
         .insert(plan)
         .values({ ...values, createdAt: now })
-        .returning()
-    )[0]!.id;
+        .returning(),
+      0,
+    ).id;
   if (before) {
     await tx.update(plan).set(values).where(eq(plan.id, id));
     await tx.delete(planDog).where(eq(planDog.planId, id));
   }
-  await tx.insert(planDog).values(answer.needs.map(({ dogId }) => ({ planId: id, dogId })));
+  await tx.insert(planDog).values(result.needs.map(({ dogId }) => ({ planId: id, dogId })));
   const batchIds: number[] = [];
-  for (const [index, { read, bound, amounts }] of answer.dishes.entries()) {
+  for (const [index, { read, bound, amounts }] of result.batches.entries()) {
     const row = {
       planId: id,
       versionId: read.of.versionId,
@@ -76,9 +78,9 @@ export async function savePlan(
           .insert(batch)
           .values({ ...row, createdAt: now })
           .returning({ id: batch.id });
-    batchIds.push(kept!.id);
+    batchIds.push(sure(kept).id);
   }
-  const left = (before?.batches ?? []).slice(answer.dishes.length).map((each) => each.id);
+  const left = (before?.batches ?? []).slice(result.batches.length).map((each) => each.id);
   if (left.length > 0) await tx.update(batch).set({ droppedAt: now }).where(inArray(batch.id, left));
   return { planId: id, batchIds };
 }

@@ -12,6 +12,7 @@ import { recipe } from '../schema/recipes';
 import { keepFoodFacts, readFoodFacts } from '../repositories/food-facts';
 import { dogIn, usualSlots } from './dog-at-hand';
 import { Refusal, refuse, type Context } from './run';
+import { nth, sure } from '@/core/sure';
 
 /** Writes a ration down; the ones before it stay in the history. */
 export async function storeRation(
@@ -35,7 +36,7 @@ export async function storeRation(
       createdAt: now,
     })
     .returning({ id: ration.id });
-  const rationId = made!.id;
+  const rationId = sure(made).id;
   if (asked.meals) {
     await tx.insert(rationSlot).values(
       asked.meals.map(({ slotId, fraction, recipeId }) => ({
@@ -84,12 +85,13 @@ export async function setMeals(context: Context, input: { dogId: number; entry: 
     }
     const slotId =
       known?.id ??
-      (
+      nth(
         await tx
           .insert(mealSlot)
           .values({ dogId: dog.id, name: meal.name, clock: meal.clock, position: 0 })
-          .returning({ id: mealSlot.id })
-      )[0]!.id;
+          .returning({ id: mealSlot.id }),
+        0,
+      ).id;
     if (meal.recipeId !== undefined) await needRecipe(context, meal.recipeId);
     meals.push({ slotId, fraction: meal.fraction, recipeId: meal.recipeId });
   }

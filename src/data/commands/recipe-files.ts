@@ -18,6 +18,7 @@ import { readLatestVersions } from '../repositories/recipes';
 import { ownMeasure, supply } from '../schema/recipes';
 import { saveRecipe } from './recipes';
 import { Refusal, refuse, type Context } from './run';
+import { sure } from '@/core/sure';
 
 /** No file of recipes is larger; a cook's whole life of them fits (common practice, no source). */
 export const LARGEST_FILE = 2_000_000;
@@ -158,7 +159,7 @@ async function takeSupplies({ tx, now, reference }: Context, supplies: HodmanFil
     );
     const [made] = same ? [same] : await tx.insert(supply).values({ name, label, createdAt: now }).returning();
     if (same?.archived) await tx.update(supply).set({ archivedAt: null }).where(eq(supply.id, same.id));
-    keys.set(key, `L${made!.id}`);
+    keys.set(key, `L${sure(made).id}`);
   }
   return { keys, said };
 }

@@ -1,5 +1,5 @@
 import type { LineEntry, RecipeEntry } from '@/core/recipe/entry-schema';
-import { plainDish } from '@/core/plan/plan-entry';
+import { plainBatch } from '@/core/plan/plan-entry';
 import type { SupplyEntry } from '@/core/food/supply-entry';
 import { boughtAt } from '@/core/recipe/bases';
 import { recipeSheet } from '@/core/recipe/sheet';
@@ -105,7 +105,7 @@ test('planned, the dog-and-day line follows the dogs, the choice is taken, and t
   const { batchId } = valueOf(
     await house.run((context) =>
       planOne(context, recipeId, [dogId], 4, {
-        dishes: [{ ...plainDish(recipeId), choices: { 'one root': 2 } }],
+        batches: [{ ...plainBatch(recipeId), choices: { 'one root': 2 } }],
       }),
     ),
   );

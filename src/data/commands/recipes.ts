@@ -13,6 +13,7 @@ import { keepFoodFacts } from '../repositories/food-facts';
 import { readRecipesWithin } from '../repositories/recipes';
 import { component, line, recipe, recipeVersion } from '../schema/recipes';
 import { need, Refusal, refuse, type Context } from './run';
+import { nth, sure } from '@/core/sure';
 
 /** Stores a recipe: a new one, or the next version of one. A version that was cooked from is never touched. */
 export async function saveRecipe(
@@ -58,7 +59,7 @@ export async function saveRecipe(
     .returning({ id: recipeVersion.id });
   const made = await tx
     .insert(component)
-    .values(components.map((each, position) => ({ ...each, versionId: version!.id, position })))
+    .values(components.map((each, position) => ({ ...each, versionId: sure(version).id, position })))
     .returning({ id: component.id });
   await tx.insert(line).values(
     await Promise.all(
@@ -67,14 +68,14 @@ export async function saveRecipe(
         const own = read?.ok ? read.value : undefined;
         const { kind, id } = foodKey(typed.ndb);
         return {
-          componentId: made[typed.component ?? 0]!.id,
+          componentId: nth(made, typed.component ?? 0).id,
           position,
           amount: typed.amount.trim(),
           quantity: own?.quantity ?? null,
           grams: own?.line.grams ?? null,
           foodNdb: own && kind === 'table' ? typed.ndb : null,
           supplyId: own && kind === 'supply' ? id : null,
-          sourceVersionId: own && kind === 'recipe' ? (await latestOf(context, id))!.id : null,
+          sourceVersionId: own && kind === 'recipe' ? sure(await latestOf(context, id)).id : null,
           preparation: typed.preparation?.trim() || null,
           part: typed.part,
           moment: typed.moment,
@@ -118,14 +119,14 @@ function readComponent(entry: ComponentEntry, index: number, problems: Problem[]
   if (name === '') problems.push({ field: at('name'), message: 'What is cooked in this vessel?' });
   const number = (text: string | undefined, field: string, least: number, most: number, message: string) => {
     if ((text ?? '').trim() === '') return null;
-    const read = readSpan(text!);
+    const read = readSpan(sure(text));
     if (read.ok && read.value.low >= least && read.value.low <= most) return read.value.low;
     problems.push({ field: at(field), message });
     return null;
   };
   const degrees = (): number | null => {
     if ((entry.celsius ?? '').trim() === '') return null;
-    const read = readTemperature(entry.celsius!, set);
+    const read = readTemperature(sure(entry.celsius), set);
     if (read.ok) return read.value;
     problems.push({ field: at('celsius'), message: read.problem.message });
     return null;
@@ -157,5 +158,5 @@ async function newRecipe({ tx, now }: Context, name: string): Promise<number> {
     taken.map((row) => row.letter),
   );
   const [made] = await tx.insert(recipe).values({ name, letter, createdAt: now }).returning({ id: recipe.id });
-  return made!.id;
+  return sure(made).id;
 }

@@ -52,7 +52,7 @@ export async function contextFor(tx: Tx, reference: Reference, now: Date): Promi
   return { tx, now, today: dayIn(now, household.timeZone), household, reference, written: [] };
 }
 
-interface Ground {
+interface CommandHouse {
   readonly db: Database;
   readonly reference: Reference;
   readonly now: Date;
@@ -69,7 +69,7 @@ const digest = (input: unknown) =>
  * that the corrected form may be sent again.
  */
 export async function runCommand<T>(
-  house: Ground,
+  house: CommandHouse,
   asked: { readonly id: string; readonly kind: string; readonly input?: unknown },
   work: (context: Context) => Promise<T>,
 ): Promise<CommandResult<T>> {
@@ -115,7 +115,10 @@ class Tried<T> extends Error {
 }
 
 /** What a change would come to: it is done in a transaction that is taken back. Nothing is stored. */
-export async function tryCommand<T>(house: Ground, work: (context: Context) => Promise<T>): Promise<CommandResult<T>> {
+export async function tryCommand<T>(
+  house: CommandHouse,
+  work: (context: Context) => Promise<T>,
+): Promise<CommandResult<T>> {
   try {
     return await attempt<T>(house, async (tx) => {
       throw new Tried(await work(await contextFor(tx, house.reference, house.now)));
@@ -126,7 +129,7 @@ export async function tryCommand<T>(house: Ground, work: (context: Context) => P
   }
 }
 
-async function attempt<T>(house: Ground, work: (tx: Tx) => Promise<T>): Promise<CommandResult<T>> {
+async function attempt<T>(house: CommandHouse, work: (tx: Tx) => Promise<T>): Promise<CommandResult<T>> {
   try {
     return { ok: true, value: await house.db.transaction(work) };
   } catch (error) {

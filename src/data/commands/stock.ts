@@ -12,6 +12,7 @@ import { refreshBatch } from './batch-at-hand';
 import { writeMovement, writeMovements, type NewMovement } from './ledger';
 import { shareIn } from './shares';
 import { inMass, refuse, type Context } from './run';
+import { sure } from '@/core/sure';
 
 function atHand(packs: readonly StoredPack[], holdingId: number): StoredPack {
   const found = packs.find((each) => each.holdingId === holdingId);
@@ -99,7 +100,7 @@ export async function reverseMovement(context: Context, input: { movementId: num
   const asked = (await readMovement(tx, input.movementId)) ?? refuse('This movement is not known.');
   let tip = asked;
   let stands = true;
-  for (; tip.reversedBy !== undefined; stands = !stands) tip = (await readMovement(tx, tip.reversedBy))!;
+  for (; tip.reversedBy !== undefined; stands = !stands) tip = sure(await readMovement(tx, tip.reversedBy));
   if (!stands) refuse('This was taken back already.');
   const first = await beginningOf(tx, asked);
   if (first.kind === 'fed' && asked.id !== first.id) refuse('A bowl that was taken back is fed anew, on Today.');
@@ -123,7 +124,7 @@ const holdingsOf = (legs: readonly Leg[]) => [
 /** What a chain of takings back began with. */
 async function beginningOf(tx: Context['tx'], asked: StoredMovement): Promise<StoredMovement> {
   let first = asked;
-  while (first.takesBack !== undefined) first = (await readMovement(tx, first.takesBack))!;
+  while (first.takesBack !== undefined) first = sure(await readMovement(tx, first.takesBack));
   return first;
 }
 
@@ -147,7 +148,7 @@ export async function takeBackPacks(context: Context, holdingIds: readonly numbe
           : `${pack.code} was ${kept.kind} from: take that back first, or leave this pack as it is.`,
       );
     for (const each of [...stands].reverse()) {
-      const tip = tipOf(histories.get(pack.holdingId)!, each.id);
+      const tip = tipOf(sure(histories.get(pack.holdingId)), each.id);
       entries.push({ kind: 'reversed', legs: reversedLegs(each.legs), takesBack: tip });
     }
   }

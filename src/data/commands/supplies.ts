@@ -7,6 +7,7 @@ import { keepFoodFacts } from '../repositories/food-facts';
 import { readPantry, readRecipeNames } from '../repositories/pantry';
 import { additionSetting, ownMeasure, supply } from '../schema/recipes';
 import { need, Refusal, refuse, type Context } from './run';
+import { sure } from '@/core/sure';
 
 /** Stores a label, new or corrected. What was cooked with it keeps the label of its day. */
 export async function saveSupply(
@@ -18,7 +19,7 @@ export async function saveSupply(
   const { name, label } = read.value;
   if (input.id === undefined) {
     const [made] = await tx.insert(supply).values({ name, label, createdAt: now }).returning({ id: supply.id });
-    return { supplyId: made!.id };
+    return { supplyId: sure(made).id };
   }
   const changed = await tx.update(supply).set({ name, label }).where(eq(supply.id, input.id)).returning();
   if (changed.length === 0) refuse('This supply is not here any more.');

@@ -31,6 +31,7 @@ import { readPlannedLines } from '../repositories/planned';
 import { readStock, readWarmShares, sourceOf, warmSourceOf } from '../repositories/stock';
 import { weighIn } from '../schema/dogs';
 import { DOGS, EQUIPMENT, RECIPES, SUPPLIES } from './cast';
+import { nth, sure } from '@/core/sure';
 
 /**
  * The boatyard cottage: three made-up dogs, three recipes, two batches cooked some days ago and partly eaten, the
@@ -49,24 +50,24 @@ export async function loadDemo(db: Database, reference: Reference, now: Date): P
     const recipeIds: number[] = [];
     const kitchen = await at(-41, '18:00');
     for (const entry of EQUIPMENT) await saveEquipment(kitchen, { entry });
-    const freezer = (await readPlaces(tx)).find((place) => place.kind === 'freezer')!;
+    const freezer = sure((await readPlaces(tx)).find((place) => place.kind === 'freezer'));
     await savePlace(kitchen, { ...freezer, size: '60 L' });
     for (const entry of SUPPLIES) await saveSupply(await at(-41, '19:00'), { entry });
     for (const entry of RECIPES) recipeIds.push((await saveRecipe(await at(-40, '10:00'), { entry })).recipeId);
     const dogIds = (await readDogs(tx)).map((dog) => dog.id);
 
-    const goat = await cook(at, tx, -13, { recipeId: recipeIds[2]!, dogIds, days: 6 }, { gross: 0.85 });
+    const goat = await cook(at, tx, -13, { recipeId: nth(recipeIds, 2), dogIds, days: 6 }, { gross: 0.85 });
     await divide(at, -13, goat, { dry: Math.round(goat.yield.net) });
     await freezeDry(at, tx, goat.id);
 
     for (let days = -6; days < COOK_DAY; days++) await feedDay(at, tx, days, now);
 
-    const venison = await cook(at, tx, COOK_DAY, { recipeId: recipeIds[0]!, dogIds, days: 7 }, { gross: 0.88 });
+    const venison = await cook(at, tx, COOK_DAY, { recipeId: nth(recipeIds, 0), dogIds, days: 7 }, { gross: 0.88 });
     await divide(at, COOK_DAY, venison, { today: 1250, fridge: 7700 });
     await sealWet(at, tx, venison.id);
 
     for (let days = COOK_DAY; days <= 0; days++) await feedDay(at, tx, days, now);
-    await keepNotes(await at(-1, '19:00'), recipeIds[0]!);
+    await keepNotes(await at(-1, '19:00'), nth(recipeIds, 0));
   });
 }
 
@@ -75,8 +76,8 @@ async function keepNotes(context: Context, recipeId: number): Promise<void> {
   const { tx, today } = context;
   await weighCup(context, { recipeId, grams: 240 });
   for (const dog of await readDogs(tx)) {
-    const notes = DOGS.find((each) => each.name === dog.name)!;
-    const slotId = dog.slots.find((slot) => slot.name === 'supper')!.id;
+    const notes = sure(DOGS.find((each) => each.name === dog.name));
+    const slotId = sure(dog.slots.find((slot) => slot.name === 'supper')).id;
     if (notes.avoids)
       await addAvoid(context, { dogId: dog.id, entry: { ...notes.avoids, tryAgainOn: addDays(today, 110) } });
     for (const line of notes.bowl ?? []) {
@@ -114,7 +115,7 @@ async function storeDogs(tx: Tx, context: Context, today: LocalDate): Promise<vo
         ? backwards(dog.kg, dog.adultKg, dog.ageDays, ageDays)
         : dog.kg - (dog.gained * daysAgo) / 42;
       // A bathroom scale and a dog that does not stand still: a little off, a little on.
-      const off = dog.adultKg ? 0 : [0, 0.004, -0.005, 0.003, -0.002, 0.002][daysAgo / 7]!;
+      const off = dog.adultKg ? 0 : nth([0, 0.004, -0.005, 0.003, -0.002, 0.002], daysAgo / 7);
       const kg = daysAgo === 0 ? dog.kg : Math.round(then * (1 + off) * 10) / 10;
       await tx.insert(weighIn).values({
         dogId,
@@ -160,8 +161,8 @@ async function cook(
       ...of.dogIds.map((id) => `calcium-${id}`),
     ],
   });
-  const batchId = (await savePlan(context, { entry })).batchIds[0]!;
-  const planned = (await readBatch(tx, batchId, context.household.energyFactors))!;
+  const batchId = nth((await savePlan(context, { entry })).batchIds, 0);
+  const planned = sure(await readBatch(tx, batchId, context.household.energyFactors));
   const { written, bought, takes } = await readPlannedLines(tx, context.reference, planned);
   await startCooking(context, { batchId, grams: takes.map((take) => Math.round(take.bought)) });
   const inPot = linesOfWeights(written, bought).reduce((sum, line) => sum + line.grams, 0);
@@ -194,7 +195,7 @@ async function divide(
 async function freezeDry(at: At, tx: Tx, batchId: number): Promise<void> {
   const start = await at(-13, '18:00');
   const loaded = await weighedBatch(start, batchId);
-  const share = loaded.shares.find((each) => each.fate === 'dry')!;
+  const share = sure(loaded.shares.find((each) => each.fate === 'dry'));
   const solids = loaded.yield.solidsPerGram;
   const count = Math.ceil(share.grams / 1400);
   const trays = Array.from({ length: count }, (_, index) => {
@@ -244,7 +245,7 @@ async function feedDay(at: At, tx: Tx, days: number, now: Date): Promise<void> {
 }
 
 async function thawForToday(context: Context, tx: Tx): Promise<void> {
-  const fridge = (await readPlaces(tx)).find((place) => place.kind === 'fridge')!;
+  const fridge = sure((await readPlaces(tx)).find((place) => place.kind === 'fridge'));
   const frozen = (await readStock(tx)).filter((pack) => pack.placeKind === 'freezer').slice(0, 2);
   if (frozen.length > 0)
     await movePacks(context, { holdingIds: frozen.map((pack) => pack.holdingId), placeId: fridge.id });

@@ -13,6 +13,7 @@ import type { Tx } from '../database';
 import { batch, plan, planDog, reading, share, tray } from '../schema/batches';
 import { recipe, recipeVersion } from '../schema/recipes';
 import { bowl, bowlPart, holding, pack, packContent } from '../schema/stock';
+import { nth } from '@/core/sure';
 
 interface Common {
   readonly id: number;
@@ -121,12 +122,12 @@ export async function readBatchHistory(tx: Tx, batchId: number): Promise<BatchHi
 
 /** The meals that a batch's recipe fills. */
 function fillingOf(entry: PlanEntry, recipeId: number): Filling {
-  const dishes = entry.dishes.map(({ recipeId: id, meals, share: said }) => {
+  const batches = entry.batches.map(({ recipeId: id, meals, share: said }) => {
     const read = readShare(said);
     if (!read.ok) throw new Error(`a plan was kept with a share of ${said}`);
     return { recipeId: id, meals, share: read.value };
   });
-  return { dishes, dish: entry.dishes.findIndex((each) => each.recipeId === recipeId) };
+  return { batches, batch: entry.batches.findIndex((each) => each.recipeId === recipeId) };
 }
 
 /** One batch as far as it has come; undefined where there is none or its plan was dropped. */
@@ -175,7 +176,7 @@ export async function readBatch(tx: Tx, id: number, factors: EnergyFactors): Pro
     dogIds: dogs.map((entry) => entry.dogId),
   };
   return state.value.state === 'weighed'
-    ? { ...common, ...state.value, yield: state.value.yields[0]! }
+    ? { ...common, ...state.value, yield: nth(state.value.yields, 0) }
     : { ...common, ...state.value };
 }
 

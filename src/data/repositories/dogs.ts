@@ -3,11 +3,11 @@ import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import { dayIn } from '@/core/calendar/local-date';
 import type { Avoid } from '@/core/dog/avoid';
 import type { Appetite, Stool } from '@/core/dog/body-condition';
-import type { Cut } from '@/core/dog/cut';
+import type { BiteSize } from '@/core/dog/bite-size';
 import type { Dog, Ration, WeighIn } from '@/core/dog/dog';
 import type { School } from '@/core/dog/schools';
 import { grams } from '@/core/quantity/units';
-import { letterOf, markLetters } from '@/core/dog/letters';
+import { letterOf, badgeLetters } from '@/core/dog/letters';
 import type { RationMethod } from '@/core/dog/method';
 import { now } from '../clock';
 import type { Tx } from '../database';
@@ -41,10 +41,10 @@ export interface StoredRation extends Ration {
 
 export interface StoredDog extends Dog {
   readonly id: number;
-  readonly mark: number;
+  readonly badge: number;
   /** What its tag says: its letter, or two where another dog has the same. */
   readonly letters: string;
-  readonly cut: Cut | undefined;
+  readonly biteSize: BiteSize | undefined;
   readonly archived: boolean;
   readonly weighIns: readonly StoredWeighIn[];
   readonly rations: readonly StoredRation[];
@@ -136,7 +136,7 @@ export async function readDogs(tx: Tx, asked?: number | 'archived too'): Promise
     .orderBy(asc(vetNote.id));
 
   const fresh = await readFreshFoods(tx, rations);
-  const letters = markLetters(
+  const letters = badgeLetters(
     await tx.select({ id: dog.id, name: dog.name }).from(dog).where(isNull(dog.archivedAt)).orderBy(asc(dog.id)),
   );
   return rows.map((row) => {
@@ -144,13 +144,13 @@ export async function readDogs(tx: Tx, asked?: number | 'archived too'): Promise
     return {
       id: row.id,
       name: row.name,
-      mark: row.mark,
+      badge: row.badge,
       letters: letters.get(row.id) ?? letterOf(row.name),
       birthDate: row.birthDate,
       neutered: row.neutered,
       expectedAdultWeight: gramsOr(row.expectedAdultGrams),
       illness: orUndefined(row.illness),
-      cut: orUndefined(row.cut),
+      biteSize: orUndefined(row.biteSize),
       archived: row.archivedAt !== null,
       litters: own(litters).map(({ matedOn, whelpedOn, pups, weanedOn }) => ({
         matedOn: orUndefined(matedOn),

@@ -5,7 +5,7 @@ import type { FoodFacts } from '@/core/dog/food-facts';
 import type { WeighedLine } from '@/core/recipe/recipe';
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import { foodFactsOf } from '@/core/recipe/food-facts-of';
-import { proteinMark } from '@/core/recipe/protein';
+import { proteinOf } from '@/core/recipe/protein';
 import type { Tx } from '../database';
 import type { Reference } from '../reference/reference';
 import { recipe } from '../schema/recipes';
@@ -22,7 +22,7 @@ export async function readFoodFacts(tx: Tx): Promise<Map<number, FoodFacts>> {
 }
 
 /**
- * Works out what is known of recipes' food, and their marks, and keeps both beside them, by the latest weighed pot where there is one. It is
+ * Works out what is known of recipes' food, and their proteins, and keeps both beside them, by the latest weighed pot where there is one. It is
  * called by whatever changes it: a saved recipe, a label, a weighed pot or cup, the household's factors.
  */
 export async function keepFoodFacts(
@@ -37,7 +37,7 @@ export async function keepFoodFacts(
   const pots = await readLatestPots(tx, recipeIds);
   for (const version of versions) {
     const [own] = await tx
-      .select({ cupGrams: recipe.cupGrams, facts: recipe.foodFacts, mark: recipe.mark })
+      .select({ cupGrams: recipe.cupGrams, facts: recipe.foodFacts, protein: recipe.protein })
       .from(recipe)
       .where(eq(recipe.id, version.recipeId));
     const potId = pots.get(version.recipeId);
@@ -52,9 +52,9 @@ export async function keepFoodFacts(
     );
     // A recipe without energy is no food yet.
     const foodFacts = facts.density > 0 ? facts : null;
-    const mark = proteinMark(version.lines);
-    const same = JSON.stringify([foodFacts, mark]) === JSON.stringify([own?.facts ?? null, own?.mark]);
-    if (!same) await tx.update(recipe).set({ foodFacts, mark }).where(eq(recipe.id, version.recipeId));
+    const protein = proteinOf(version.lines);
+    const same = JSON.stringify([foodFacts, protein]) === JSON.stringify([own?.facts ?? null, own?.protein]);
+    if (!same) await tx.update(recipe).set({ foodFacts, protein }).where(eq(recipe.id, version.recipeId));
   }
 }
 

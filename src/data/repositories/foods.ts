@@ -8,6 +8,7 @@ import type { Tx } from '../database';
 import type { Reference } from '../reference/reference';
 import { readMeanings, readPantry, readRecipeNames } from './pantry';
 import { readRecipeAsFood } from './recipes';
+import { sure } from '@/core/sure';
 
 const spaced = (text: string) => ` ${text.toLowerCase()}`;
 
@@ -28,7 +29,7 @@ export async function searchFoods(tx: Tx, reference: Reference, query: string, l
   const asked = query.trim().toLowerCase();
   // The house's own kelp is what "kelp" means here; its fish oil is not what "fish" does.
   const begins = ({ food }: KnownFood) =>
-    food.name.toLowerCase().startsWith(asked) || food.name.toLowerCase().split(/\s+/).at(-1)!.startsWith(asked);
+    food.name.toLowerCase().startsWith(asked) || sure(food.name.toLowerCase().split(/\s+/).at(-1)).startsWith(asked);
   const table = reference.index.search(query, limit).flatMap((food) => pantry.knownOf(food.ndb) ?? []);
   const later = own.filter((each) => !begins(each));
   const room = limit - Math.min(later.length, 2);

@@ -10,6 +10,7 @@ import type { StoredBatch } from './batches';
 import { readFoodsByKey } from './foods';
 import { readHousehold } from './household';
 import { readVersions } from './recipes';
+import { sure } from '@/core/sure';
 
 export interface PlannedLines {
   /** The recipe's lines, with what takes the place of some. */
@@ -28,7 +29,7 @@ export async function readPlannedLines(tx: Tx, reference: Reference, batch: Stor
   const [version] = await readVersions(tx, reference, [batch.versionId]);
   const { energyFactors } = await readHousehold(tx);
   const known = await readFoodsByKey(tx, reference, Object.values(batch.swaps ?? {}));
-  const swapped = withSwaps(version!.written, batch.swaps, (key) => known.get(key), energyFactors);
+  const swapped = withSwaps(sure(version).written, batch.swaps, (key) => known.get(key), energyFactors);
   if (!swapped.ok) throw new Error(`batch ${batch.id}: ${swapped.problem.message}`);
   const written = swapped.value;
   const bought = batch.amounts.map(grams);

@@ -7,7 +7,7 @@ import type { Quantity } from '@/core/quantity/quantity';
 import { grams } from '@/core/quantity/units';
 import { atPreview, boiledDown, linesAt, type ReckonedLine } from '@/core/recipe/bases';
 import type { ComponentEntry, LineEntry, Preview, RecipeEntry } from '@/core/recipe/entry-schema';
-import type { PlannableComponent } from '@/core/plan/ground';
+import type { PlannableComponent } from '@/core/plan/inputs';
 import type { WrittenLine } from '@/core/recipe/written';
 import type { Tx } from '../database';
 import type { Reference } from '../reference/reference';
@@ -15,6 +15,7 @@ import { component, line, recipe, recipeVersion } from '../schema/recipes';
 import { readHousehold } from './household';
 import { readPantry, type Pantry } from './pantry';
 import { meanOf, readPots } from './pots';
+import { sure } from '@/core/sure';
 
 /** A line that was read: its amount in the cook's own words, and what it comes to for one unit of its basis. */
 export interface StoredLine extends WrittenLine {
@@ -189,9 +190,9 @@ function writtenOf(
     const component = components.findIndex((each) => each.id === row.componentId);
     return {
       amount: row.amount,
-      quantity: row.quantity!,
+      quantity: sure(row.quantity),
       text: [row.amount, row.preparation ?? source.food.name].join(' '),
-      grams: grams(row.grams!),
+      grams: grams(sure(row.grams)),
       source,
       part: row.part,
       moment: row.moment,

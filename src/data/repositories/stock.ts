@@ -12,6 +12,7 @@ import { dog } from '../schema/dogs';
 import { place } from '../schema/household';
 import { recipe, recipeVersion } from '../schema/recipes';
 import { bowl, bowlPart, holding, leg, movement, pack, packContent } from '../schema/stock';
+import { sure } from '@/core/sure';
 
 /** What one batch has in a pack. */
 export interface StoredContent {
@@ -250,7 +251,7 @@ type LegRow = typeof leg.$inferSelect;
 const toLeg = (row: LegRow): Leg =>
   row.account !== null
     ? { account: row.account, amount: row.amount }
-    : { holdingId: row.holdingId!, placeId: row.placeId!, amount: row.amount };
+    : { holdingId: sure(row.holdingId), placeId: sure(row.placeId), amount: row.amount };
 
 async function withLegs(tx: Tx, rows: (typeof movement.$inferSelect)[]): Promise<StoredMovement[]> {
   if (rows.length === 0) return [];
@@ -297,7 +298,7 @@ export async function readHistories(
 
 /** All movements that touch a holding, oldest first. */
 export const readHistory = async (tx: Tx, holdingId: number): Promise<readonly StoredMovement[]> =>
-  (await readHistories(tx, [holdingId])).get(holdingId)!;
+  sure((await readHistories(tx, [holdingId])).get(holdingId));
 
 export async function readMovement(tx: Tx, id: number): Promise<StoredMovement | undefined> {
   return (await withLegs(tx, await tx.select().from(movement).where(eq(movement.id, id))))[0];

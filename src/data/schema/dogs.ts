@@ -18,7 +18,7 @@ import type { LocalDate } from '../../core/calendar/local-date';
 import type { Avoided, AvoidReason } from '../../core/dog/avoid';
 import type { Appetite, Stool } from '../../core/dog/body-condition';
 import type { BowlLine } from '../../core/dog/bowl-line';
-import type { Cut } from '../../core/dog/cut';
+import type { BiteSize } from '../../core/dog/bite-size';
 import type { Transition } from '../../core/dog/dog';
 import type { Extra } from '../../core/dog/extras';
 import type { Work } from '../../core/dog/maintenance-factor';
@@ -30,14 +30,14 @@ export const dog = pgTable('dog', {
   id: serial('id').primaryKey(),
   name: text('name').notNull(),
   /** Which of the tag shapes is this dog's: the same everywhere. */
-  mark: integer('mark').notNull(),
+  badge: integer('badge').notNull(),
   birthDate: date('birth_date', { mode: 'string' }).$type<LocalDate>().notNull(),
   neutered: boolean('neutered').notNull(),
   expectedAdultGrams: doublePrecision('expected_adult_grams'),
   /** What it is treated for. */
   illness: text('illness'),
   /** How small its pieces are cut. */
-  cut: text('cut').$type<Cut>(),
+  biteSize: text('bite_size').$type<BiteSize>(),
   archivedAt: timestamp('archived_at', { withTimezone: true }),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull(),
 });

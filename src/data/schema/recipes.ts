@@ -14,7 +14,7 @@ import {
   timestamp,
   unique,
 } from 'drizzle-orm/pg-core';
-import type { ProteinMark } from '../../core/recipe/protein';
+import type { Protein } from '../../core/recipe/protein';
 import type { FoodFacts } from '../../core/dog/food-facts';
 import type { Quantity } from '../../core/quantity/quantity';
 import type { Basis, Moment, Part } from '../../core/recipe/recipe';
@@ -34,7 +34,7 @@ export const recipe = pgTable('recipe', {
   /** What the portion schools know of it: by its latest weighed pot, kept when one is weighed. */
   foodFacts: jsonb('food_facts').$type<FoodFacts>(),
   /** Its hatch and word, kept with its latest version. */
-  mark: jsonb('mark').$type<ProteinMark>(),
+  protein: jsonb('protein').$type<Protein>(),
   /** The named shape that it follows, by its id in data/shapes.json. */
   shape: text('shape'),
   archivedAt: timestamp('archived_at', { withTimezone: true }),

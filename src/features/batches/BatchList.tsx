@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { HatchTile } from '@/ui/marks/marks';
+import { HatchTile } from '@/ui/badges/badges';
 import { EmptyRoom, ListRoom } from '@/ui/room';
 import styles from './batches.module.css';
 import type { BatchRow } from './list/queries';
@@ -19,7 +19,7 @@ export function BatchList({ rows, older }: { rows: readonly BatchRow[]; older: n
     <ListRoom title="Batches" aside="newest first" act={PLAN}>
       {rows.map((row) => (
         <li key={row.id} className={styles.row}>
-          <HatchTile hatch={row.mark.hatch} width={56} height={56} />
+          <HatchTile hatch={row.protein.hatch} width={56} height={56} />
           <div>
             <p className="rowName">
               <Link href={`/batches/${row.id}`}>{row.name}</Link>

@@ -10,14 +10,15 @@ import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
-import { useKept } from '@/ui/form/use-kept';
-import { DogMark } from '@/ui/marks/marks';
+import { useDraftStorage } from '@/ui/form/use-draft-storage';
+import { DogBadge } from '@/ui/badges/badges';
 import { useUnits } from '@/ui/units';
 import { Why } from '@/ui/Why';
 import { setShares } from './actions';
 import styles from './batches.module.css';
 import { FATE_WORDS } from './fate-words';
 import type { BatchView, WeighedView } from './queries';
+import { nth, sure } from '@/core/sure';
 
 const WIDTH = 640;
 const FILLS: Readonly<Record<Fate, string>> = {
@@ -40,21 +41,24 @@ interface TypedShare {
 
 /** Each dog's grams of this pot, and the yield divided into shares: one of each fate, and more of it where asked. */
 export function Divide({ view }: { view: BatchView }) {
-  const weighed = view.weighed!;
+  const weighed = sure(view.weighed);
   const { inMass, scaleUnit, set, toType } = useUnits();
   const whole = Math.round(weighed.net);
-  const [typed, setTyped, forget] = useKept<readonly TypedShare[]>(
+  const [typed, setTyped, forget] = useDraftStorage<readonly TypedShare[]>(
     `divide-${view.id}-${whole}`,
     firstShares(weighed, toType),
   );
   const [more, setMore] = useState(false);
   const save = useCommand(setShares, `shares-${view.id}`, () => forget(typed));
   const read = typed.map((share) => readShare(share.text, set));
-  const shares = typed.map((share, index) => ({ ...share, grams: read[index]!.ok ? read[index]!.value : 0 }));
+  const shares = typed.map((share, index) => {
+    const grams = nth(read, index);
+    return { ...share, grams: grams.ok ? grams.value : 0 };
+  });
   const check = read.every((each) => each.ok) ? checkShares(shares, whole, inMass) : undefined;
   const total = shares.reduce((sum, share) => sum + share.grams, 0);
   const at = (index: number) => {
-    const own = read[index]!;
+    const own = nth(read, index);
     if (!own.ok) return own.problem.message;
     const field = `shares.${index}.grams`;
     return check && !check.ok && check.problem.field === field ? check.problem.message : save.at(field);
@@ -65,7 +69,7 @@ export function Divide({ view }: { view: BatchView }) {
   };
   const bar = stackedBar(
     shares.map((_, index) => index),
-    (index) => (total > 0 ? shares[index]!.grams / Math.max(total, whole) : 0),
+    (index) => (total > 0 ? sure(shares[index]).grams / Math.max(total, whole) : 0),
     WIDTH,
   );
   const shown = typed.flatMap((_, index) => [`shares.${index}.grams`]);
@@ -111,7 +115,7 @@ export function Divide({ view }: { view: BatchView }) {
             {bar
               .filter((segment) => segment.width > 0)
               .map((segment) => {
-                const { fate } = typed[segment.of]!;
+                const { fate } = nth(typed, segment.of);
                 return (
                   <g key={segment.of}>
                     <rect
@@ -154,12 +158,12 @@ export function Divide({ view }: { view: BatchView }) {
                   <Choice
                     label={`Where: ${nameOf(share, index)}`}
                     hideLabel
-                    value={String(share.placeId ?? placesOf(share.fate)[0]!.id)}
+                    value={String(share.placeId ?? nth(placesOf(share.fate), 0).id)}
                     options={placesOf(share.fate).map((place) => ({ value: String(place.id), label: place.name }))}
                     onChange={(placeId) => change(index, { placeId: Number(placeId) })}
                   />
                 )}
-                {share.fate === 'dry' && shares[index]!.grams > 0 && (
+                {share.fate === 'dry' && nth(shares, index).grams > 0 && (
                   <Choice
                     label="Dry it in the"
                     value={share.method ?? DRYING_METHODS[0].key}
@@ -170,7 +174,7 @@ export function Divide({ view }: { view: BatchView }) {
                 <Button
                   variant="text"
                   size="small"
-                  onClick={() => change(index, { text: toType(Math.max(0, shares[index]!.grams + whole - total)) })}
+                  onClick={() => change(index, { text: toType(Math.max(0, nth(shares, index).grams + whole - total)) })}
                   aria-label={`The rest to: ${nameOf(share, index)}`}
                 >
                   the rest here
@@ -205,7 +209,7 @@ export function Divide({ view }: { view: BatchView }) {
           <ul className="rows">
             {weighed.portions.map((portion) => (
               <li key={portion.dogId} className={styles.portion}>
-                <DogMark letters={portion.letters} mark={portion.mark} size={40} />
+                <DogBadge letters={portion.letters} badge={portion.badge} size={40} />
                 <div>
                   <p>
                     {portion.name} <b className={styles.perDay}>{inMass(portion.gramsADay)}</b> a day{' '}

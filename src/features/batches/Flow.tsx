@@ -4,12 +4,13 @@ import { countOf } from '@/core/quantity/count-words';
 import { capital, writeDensity } from '@/core/quantity/write';
 import type { Part } from '@/core/recipe/recipe';
 import { FLOW, layFlow } from '@/ui/charts/flow';
-import { hatchFill } from '@/ui/marks/hatch-defs';
+import { hatchFill } from '@/ui/badges/hatch-defs';
 import styles from './batches.module.css';
 import type { BatchView } from './queries';
 import { STEPS, type StepKey } from '@/core/batch/steps';
 import { FATE_WORDS } from './fate-words';
 import { useUnits } from '@/ui/units';
+import { nth, sure } from '@/core/sure';
 
 const tint = (colour: string, percent: number) =>
   `color-mix(in srgb, var(--${colour}) ${percent}%, var(--enamel-raised))`;
@@ -17,7 +18,7 @@ const tint = (colour: string, percent: number) =>
 function fillOf(part: Part, view: BatchView): string {
   if (part === 'liquid') return 'var(--fjord-pale)';
   if (part.startsWith('muscle') || part.includes('organ') || part === 'muscular organ')
-    return hatchFill(view.mark.hatch);
+    return hatchFill(view.protein.hatch);
   if (part === 'carbohydrate') return tint('carrot', 18);
   if (part === 'vegetable' || part === 'fruit' || part === 'herb') return tint('kale', 28);
   return tint('honey', 25);
@@ -27,9 +28,9 @@ function fillOf(part: Part, view: BatchView): string {
 const short = (name: string, weight: string) => {
   const room = Math.min(17, 25 - weight.length);
   const words = name.split(', ');
-  const kindFirst = words.length > 1 && /^(Game meat|Fish|Squash|Oil|Egg)$/.test(words[0]!);
+  const kindFirst = words.length > 1 && /^(Game meat|Fish|Squash|Oil|Egg)$/.test(nth(words, 0));
   const both = words.slice(0, 2).join(', ');
-  const plain = !kindFirst ? words[0]! : both.length <= room ? both : capital(words[1]!);
+  const plain = !kindFirst ? nth(words, 0) : both.length <= room ? both : capital(nth(words, 1));
   return plain.length > room ? `${plain.slice(0, room - 1)}…` : plain;
 };
 
@@ -39,13 +40,13 @@ interface FlowProps {
   onOpen: (step: StepKey) => void;
 }
 
-const openerOf = (place: (typeof STEPS)[number]['place']) => STEPS.find((step) => step.place === place)!.key;
+const openerOf = (place: (typeof STEPS)[number]['place']) => sure(STEPS.find((step) => step.place === place)).key;
 
 /** The mass through the batch, to scale; solid is weighed, dashed is still to come. Its vessels open their steps. */
 export function Flow({ view, step, onOpen }: FlowProps) {
   const { inMass } = useUnits();
   const { weighed, graph } = view;
-  const nodeOf = (key: string) => graph.nodes.find((node) => node.key === key)!;
+  const nodeOf = (key: string) => sure(graph.nodes.find((node) => node.key === key));
   const lines = graph.edges.filter((edge) => edge.to === 'pot').map((edge) => ({ edge, node: nodeOf(edge.from) }));
   const shares = weighed?.shares.filter((share) => share.grams > 0) ?? [];
   const rest = graph.edges.find((edge) => nodeOf(edge.to).key.startsWith('undivided'));
@@ -110,7 +111,7 @@ export function Flow({ view, step, onOpen }: FlowProps) {
               </text>
               <path
                 d={band.path}
-                fill={fillOf(lines[index]!.node.part ?? 'muscle', view)}
+                fill={fillOf(nth(lines, index).node.part ?? 'muscle', view)}
                 stroke="var(--slate)"
                 strokeWidth="1.2"
                 {...solid}
@@ -123,7 +124,7 @@ export function Flow({ view, step, onOpen }: FlowProps) {
               y={laid.pot.top}
               width={FLOW.potEnd - FLOW.pot}
               height={laid.pot.bottom - laid.pot.top}
-              fill={started ? hatchFill(view.mark.hatch) : 'none'}
+              fill={started ? hatchFill(view.protein.hatch) : 'none'}
               opacity="0.28"
             />
             <path
@@ -152,7 +153,7 @@ export function Flow({ view, step, onOpen }: FlowProps) {
                 y={laid.pans.top}
                 width={FLOW.pans - FLOW.potEnd}
                 height={laid.pans.bottom - laid.pans.top}
-                fill={hatchFill(view.mark.hatch)}
+                fill={hatchFill(view.protein.hatch)}
                 stroke="var(--slate)"
                 strokeWidth="1.2"
               />
@@ -181,7 +182,7 @@ export function Flow({ view, step, onOpen }: FlowProps) {
                 y={laid.pans.top}
                 width={FLOW.pansEnd - FLOW.pans - 4}
                 height={laid.pans.bottom - laid.pans.top}
-                fill={hatchFill(view.mark.hatch)}
+                fill={hatchFill(view.protein.hatch)}
                 opacity="0.28"
               />
             )}
@@ -212,7 +213,7 @@ export function Flow({ view, step, onOpen }: FlowProps) {
               <g key={share?.id ?? 'rest'} onClick={open(share ? 'shares' : 'yield')} className={styles.vessel}>
                 <path
                   d={band.path}
-                  fill={done ? hatchFill(view.mark.hatch) : 'var(--enamel-raised)'}
+                  fill={done ? hatchFill(view.protein.hatch) : 'var(--enamel-raised)'}
                   stroke="var(--slate)"
                   strokeWidth="1.4"
                   strokeDasharray={done ? undefined : '5 4'}

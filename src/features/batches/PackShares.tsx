@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { countOf, plural } from '@/core/quantity/count-words';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
-import { Tub } from '@/ui/marks/marks';
+import { Tub } from '@/ui/badges/badges';
 import { useUnits } from '@/ui/units';
 import { sealShare, takeBackShare, writeLabelAgain } from './actions';
 import styles from './batches.module.css';
@@ -98,7 +98,7 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
       <ol className={styles.proposed} aria-label={`Packs for: ${titleOf(share, view.places)}`}>
         {share.proposed.map((pack, index) => (
           <li key={index}>
-            <Tub hatch={view.mark.hatch} size={30} full={pack.short ? 0.4 : 1} />
+            <Tub hatch={view.protein.hatch} size={30} full={pack.short ? 0.4 : 1} />
             <span>
               {pack.dogName ?? 'anybody'} <b>{inMass(pack.grams)}</b>
               {pack.short && <span className="note"> short, use first</span>}
@@ -139,7 +139,7 @@ function Sealed({ view, share, title, packs }: SealedProps) {
       <ul className={styles.labels}>
         {packs.map((pack) => (
           <li key={pack.code}>
-            <Tub hatch={view.mark.hatch} size={36} />
+            <Tub hatch={view.protein.hatch} size={36} />
             <span>
               <b className={styles.code}>{pack.code}</b> {pack.dogName ?? 'anybody'} · {inMass(pack.grams)}
               {pack.waterMl > 0 && ` + ${pack.waterMl} mL water`}

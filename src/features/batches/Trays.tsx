@@ -8,7 +8,7 @@ import { Keypad } from '@/ui/counter/Keypad';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
-import { useKept } from '@/ui/form/use-kept';
+import { useDraftStorage } from '@/ui/form/use-draft-storage';
 import { Why } from '@/ui/Why';
 import { saveTrays } from './actions';
 import styles from './batches.module.css';
@@ -27,7 +27,7 @@ const LABELS = { tare: 'empty', wetGross: 'with wet food', dryGross: 'with dry f
 /** The trays of the dry share: empty and wet before the dryer, dry after it. */
 export function Trays({ view, share }: { view: BatchView; share: SheetShare }) {
   const { inMass, readScale, scaleUnit, toType } = useUnits();
-  const [trays, setTrays, forget] = useKept<readonly TypedTray[]>(
+  const [trays, setTrays, forget] = useDraftStorage<readonly TypedTray[]>(
     `trays-${share.id}`,
     share.trays.length > 0
       ? share.trays.map((tray) => ({

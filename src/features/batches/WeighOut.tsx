@@ -8,18 +8,19 @@ import { Keypad } from '@/ui/counter/Keypad';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
-import { useKept } from '@/ui/form/use-kept';
+import { useDraftStorage } from '@/ui/form/use-draft-storage';
 import { dropBatch, startCooking } from './actions';
 import styles from './batches.module.css';
 import type { BatchView } from './queries';
 import { WentIn } from './WentIn';
 import { useUnits } from '@/ui/units';
+import { nth } from '@/core/sure';
 
 /** Weighing out: what each line asks for, and what really went in. */
 export function WeighOut({ view }: { view: BatchView }) {
   const { readScale, scaleUnit, toType } = useUnits();
   const router = useRouter();
-  const [typed, setTyped, forget] = useKept<readonly string[]>(
+  const [typed, setTyped, forget] = useDraftStorage<readonly string[]>(
     `weigh-out-${view.id}`,
     view.lines.map((line) => toType(line.toWeigh, toWeigh(line.toWeigh))),
   );
@@ -47,7 +48,7 @@ export function WeighOut({ view }: { view: BatchView }) {
       <Problems problems={[...start.atHead(...fieldNames), ...drop.problems]} />
       <ol className={styles.weighOut}>
         {view.lines.map((line, index) => {
-          const value = read[index]!;
+          const value = nth(read, index);
           return (
             <li key={index}>
               <span>

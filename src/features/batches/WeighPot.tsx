@@ -11,7 +11,7 @@ import { Keypad } from '@/ui/counter/Keypad';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
-import { useKept } from '@/ui/form/use-kept';
+import { useDraftStorage } from '@/ui/form/use-draft-storage';
 import { tryPot, weighBatch } from './actions';
 import styles from './batches.module.css';
 import type { BatchView } from './queries';
@@ -33,7 +33,7 @@ interface Typed {
 /** Weighing the finished pot: gross and tare of each vessel, or counted cups of which one was weighed. */
 export function WeighPot({ view }: { view: BatchView }) {
   const { inMass, readScale, scaleUnit, toType } = useUnits();
-  const [typed, setTyped, forget] = useKept<Typed>(`weigh-${view.id}`, before(view, toType));
+  const [typed, setTyped, forget] = useDraftStorage<Typed>(`weigh-${view.id}`, before(view, toType));
   const [tried, setTried] = useState(false);
   const weigh = useCommand(weighBatch, `weigh-${view.id}`, () => forget(typed));
   const again = useCorrection(tryPot, weighBatch, `weigh-again-${view.id}`, () => forget(typed));

@@ -12,7 +12,7 @@ import { batchView } from './queries';
 
 const NOON = '2026-11-25T12:00:00Z';
 
-test('a run sheet from the plan to the shares: every station opens when its turn has come', async () => {
+test('a run sheet from the plan to the shares: every step opens when its turn has come', async () => {
   const { db, reference } = await serve(NOON, { demo: true });
   const context = () => contextFor(db, reference, new Date(NOON));
   const dogs = await readDogs(db);

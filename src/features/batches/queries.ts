@@ -24,7 +24,7 @@ import type { Weighing, WentIn } from '@/core/portion/yield';
 import type { PlaceKind } from '@/core/preserve/shelf-life';
 import { countOf } from '@/core/quantity/count-words';
 import { writeKcal, writeMassIn } from '@/core/quantity/write';
-import { proteinMark, type ProteinMark } from '@/core/recipe/protein';
+import { proteinOf, type Protein } from '@/core/recipe/protein';
 import { linesOfWeights, type ReckonedLine } from '@/core/recipe/bases';
 import { sayWhatGoes } from '@/core/recipe/written';
 import type { Moment, Part } from '@/core/recipe/recipe';
@@ -39,6 +39,7 @@ import { readAllPlaces, readPlaces } from '@/data/repositories/household';
 import { whom } from './list/queries';
 import { readPlannedLines } from '@/data/repositories/planned';
 import { readPacksOfBatch } from '@/data/repositories/stock';
+import { nth, sure } from '@/core/sure';
 
 export interface SheetLine {
   readonly name: string;
@@ -90,7 +91,7 @@ export interface WeighedView {
   readonly portions: readonly (DogPortion & {
     readonly dogId: number;
     readonly name: string;
-    readonly mark: number;
+    readonly badge: number;
     readonly letters: string;
     readonly caution: string | undefined;
   })[];
@@ -123,7 +124,7 @@ export interface BatchView {
   readonly today: LocalDate;
   readonly name: string;
   readonly version: number;
-  readonly mark: ProteinMark;
+  readonly protein: Protein;
   readonly about: string;
   readonly lines: readonly SheetLine[];
   readonly wentIn: WentIn;
@@ -139,7 +140,7 @@ export async function batchView(id: number): Promise<BatchView | undefined> {
   if (!batch) return undefined;
   const dogs = (await readDogs(db)).filter((dog) => batch.dogIds.includes(dog.id));
   const planned = batch.state === 'planned' ? await plannedLines(read, batch) : undefined;
-  const lines = batch.state === 'planned' ? planned!.reckoned : batch.lines;
+  const lines = batch.state === 'planned' ? sure(planned).reckoned : batch.lines;
   const sheet = recipeSheet(lines, household.energyFactors);
   const when = batch.state === 'planned' ? today : dayIn(batch.startedAt, household.timeZone);
   const places = await readPlaces(db);
@@ -155,9 +156,9 @@ export async function batchView(id: number): Promise<BatchView | undefined> {
     places: places.map(({ id: placeId, kind, name }) => ({ id: placeId, kind, name })),
     name: batch.recipeName,
     version: batch.versionNumber,
-    mark: proteinMark(lines),
+    protein: proteinOf(lines),
     about: `${writeDayInFull(when)} · for ${whom(dogs)} · version ${batch.versionNumber}`,
-    lines: batch.state === 'planned' ? planned!.lines : batch.takes.map(cookedLine),
+    lines: batch.state === 'planned' ? sure(planned).lines : batch.takes.map(cookedLine),
     wentIn: { inPot: sheet.inPot, solids: sheet.solids, kcal: sheet.kcal },
     food: sheet.food,
     weighed: batch.state === 'weighed' ? await weighedView(read, batch, dogs, today) : undefined,
@@ -219,7 +220,7 @@ async function plannedLines(
       words: written.text,
       grams: bought * (1 - written.refuse),
       toWeigh: bought,
-      measure: kitchen[index]!.measure,
+      measure: nth(kitchen, index).measure,
       note: sayWhatGoes(written),
       moment: written.moment,
       part: written.part,
@@ -243,7 +244,7 @@ async function weighedView(
   const proposed = proposePacks({ ...batch, density }, dogs);
   const nameOf = (dogId: number | undefined) => dogs.find((dog) => dog.id === dogId)?.name;
   const fractionLeft = (dogId: number) => {
-    const dog = dogs.find((each) => each.id === dogId)!;
+    const dog = sure(dogs.find((each) => each.id === dogId));
     const fed = bowls.filter((bowl) => bowl.dogId === dogId).map((bowl) => bowl.slotId);
     const meals = mealsFilledBy(dog, today, batch.filling);
     const whole = sum(meals.map((meal) => meal.kcal));
@@ -262,7 +263,7 @@ async function weighedView(
         ...portionOf(dog, from, density, batch.filling),
         dogId: dog.id,
         name: dog.name,
-        mark: dog.mark,
+        badge: dog.badge,
         letters: dog.letters,
         caution: vetCaution(dog, from),
       };

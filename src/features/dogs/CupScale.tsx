@@ -7,14 +7,14 @@ import { useCommand } from '@/ui/form/use-command';
 import { useUnits } from '@/ui/units';
 import { weighCup } from './actions';
 import styles from './dogs.module.css';
-import type { KnownDish } from './queries';
+import type { KnownRecipe } from './queries';
 
 /** Asks for the weight of one cup of a food: only then do cups become kcal. */
-export function CupScale({ dish }: { dish: KnownDish }) {
+export function CupScale({ recipe }: { recipe: KnownRecipe }) {
   const { readScale, scaleUnit } = useUnits();
   const [typed, setTyped] = useState('');
   const [problem, setProblem] = useState<string>();
-  const save = useCommand(weighCup, `cup-${dish.recipeId}`);
+  const save = useCommand(weighCup, `cup-${recipe.recipeId}`);
   return (
     <form
       className={styles.inline}
@@ -23,11 +23,11 @@ export function CupScale({ dish }: { dish: KnownDish }) {
         event.preventDefault();
         const read = readScale(typed);
         setProblem(read.ok ? undefined : read.problem.message);
-        if (read.ok) save.run({ recipeId: dish.recipeId, grams: read.value });
+        if (read.ok) save.run({ recipeId: recipe.recipeId, grams: read.value });
       }}
     >
       <Field
-        label={`One cup of ${dish.facts.name} weighs`}
+        label={`One cup of ${recipe.facts.name} weighs`}
         inputMode="decimal"
         value={typed}
         unit={scaleUnit}

@@ -1,6 +1,6 @@
 import { writeKcal } from '@/core/quantity/write';
 import Link from 'next/link';
-import { DogMark } from '@/ui/marks/marks';
+import { DogBadge } from '@/ui/badges/badges';
 import { EmptyRoom, ListRoom } from '@/ui/room';
 import { EnergyBar } from './EnergyBar';
 import styles from './dogs.module.css';
@@ -26,7 +26,7 @@ export function DogList({ view: { rows, archived } }: { view: DogsView }) {
     >
       {rows.map((row, index) => (
         <li key={row.id} className={styles.row}>
-          <DogMark letters={row.letters} mark={row.mark} />
+          <DogBadge letters={row.letters} badge={row.badge} />
           <div className={styles.words}>
             <p className="rowName">
               <Link href={`/dogs/${row.id}`}>{row.name}</Link>

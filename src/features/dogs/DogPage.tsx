@@ -8,7 +8,7 @@ import { vetCaution } from '@/core/dog/stage';
 import { writeKcal } from '@/core/quantity/write';
 import { Caution } from '@/ui/Caution';
 import { LinkButton } from '@/ui/LinkButton';
-import { DogMark } from '@/ui/marks/marks';
+import { DogBadge } from '@/ui/badges/badges';
 import { Why } from '@/ui/Why';
 import { useUnits } from '@/ui/units';
 import styles from './dogs.module.css';
@@ -23,10 +23,10 @@ const COUNTED = ['no', 'one', 'two', 'three', 'four', 'five'];
 
 /** One dog's room: how much a day, by every school; what the scale says; and what is kept about it. */
 export function DogPage({ view }: { view: DogView }) {
-  const { dog, today, set, dishes } = view;
-  const [recipeId, setRecipeId] = useState(view.dish?.recipeId);
-  const dish = dishes.find((each) => each.recipeId === recipeId);
-  const facts = dish?.facts ?? { name: 'any food', density: 1, measured: false };
+  const { dog, today, set, recipes } = view;
+  const [recipeId, setRecipeId] = useState(view.recipe?.recipeId);
+  const recipe = recipes.find((each) => each.recipeId === recipeId);
+  const facts = recipe?.facts ?? { name: 'any food', density: 1, measured: false };
   const spread = schoolSpread(dog, today, facts, dog.knownSchools);
   const { inMass } = useUnits();
   const { energy } = spread;
@@ -35,13 +35,13 @@ export function DogPage({ view }: { view: DogView }) {
   return (
     <div className="page">
       <div className={styles.head}>
-        <DogMark letters={dog.letters} mark={dog.mark} size={56} />
+        <DogBadge letters={dog.letters} badge={dog.badge} size={56} />
         <div>
           <h1>
             {dog.name} {energy.verb === 'lives on' ? 'eats' : energy.verb} {writeKcal(energy.kcal)} kcal a day
           </h1>
           <p className="soft">
-            {dish && `${inMass(amountsOf(energy.homeKcal, dish.facts).grams)} of ${dish.facts.name}, in `}
+            {recipe && `${inMass(amountsOf(energy.homeKcal, recipe.facts).grams)} of ${recipe.facts.name}, in `}
             {COUNTED[meals.length]} {meals.length === 1 ? 'meal' : 'meals'} · {view.said}{' '}
             <Why of={energy.explanation} about="the day’s energy" />
           </p>
@@ -51,8 +51,8 @@ export function DogPage({ view }: { view: DogView }) {
       {caution && <Caution>{caution}</Caution>}
       <div className={`twoColumns ${styles.room}`}>
         <div className="stack">
-          {dish ? (
-            <Schools view={view} spread={spread} dish={dish} onDish={setRecipeId} />
+          {recipe ? (
+            <Schools view={view} spread={spread} recipe={recipe} onRecipe={setRecipeId} />
           ) : (
             <section className="stack" aria-labelledby="schools">
               <h2 id="schools">By every school</h2>
@@ -71,7 +71,7 @@ export function DogPage({ view }: { view: DogView }) {
               </LinkButton>
             )}
           </WeightCurve>
-          <WeeksAhead dog={dog} from={today} to={addDays(today, 55)} density={dish?.facts.density} />
+          <WeeksAhead dog={dog} from={today} to={addDays(today, 55)} density={recipe?.facts.density} />
         </div>
         <aside className="stack">
           <ProposalCard view={view} />

@@ -20,7 +20,7 @@ import { Field } from '@/ui/form/Field';
 import { HouseForm } from '@/ui/form/HouseForm';
 import { useHouseForm } from '@/ui/form/use-house-form';
 import { letterOf } from '@/core/dog/letters';
-import { DogMark } from '@/ui/marks/marks';
+import { DogBadge } from '@/ui/badges/badges';
 import { Why } from '@/ui/Why';
 import { saveDog } from './actions';
 import { EnergyBar } from './EnergyBar';
@@ -53,7 +53,7 @@ export function DogSheet({ form: given }: { form: DogForm }) {
       <div className={`twoColumns ${styles.sheet}`}>
         <div className="stack">
           <div className={styles.head}>
-            <DogMark letters={letterOf(entry.name || '?')} mark={given.mark} size={56} />
+            <DogBadge letters={letterOf(entry.name || '?')} badge={given.badge} size={56} />
             <h1>{given.id === undefined ? 'A new dog' : given.entry.name}</h1>
           </div>
           <HouseForm of={house} shown={FIELDS} act={given.id === undefined ? 'Add this dog' : 'Keep the changes'}>

@@ -11,9 +11,10 @@ import { additionOf } from '@/core/dog/bowl-line';
 import { writeDose, writeWeight } from '@/core/quantity/write';
 import styles from './dogs.module.css';
 import type { DogView } from './queries';
-import type { DogStation } from './schema';
+import type { DogFormName } from './schema';
+import { sure } from '@/core/sure';
 
-/** What is kept about a dog, a line each; every line opens its station. */
+/** What is kept about a dog, a line each; every line opens its form. */
 export function Keeping({ view, meals }: { view: DogView; meals: readonly DayMeal[] }) {
   const { dog, today, set } = view;
   const ration = rationOn(dog, today);
@@ -22,21 +23,21 @@ export function Keeping({ view, meals }: { view: DogView; meals: readonly DayMea
   const part = newFoodPart(ration.transition, today);
   const besides = [
     ...energy.extras.each.map((extra) => `${extra.name}, ${extra.said}`),
-    ...(part < 1 ? [`${(1 - part) * 100} % still ${ration.transition!.from}`] : []),
+    ...(part < 1 ? [`${(1 - part) * 100} % still ${sure(ration.transition).from}`] : []),
   ];
-  const rows: { station: DogStation; title: string; said: string; caution?: string }[] = [
+  const rows: { form: DogFormName; title: string; said: string; caution?: string }[] = [
     {
-      station: 'ration',
+      form: 'ration',
       title: 'Its day is set by',
       said: `${energy.because}${ration.goal === undefined ? '' : `, goal ${writeWeight(ration.goal, set)}`}`,
     },
     {
-      station: 'meals',
+      form: 'meals',
       title: 'Meals',
       said: meals.map((meal) => `${meal.name} ${meal.clock}, ${Math.round(meal.fraction * 100)} %`).join(' · '),
     },
     {
-      station: 'avoid',
+      form: 'avoid',
       title: 'Not for it',
       said:
         dog.avoids.length === 0
@@ -49,7 +50,7 @@ export function Keeping({ view, meals }: { view: DogView; meals: readonly DayMea
               .join(' · '),
     },
     {
-      station: 'bowl',
+      form: 'bowl',
       title: 'At the bowl',
       said:
         dog.bowlLines.length === 0
@@ -62,24 +63,24 @@ export function Keeping({ view, meals }: { view: DogView; meals: readonly DayMea
               .join(' · '),
     },
     {
-      station: 'otherwise',
+      form: 'otherwise',
       title: 'Otherwise eats',
       said: besides.length === 0 ? 'nothing' : besides.join(' · '),
       caution: unbalancedCaution(ration.extras, energy.kcal),
     },
-    { station: 'life', title: 'Life and care', said: lifeOf(view) },
-    { station: 'facts', title: 'Who it is', said: `born ${dog.birthDate}, ${dog.neutered ? 'neutered' : 'entire'}` },
+    { form: 'life', title: 'Life and care', said: lifeOf(view) },
+    { form: 'facts', title: 'Who it is', said: `born ${dog.birthDate}, ${dog.neutered ? 'neutered' : 'entire'}` },
     {
-      station: 'history',
+      form: 'history',
       title: 'What was in force',
-      said: `${countOf(dog.rations.length, 'ration')}, last from ${writeDay(dog.rations.at(-1)!.from, today)}`,
+      said: `${countOf(dog.rations.length, 'ration')}, last from ${writeDay(sure(dog.rations.at(-1)).from, today)}`,
     },
   ];
   return (
     <ul className="rows">
       {rows.map((row) => (
-        <li key={row.station} className={styles.keeping}>
-          <Link href={`/dogs/${dog.id}/${row.station}`}>
+        <li key={row.form} className={styles.keeping}>
+          <Link href={`/dogs/${dog.id}/${row.form}`}>
             <b>{row.title}</b>
           </Link>
           <p className="soft">{row.said}</p>
@@ -99,7 +100,7 @@ function lifeOf({ dog, today }: DogView): string {
     senior: 'senior',
     adult: 'grown',
   }[stage.kind];
-  return [said, dog.illness && `treated for ${dog.illness}`, dog.cut && `pieces ${dog.cut}`]
+  return [said, dog.illness && `treated for ${dog.illness}`, dog.biteSize && `pieces ${dog.biteSize}`]
     .filter(Boolean)
     .join(' · ');
 }

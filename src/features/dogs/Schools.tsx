@@ -9,7 +9,8 @@ import { Choice } from '@/ui/form/Choice';
 import { useUnits } from '@/ui/units';
 import { CupScale } from './CupScale';
 import styles from './dogs.module.css';
-import type { DogView, KnownDish } from './queries';
+import type { DogView, KnownRecipe } from './queries';
+import { nth, sure } from '@/core/sure';
 
 const WIDTH = 300;
 const ROW = 32;
@@ -17,14 +18,14 @@ const ROW = 32;
 interface SchoolsProps {
   view: DogView;
   spread: Spread;
-  dish: KnownDish;
-  onDish: (recipeId: number) => void;
+  recipe: KnownRecipe;
+  onRecipe: (recipeId: number) => void;
 }
 
 /** Every school on one kcal axis, the energy method's range behind them all; a row gives its sum. */
-export function Schools({ view, spread, dish, onDish }: SchoolsProps) {
+export function Schools({ view, spread, recipe, onRecipe }: SchoolsProps) {
   const { inMass } = useUnits();
-  const inForce = spread.marks.find((mark) => mark.inForce) ?? spread.marks[0]!;
+  const inForce = spread.marks.find((mark) => mark.inForce) ?? nth(spread.marks, 0);
   const [key, setKey] = useState(inForce.key);
   const chosen = spread.marks.find((mark) => mark.key === key) ?? inForce;
   const known = spread.marks.flatMap((mark) => (mark.kcal ? [Math.min(mark.kcal.high, mark.kcal.mark * 1.6)] : []));
@@ -37,17 +38,17 @@ export function Schools({ view, spread, dish, onDish }: SchoolsProps) {
         <div className="titleRow">
           <h2 id="schools">By every school</h2>
           <p className="note">
-            {dish.facts.measured ? 'weighed' : 'not cooked yet: all that goes into the pot'},{' '}
-            {writeNumber(dish.facts.density, 2)} kcal/g
+            {recipe.facts.measured ? 'weighed' : 'not cooked yet: all that goes into the pot'},{' '}
+            {writeNumber(recipe.facts.density, 2)} kcal/g
           </p>
         </div>
-        <div className={styles.dish}>
+        <div className={styles.recipe}>
           <Choice
             label="A day of"
             hideLabel
-            value={String(dish.recipeId)}
-            options={view.dishes.map((each) => ({ value: String(each.recipeId), label: each.facts.name }))}
-            onChange={(value) => onDish(Number(value))}
+            value={String(recipe.recipeId)}
+            options={view.recipes.map((each) => ({ value: String(each.recipeId), label: each.facts.name }))}
+            onChange={(value) => onRecipe(Number(value))}
           />
         </div>
       </div>
@@ -64,15 +65,20 @@ export function Schools({ view, spread, dish, onDish }: SchoolsProps) {
               onPointerEnter={() => setKey(mark.key)}
             >
               <span className={styles.schoolName}>
-                {(index === 0 || spread.marks[index - 1]!.school !== mark.school) && <b>{mark.school}</b>}
+                {(index === 0 || nth(spread.marks, index - 1).school !== mark.school) && <b>{mark.school}</b>}
               </span>
               <span className={styles.rule}>{mark.rule}</span>
-              <Row mark={mark} axis={axis} rer={spread.energy.rer} range={inForce.kcal ?? spread.marks[0]!.kcal!} />
+              <Row
+                mark={mark}
+                axis={axis}
+                rer={spread.energy.rer}
+                range={inForce.kcal ?? sure(nth(spread.marks, 0).kcal)}
+              />
               <span className={mark.inForce ? styles.inForce : styles.answer}>
                 {mark.kcal ? (
                   <>
                     {writeNumber(mark.kcal.mark, 0)} <span className="away">kcal</span> ·{' '}
-                    {inMass(amountsOf(mark.kcal.mark, dish.facts).grams)}
+                    {inMass(amountsOf(mark.kcal.mark, recipe.facts).grams)}
                   </>
                 ) : (
                   '—'
@@ -93,8 +99,8 @@ export function Schools({ view, spread, dish, onDish }: SchoolsProps) {
           </svg>
         </li>
       </ul>
-      <SumOf mark={chosen} dish={dish} />
-      {missing.length > 0 && <CupScale dish={dish} />}
+      <SumOf mark={chosen} recipe={recipe} />
+      {missing.length > 0 && <CupScale recipe={recipe} />}
       <div className="spread">
         <p className="note">
           Diamond: in force. Band behind: what its method allows. Dashed: at rest, {writeNumber(spread.energy.rer, 0)}{' '}
@@ -158,9 +164,9 @@ function Row({
 }
 
 /** The sum of the row at hand, written out, with what it comes to in every measure. */
-function SumOf({ mark, dish }: { mark: SchoolMark; dish: KnownDish }) {
+function SumOf({ mark, recipe }: { mark: SchoolMark; recipe: KnownRecipe }) {
   const { inMass } = useUnits();
-  const amounts = mark.kcal && amountsOf(mark.kcal.mark, dish.facts);
+  const amounts = mark.kcal && amountsOf(mark.kcal.mark, recipe.facts);
   return (
     <div className={styles.sum} aria-live="polite">
       <p>

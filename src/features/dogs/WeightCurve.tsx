@@ -10,6 +10,7 @@ import { GRAMS_PER_POUND, type UnitSet } from '@/core/quantity/units';
 import { writeNumber, writeWeight } from '@/core/quantity/write';
 import { weightCurve } from '@/ui/charts/weight-curve';
 import styles from './dogs.module.css';
+import { nth, sure } from '@/core/sure';
 
 const SIZE = { width: 720, height: 150 };
 const WEEKS_AHEAD = 8;
@@ -41,7 +42,7 @@ export function WeightCurve({ dog, today, set, children }: WeightCurveProps) {
     : [];
   const band = targetBand(dog, today);
   const curve = weightCurve({ past, ahead, trend: line, band }, SIZE, set === 'us' ? GRAMS_PER_POUND : 1000);
-  const last = dog.weighIns.at(-1)!;
+  const last = sure(dog.weighIns.at(-1));
   const slipped = weighed.filter((each) => each.slipped);
   return (
     <section aria-labelledby="scale" className="stack">
@@ -52,7 +53,7 @@ export function WeightCurve({ dog, today, set, children }: WeightCurveProps) {
             {countOf(dog.weighIns.length, 'weigh-in')}, last {writeWeight(last.grams, set)} on{' '}
             {writeDay(last.date, today)}
             {trend?.ok && `; ${signed(trend.value.percentAWeek)} % a week`}
-            {ahead.length > 0 && `; in eight weeks about ${writeWeight(ahead.at(-1)!.grams, set)}`}
+            {ahead.length > 0 && `; in eight weeks about ${writeWeight(sure(ahead.at(-1)).grams, set)}`}
             {band && `; target ${writeWeight(band[0], set)} to ${writeWeight(band[1], set)}, shaded`}
           </p>
         </div>
@@ -98,7 +99,7 @@ export function WeightCurve({ dog, today, set, children }: WeightCurveProps) {
             fill="var(--enamel-raised)"
             stroke="var(--slate)"
             strokeWidth="2"
-            strokeDasharray={weighed[index]!.slipped ? '2 2' : undefined}
+            strokeDasharray={nth(weighed, index).slipped ? '2 2' : undefined}
           />
         ))}
         {curve.days.map((tick) => (

@@ -16,11 +16,12 @@ import { reading } from '@/data/reading';
 import { readDog, readDogs, type StoredDog } from '@/data/repositories/dogs';
 import { readAnswers, readIntake, readReports, type StoredIntake } from '@/data/repositories/eaten';
 import { readFoodFacts } from '@/data/repositories/food-facts';
+import { sure } from '@/core/sure';
 
 export interface DogRow {
   readonly id: number;
   readonly name: string;
-  readonly mark: number;
+  readonly badge: number;
   readonly letters: string;
   readonly said: string;
   readonly caution: string | undefined;
@@ -49,7 +50,7 @@ export async function dogsView(): Promise<DogsView> {
       .map((dog) => ({
         id: dog.id,
         name: dog.name,
-        mark: dog.mark,
+        badge: dog.badge,
         letters: dog.letters,
         said: inWords(dog, today, household.unitSet),
         caution: vetCaution(dog, today),
@@ -59,7 +60,7 @@ export async function dogsView(): Promise<DogsView> {
   };
 }
 
-export interface KnownDish {
+export interface KnownRecipe {
   readonly recipeId: number;
   readonly facts: FoodFacts;
 }
@@ -70,9 +71,9 @@ export interface DogView {
   readonly today: LocalDate;
   readonly set: UnitSet;
   readonly said: string;
-  readonly dishes: readonly KnownDish[];
-  /** The dish that its day is shown in first. */
-  readonly dish: KnownDish | undefined;
+  readonly recipes: readonly KnownRecipe[];
+  /** The recipe that its day is shown in first. */
+  readonly recipe: KnownRecipe | undefined;
   readonly proposal: Proposal;
   /** What only a vet may allow. */
   readonly forVets: readonly Hazard[];
@@ -85,27 +86,27 @@ export async function dogView(id: number): Promise<DogView | undefined> {
   const dog = await readDog(db, id);
   if (!dog) return undefined;
   const facts = await readFoodFacts(db);
-  const dishes = [...facts].map(([recipeId, each]) => ({ recipeId, facts: each }));
+  const recipes = [...facts].map(([recipeId, each]) => ({ recipeId, facts: each }));
   const ration = rationOn(dog, today);
   const own = ration.method.kind === 'school' ? ration.method.food : undefined;
   const slotRecipe = partsOn(dog, today).find((part) => part.recipeId !== undefined)?.recipeId;
   const eaten = await readIntake(db, dog, addDays(today, -7 * TREND_WEEKS - 7), today);
   const proposal = proposalFor(dog, today, eaten, household.unitSet);
   const [lastAnswer] = await readAnswers(db, id);
-  const lastWeighed = dog.weighIns.at(-1)!.date;
+  const lastWeighed = sure(dog.weighIns.at(-1)).date;
   return {
     dog,
     today,
     set: household.unitSet,
     said: inWords(dog, today, household.unitSet),
-    dishes,
-    dish:
-      dishes.find((dish) =>
-        own?.recipeId === undefined ? dish.facts.name === own?.name : dish.recipeId === own.recipeId,
+    recipes,
+    recipe:
+      recipes.find((recipe) =>
+        own?.recipeId === undefined ? recipe.facts.name === own?.name : recipe.recipeId === own.recipeId,
       ) ??
-      dishes.find((dish) => dish.recipeId === slotRecipe) ??
-      dishes.find((dish) => dish.facts.measured) ??
-      dishes[0],
+      recipes.find((recipe) => recipe.recipeId === slotRecipe) ??
+      recipes.find((recipe) => recipe.facts.measured) ??
+      recipes[0],
     proposal,
     forVets: reference.hazards.filter((hazard) => hazard.level === 'vet'),
     answered: lastAnswer?.answer === 'ignored' && lastAnswer.day >= lastWeighed && lastAnswer.said === proposal.said,
@@ -156,7 +157,7 @@ export interface DogForm {
   readonly set: UnitSet;
   readonly today: LocalDate;
   readonly entry: DogEntry;
-  readonly mark: number;
+  readonly badge: number;
   readonly curve: StoredDog | undefined;
 }
 
@@ -175,7 +176,7 @@ const NEW_DOG: DogEntry = {
 export async function newDogForm(): Promise<DogForm> {
   const { db, today, household } = await reading();
   const dogs = await readDogs(db, 'archived too');
-  return { id: undefined, set: household.unitSet, today, entry: NEW_DOG, mark: dogs.length, curve: undefined };
+  return { id: undefined, set: household.unitSet, today, entry: NEW_DOG, badge: dogs.length, curve: undefined };
 }
 
 /** The form of a stored dog, filled with what is in force; undefined where there is none. */
@@ -184,14 +185,14 @@ export async function dogForm(id: number): Promise<DogForm | undefined> {
   const dog = await readDog(db, id);
   if (!dog) return undefined;
   const ration = rationOn(dog, today);
-  const last = dog.weighIns.at(-1)!;
+  const last = sure(dog.weighIns.at(-1));
   const set = household.unitSet;
   const current = isGrowing(dog, today) && daysBetween(last.date, today) > 0 ? weightOn(dog, today) : last.grams;
   return {
     id,
     set,
     today,
-    mark: dog.mark,
+    badge: dog.badge,
     entry: {
       name: dog.name,
       birthDate: dog.birthDate,

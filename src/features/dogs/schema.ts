@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { LocalDate } from '@/core/calendar/local-date';
 import { avoidedSchema, AVOID_REASONS } from '@/core/dog/avoid';
 import { APPETITES, STOOLS } from '@/core/dog/body-condition';
-import { CUTS } from '@/core/dog/cut';
+import { BITE_SIZES } from '@/core/dog/bite-size';
 import { readDogEntry } from '@/core/dog/entry';
 import { EXTRA_MEASURES } from '@/core/dog/otherwise-entry';
 import { METHOD_CHOICES } from '@/core/dog/ration-entry';
@@ -153,11 +153,11 @@ export const endVetNoteSchema = z.object({ dogId: idSchema, noteId: idSchema });
 
 export const litterEntrySchema = z.object({ matedOn: day, whelpedOn: day, pups: number, weanedOn: day });
 export const saveLitterSchema = z.object({ dogId: idSchema, litterId: idSchema.nullable(), entry: litterEntrySchema });
-export const saveCareSchema = z.object({ dogId: idSchema, illness: word, cut: z.enum(['', ...CUTS]) });
+export const saveCareSchema = z.object({ dogId: idSchema, illness: word, biteSize: z.enum(['', ...BITE_SIZES]) });
 export const archiveDogSchema = z.object({ dogId: idSchema, archived: z.boolean() });
 
-/** The stations of a dog's room, as they stand in the address. */
-export const stationSchema = z.enum([
+/** The forms of a dog's room, as they stand in the address. */
+export const dogFormNameSchema = z.enum([
   'facts',
   'ration',
   'rules',
@@ -169,4 +169,4 @@ export const stationSchema = z.enum([
   'life',
   'history',
 ]);
-export type DogStation = z.infer<typeof stationSchema>;
+export type DogFormName = z.infer<typeof dogFormNameSchema>;

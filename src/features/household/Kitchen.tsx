@@ -15,6 +15,7 @@ import { FormEnd } from './FormEnd';
 import styles from './household.module.css';
 import { Places } from './Places';
 import type { KitchenView } from './queries';
+import { nth } from '@/core/sure';
 
 /** A kind as it is said in a list. */
 const wordOf = (kind: EquipmentKind): string => (kind === 'container' ? 'containers' : kind);
@@ -36,7 +37,7 @@ export function Kitchen({ kitchen }: { kitchen: KitchenView }) {
             before anything is bought.
           </p>
           <Button variant="outlined" disabled={begin.pending} onClick={() => begin.run({})}>
-            Begin with a pot of {exampleKitchen(unitSet)[0]!.size}, two oven trays and twenty tubs
+            Begin with a pot of {nth(exampleKitchen(unitSet), 0).size}, two oven trays and twenty tubs
           </Button>
         </div>
       )}

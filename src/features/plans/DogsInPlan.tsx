@@ -1,12 +1,13 @@
-import type { PlanAnswer } from '@/core/plan/answer';
+import type { PlanResult } from '@/core/plan/result';
 import { alike, type DogCheck, type SwapEffect } from '@/core/plan/dog-checks';
 import { sum } from '@/core/plan/scale';
 import { writeNumber } from '@/core/quantity/write';
 import type { Hatch } from '@/core/recipe/protein';
-import { DogMark } from '@/ui/marks/marks';
+import { DogBadge } from '@/ui/badges/badges';
 import { NeedBars } from './NeedBars';
 import styles from './plans.module.css';
 import type { ThePlan } from './use-plan';
+import { nth, sure } from '@/core/sure';
 
 /** So many nutrients are named before the rest is a number. */
 const NAMED = 3;
@@ -19,24 +20,24 @@ const named = (nutrients: readonly string[]) =>
 /** What each dog gets of the plan, and whether it is enough of everything. */
 export function DogsInPlan({
   plan,
-  answer,
+  result,
   hatch,
   effect,
 }: {
   plan: ThePlan;
-  answer: PlanAnswer;
+  result: PlanResult;
   hatch: Hatch;
   effect: SwapEffect | undefined;
 }) {
   // The checks come a moment later than the figures, and may still be of other dogs.
-  const has = (dogId: number) => answer.needs.some((need) => need.dogId === dogId);
+  const has = (dogId: number) => result.needs.some((need) => need.dogId === dogId);
   const checks = plan.checks.filter((check) => has(check.dogId));
   const groups = [
     ...alike(checks).map((own) => ({
-      needs: answer.needs.filter((need) => own.some((check) => check.dogId === need.dogId)),
+      needs: result.needs.filter((need) => own.some((check) => check.dogId === need.dogId)),
       check: own[0],
     })),
-    ...answer.needs
+    ...result.needs
       .filter((need) => !checks.some((check) => check.dogId === need.dogId))
       .map((need) => ({ needs: [need], check: undefined })),
   ];
@@ -45,15 +46,15 @@ export function DogsInPlan({
       <h2 id="dogs-in-plan">For each dog</h2>
       <ul className="rows">
         {groups.map((group) => (
-          <li key={group.needs[0]!.dogId} className={styles.need}>
+          <li key={nth(group.needs, 0).dogId} className={styles.need}>
             {group.needs.map((need) => {
-              const dog = answer.read.dogs.find((each) => each.id === need.dogId)!;
+              const dog = sure(result.read.dogs.find((each) => each.id === need.dogId));
               return (
                 <div key={dog.id} className={styles.needOf}>
-                  <DogMark letters={dog.letters} mark={dog.mark} size={32} />
+                  <DogBadge letters={dog.letters} badge={dog.badge} size={32} />
                   <span>
                     {dog.name}
-                    {dog.cut && <span className="note"> {dog.cut}</span>}
+                    {dog.biteSize && <span className="note"> {dog.biteSize}</span>}
                   </span>
                   <b>{writeNumber(sum(need.byDay), 0)} kcal</b>
                 </div>
@@ -79,8 +80,8 @@ export function DogsInPlan({
       )}
       <details>
         <summary>Day by day</summary>
-        <NeedBars needs={answer.needs} hatch={hatch} />
-        <p className="note">a bar a day, a layer a dog, {answer.needs[0]?.name} at the bottom</p>
+        <NeedBars needs={result.needs} hatch={hatch} />
+        <p className="note">a bar a day, a layer a dog, {result.needs[0]?.name} at the bottom</p>
       </details>
     </section>
   );

@@ -2,7 +2,8 @@ import { writeKcal } from '@/core/quantity/write';
 import type { DogNeed } from '@/core/plan/demand';
 import type { Hatch } from '@/core/recipe/protein';
 import { needStack } from '@/ui/charts/need-stack';
-import { hatchFill } from '@/ui/marks/hatch-defs';
+import { hatchFill } from '@/ui/badges/hatch-defs';
+import { nth, sure } from '@/core/sure';
 
 const SIZE = { width: 336, height: 96 };
 
@@ -25,7 +26,7 @@ export function NeedBars({ needs, hatch }: { needs: readonly DogNeed[]; hatch: H
           stroke="var(--slate)"
           strokeWidth="1"
         >
-          <title>{`${needs[bar.dogIndex]!.name}, day ${bar.day + 1}: ${writeKcal(needs[bar.dogIndex]!.byDay[bar.day]!)} kcal`}</title>
+          <title>{`${nth(needs, bar.dogIndex).name}, day ${bar.day + 1}: ${writeKcal(sure(nth(needs, bar.dogIndex).byDay[bar.day]))} kcal`}</title>
         </rect>
       ))}
     </svg>

@@ -18,7 +18,7 @@ import { EmptyRoom } from '@/ui/room';
 import { useHydrated } from '@/ui/use-hydrated';
 import { Why } from '@/ui/Why';
 import { putAway, savePlan } from './actions';
-import { DishLines } from './DishLines';
+import { BatchLines } from './BatchLines';
 import { DogsInPlan } from './DogsInPlan';
 import { OtherPlans } from './OtherPlans';
 import styles from './plans.module.css';
@@ -27,14 +27,15 @@ import { Rounding } from './Rounding';
 import { Sentence } from './Sentence';
 import { ShoppingList } from './ShoppingList';
 import { usePlan } from './use-plan';
-import { Ways } from './Ways';
+import { AllBindings } from './AllBindings';
+import { nth, sure } from '@/core/sure';
 
 /** One sentence with holes; everything under it follows while it is filled in. */
 export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
   const router = useRouter();
   const plan = usePlan(view, first);
   const hydrated = useHydrated();
-  const { ground, entry, answer, shown, standing, change } = plan;
+  const { inputs, entry, result, shown, standing, change } = plan;
   const [kept, setKept] = useState(false);
   const keep = useCommand(savePlan, 'plan', ({ planId }, { entry: stored }) => {
     plan.forget(stored);
@@ -48,18 +49,18 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
   const drop = useCommand(putAway, `drop-plan-${view.keptId ?? 0}`, () => router.push('/plan'));
   const checks = plan.checks.filter((check) => entry.dogIds.includes(check.dogId));
   const cautions = [
-    ...(answer.ok ? mustBeSeen(ground, entry.lessStock, answer.value, checks) : seriousIn(checks)),
+    ...(result.ok ? mustBeSeen(inputs, entry.lessStock, result.value, checks) : seriousIn(checks)),
     ...(standing?.cautions ?? []),
   ];
   const seen = cautions.every((caution) => entry.seen.includes(caution.id));
   const effect = useMemo(
-    () => (answer.ok ? swapEffect(ground, entry, answer.value) : undefined),
-    [ground, entry, answer],
+    () => (result.ok ? swapEffect(inputs, entry, result.value) : undefined),
+    [inputs, entry, result],
   );
-  if (ground.dogs.length === 0 || ground.recipes.length === 0) return <NotYet needsDog={ground.dogs.length === 0} />;
+  if (inputs.dogs.length === 0 || inputs.recipes.length === 0) return <NotYet needsDog={inputs.dogs.length === 0} />;
 
   const problems = [
-    ...(answer.ok ? [] : [answer.problem]),
+    ...(result.ok ? [] : [result.problem]),
     ...(standing?.stops ?? []),
     ...keep.problems,
     ...start.problems,
@@ -67,11 +68,11 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
   ];
   const input = { entry, ...(view.keptId ? { planId: view.keptId } : {}) };
   const blocked =
-    !hydrated || keep.pending || start.pending || !answer.ok || (standing?.stops.length ?? 0) > 0 || !seen;
+    !hydrated || keep.pending || start.pending || !result.ok || (standing?.stops.length ?? 0) > 0 || !seen;
   return (
     <div className="page">
       <h1 className="away">{view.keptId ? 'A kept plan' : 'Plan a batch'}</h1>
-      <Sentence plan={plan} wrong={answer.ok ? undefined : answer.problem.field} />
+      <Sentence plan={plan} wrong={result.ok ? undefined : result.problem.field} />
       <Problems problems={problems} />
       {checks.map(({ dogId, name, serious: far, growth }) => {
         const said = far ?? growth;
@@ -86,25 +87,25 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
       {standing?.warns.map((warning) => (
         <Caution key={warning}>{warning}</Caution>
       ))}
-      {answer.ok && answer.value.finished.energyUnknown.length > 0 && (
+      {result.ok && result.value.finished.energyUnknown.length > 0 && (
         <Caution>
-          The energy of {answer.value.finished.energyUnknown.join(', ')} is unknown: every amount here is at most what
+          The energy of {result.value.finished.energyUnknown.join(', ')} is unknown: every amount here is at most what
           is needed. Enter its label.
         </Caution>
       )}
-      {answer.ok && answer.value.unfilled.length > 0 && (
-        <Caution>Not filled by this plan: {answer.value.unfilled.join(', ')}.</Caution>
+      {result.ok && result.value.unfilled.length > 0 && (
+        <Caution>Not filled by this plan: {result.value.unfilled.join(', ')}.</Caution>
       )}
       {shown && (
-        <div className={`twoColumns ${styles.below} ${answer.ok ? '' : styles.stale}`} inert={!answer.ok}>
+        <div className={`twoColumns ${styles.below} ${result.ok ? '' : styles.stale}`} inert={!result.ok}>
           <div className={`stack ${styles.top}`}>
-            <Ways
-              hasVessel={ground.equipment.some(isVessel)}
-              rows={plan.ways}
-              hatch={shown.dishes[0]!.read.of.mark.hatch}
+            <AllBindings
+              hasVessel={inputs.equipment.some(isVessel)}
+              rows={plan.bindings}
+              hatch={nth(shown.batches, 0).read.of.protein.hatch}
               onBind={plan.bind}
             />
-            <Rounding answer={shown} taken={entry.rounded} onTake={(rounded) => change({ rounded })} />
+            <Rounding result={shown} taken={entry.rounded} onTake={(rounded) => change({ rounded })} />
             <p className={styles.asides}>
               <span>
                 {shown.finished.energyUnknown.length > 0 && 'at least '}
@@ -120,7 +121,7 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
               </span>
               {shown.keeping.bestUntil && (
                 <span className="caution">
-                  past its best in the freezer after {writeDay(shown.keeping.bestUntil, ground.today)}
+                  past its best in the freezer after {writeDay(shown.keeping.bestUntil, inputs.today)}
                 </span>
               )}
             </p>
@@ -128,17 +129,22 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
           <div className={`stack ${styles.more}`}>
             <section aria-labelledby="goes-in">
               <h2 id="goes-in">What goes in</h2>
-              {shown.dishes.map((dish, place) => (
-                <DishLines key={dish.read.recipeId} plan={plan} dish={dish} place={place} days={shown.bound.days} />
+              {shown.batches.map((batch, place) => (
+                <BatchLines key={batch.read.recipeId} plan={plan} batch={batch} place={place} days={shown.bound.days} />
               ))}
             </section>
-            <DogsInPlan plan={plan} answer={shown} hatch={shown.dishes[0]!.read.of.mark.hatch} effect={effect} />
+            <DogsInPlan
+              plan={plan}
+              result={shown}
+              hatch={nth(shown.batches, 0).read.of.protein.hatch}
+              effect={effect}
+            />
           </div>
           <div className={`stack ${styles.side}`}>
             <ShoppingList
               items={shown.shopping}
               cookDay={shown.read.cookDay}
-              today={ground.today}
+              today={inputs.today}
               planId={view.keptId}
               said={view.items}
             />
@@ -164,7 +170,7 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
                 <Button
                   variant="text"
                   disabled={drop.pending}
-                  onClick={() => drop.run({ kind: 'plan', id: view.keptId!, away: true })}
+                  onClick={() => drop.run({ kind: 'plan', id: sure(view.keptId), away: true })}
                 >
                   Put it away
                 </Button>
@@ -175,7 +181,7 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
       )}
       <OtherPlans others={view.others} away={view.away} />
       <div className={styles.caution}>
-        {(answer.ok ? answer.value.read.dogs : []).flatMap((dog) =>
+        {(result.ok ? result.value.read.dogs : []).flatMap((dog) =>
           dog.caution === undefined
             ? []
             : [

@@ -1,7 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import type { PlanAnswer } from '@/core/plan/answer';
+import type { PlanResult } from '@/core/plan/result';
 import { nutrientName } from '@/core/nutrition/nutrients';
 import { TOLD_FROM } from '@/core/plan/rounding';
 import { writeNumber } from '@/core/quantity/write';
@@ -10,7 +10,7 @@ import styles from './plans.module.css';
 import { useUnits } from '@/ui/units';
 
 interface RoundingProps {
-  answer: PlanAnswer;
+  result: PlanResult;
   taken: boolean;
   onTake: (taken: boolean) => void;
 }
@@ -25,11 +25,11 @@ function signed(part: number): string {
 }
 
 /** The amounts as they can be measured or bought, what that moves, and one press to take or undo it. */
-export function Rounding({ answer, taken, onTake }: RoundingProps) {
+export function Rounding({ result, taken, onTake }: RoundingProps) {
   const { inMass } = useUnits();
-  const { drift } = answer;
-  const moved = answer.dishes
-    .flatMap((dish) => dish.takes)
+  const { drift } = result;
+  const moved = result.batches
+    .flatMap((batch) => batch.takes)
     .filter((take) => Math.abs(take.rounded - take.grams) > 0.5)
     .sort((a, b) => Math.abs(b.rounded / b.grams - 1) - Math.abs(a.rounded / a.grams - 1));
   const nameOf = ({ of }: (typeof moved)[number]) => of.preparation ?? of.source.food.name;

@@ -1,35 +1,36 @@
 'use client';
 
 import { MEAL_TIMES, type MealTime } from '@/core/dog/filling';
-import { MOST_DISHES, plainDish } from '@/core/plan/plan-entry';
+import { MOST_BATCHES, plainBatch } from '@/core/plan/plan-entry';
 import { choicesOf } from '@/core/recipe/bases';
 import { BindingHoles } from './BindingHoles';
 import { DayHole, Hole, SelectHole } from './Hole';
 import styles from './sentence.module.css';
 import type { ThePlan } from './use-plan';
+import { nth, sure } from '@/core/sure';
 
 const MEALS = (Object.keys(MEAL_TIMES) as MealTime[]).map((value) => ({ value, label: value }));
 
 /** One sentence with holes: the form of a plan. */
 export function Sentence({ plan, wrong }: { plan: ThePlan; wrong: string | undefined }) {
-  const { ground, entry, change } = plan;
-  const several = entry.dishes.length > 1;
-  const free = ground.recipes.filter((recipe) => !entry.dishes.some((dish) => dish.recipeId === recipe.id));
-  const stocked = Object.keys(ground.covered).length > 0;
+  const { inputs, entry, change } = plan;
+  const several = entry.batches.length > 1;
+  const free = inputs.recipes.filter((recipe) => !entry.batches.some((batch) => batch.recipeId === recipe.id));
+  const stocked = Object.keys(inputs.covered).length > 0;
   return (
     <div className={styles.sentence}>
       Cook{' '}
-      {entry.dishes.map((_, place) => (
+      {entry.batches.map((_, place) => (
         <span key={place}>
-          {place > 0 && (place === entry.dishes.length - 1 ? ' and ' : ', ')}
-          <DishHoles plan={plan} place={place} several={several} wrong={wrong} />
+          {place > 0 && (place === entry.batches.length - 1 ? ' and ' : ', ')}
+          <BatchHoles plan={plan} place={place} several={several} wrong={wrong} />
         </span>
       ))}
-      {free.length > 0 && entry.dishes.length < MOST_DISHES && (
+      {free.length > 0 && entry.batches.length < MOST_BATCHES && (
         <button
           type="button"
           className={styles.small}
-          onClick={() => change({ dishes: [...entry.dishes, plainDish(free[0]!.id)] })}
+          onClick={() => change({ batches: [...entry.batches, plainBatch(nth(free, 0).id)] })}
         >
           and another
         </button>
@@ -55,8 +56,8 @@ export function Sentence({ plan, wrong }: { plan: ThePlan; wrong: string | undef
       <DayHole
         label="Cook day"
         value={entry.cookDay}
-        min={ground.today}
-        today={ground.today}
+        min={inputs.today}
+        today={inputs.today}
         wrong={wrong === 'cookDay'}
         onChange={(cookDay) => change({ cookDay, ...(cookDay > entry.firstDay ? { firstDay: cookDay } : {}) })}
       />
@@ -64,8 +65,8 @@ export function Sentence({ plan, wrong }: { plan: ThePlan; wrong: string | undef
       <DayHole
         label="First feeding day"
         value={entry.firstDay}
-        min={ground.today}
-        today={ground.today}
+        min={inputs.today}
+        today={inputs.today}
         wrong={wrong === 'firstDay'}
         onChange={(firstDay) => change({ firstDay })}
       />
@@ -83,10 +84,10 @@ export function Sentence({ plan, wrong }: { plan: ThePlan; wrong: string | undef
 const NAMED_DOGS = 8;
 
 /** For whom: each dog by name, pressed in or out. */
-function DogHoles({ plan: { ground, entry, change } }: { plan: ThePlan }) {
+function DogHoles({ plan: { inputs, entry, change } }: { plan: ThePlan }) {
   const names = (
     <span role="group" aria-label="Dogs" className={styles.dogs}>
-      {ground.dogs.map((dog) => {
+      {inputs.dogs.map((dog) => {
         const eats = entry.dogIds.includes(dog.id);
         return (
           <button
@@ -104,17 +105,17 @@ function DogHoles({ plan: { ground, entry, change } }: { plan: ThePlan }) {
       })}
     </span>
   );
-  if (ground.dogs.length <= NAMED_DOGS) return names;
-  const all = entry.dogIds.length === ground.dogs.length;
+  if (inputs.dogs.length <= NAMED_DOGS) return names;
+  const all = entry.dogIds.length === inputs.dogs.length;
   return (
     <details className={styles.manyDogs}>
       <summary className={styles.hole}>
-        {all ? `all ${ground.dogs.length} dogs` : `${entry.dogIds.length} of ${ground.dogs.length} dogs`}
+        {all ? `all ${inputs.dogs.length} dogs` : `${entry.dogIds.length} of ${inputs.dogs.length} dogs`}
       </summary>
       <button
         type="button"
         className={styles.small}
-        onClick={() => change({ dogIds: all ? [] : ground.dogs.map((dog) => dog.id) })}
+        onClick={() => change({ dogIds: all ? [] : inputs.dogs.map((dog) => dog.id) })}
       >
         {all ? 'none of them' : 'all of them'}
       </button>
@@ -123,7 +124,7 @@ function DogHoles({ plan: { ground, entry, change } }: { plan: ThePlan }) {
   );
 }
 
-interface DishHolesProps {
+interface BatchHolesProps {
   plan: ThePlan;
   place: number;
   several: boolean;
@@ -131,25 +132,25 @@ interface DishHolesProps {
 }
 
 /** One recipe of the sentence: which, for which meals, in which share, with which choices. */
-function DishHoles({ plan, place, several, wrong }: DishHolesProps) {
-  const { ground, entry, change, changeDish } = plan;
-  const dish = entry.dishes[place]!;
-  const recipe = ground.recipes.find((each) => each.id === dish.recipeId);
-  const shares = entry.dishes.filter((other) => other.meals === dish.meals).length > 1;
-  const nth = several ? ` ${place + 1}` : '';
+function BatchHoles({ plan, place, several, wrong }: BatchHolesProps) {
+  const { inputs, entry, change, changeBatch } = plan;
+  const batch = nth(entry.batches, place);
+  const recipe = inputs.recipes.find((each) => each.id === batch.recipeId);
+  const shares = entry.batches.filter((other) => other.meals === batch.meals).length > 1;
+  const which = several ? ` ${place + 1}` : '';
   return (
     <>
       <SelectHole
-        label={`Recipe${nth}`}
-        value={dish.recipeId}
+        label={`Recipe${which}`}
+        value={batch.recipeId}
         wrong={wrong === 'recipeId'}
-        options={ground.recipes.map((each) => ({ value: each.id, label: each.name }))}
+        options={inputs.recipes.map((each) => ({ value: each.id, label: each.name }))}
         onChange={(recipeId) =>
           change({
-            dishes: entry.dishes.map((other, index) =>
-              index === place ? { ...plainDish(recipeId), share: dish.share, meals: dish.meals } : other,
+            batches: entry.batches.map((other, index) =>
+              index === place ? { ...plainBatch(recipeId), share: batch.share, meals: batch.meals } : other,
             ),
-            binding: { ...entry.binding, dish: 0, line: 0 },
+            binding: { ...entry.binding, batch: 0, line: 0 },
           })
         }
       />
@@ -160,13 +161,13 @@ function DishHoles({ plan, place, several, wrong }: DishHolesProps) {
           <SelectHole
             label={choice}
             quiet
-            value={dish.choices?.[choice] ?? places[0]!}
+            value={batch.choices?.[choice] ?? nth(places, 0)}
             wrong={false}
             options={places.map((line) => ({
               value: line,
-              label: recipe!.written[line]!.preparation ?? recipe!.written[line]!.source.food.name,
+              label: sure(sure(recipe).written[line]).preparation ?? sure(sure(recipe).written[line]).source.food.name,
             }))}
-            onChange={(line) => changeDish(place, { choices: { ...dish.choices, [choice]: line } })}
+            onChange={(line) => changeBatch(place, { choices: { ...batch.choices, [choice]: line } })}
           />
         </span>
       ))}
@@ -175,23 +176,23 @@ function DishHoles({ plan, place, several, wrong }: DishHolesProps) {
           {' '}
           for{' '}
           <SelectHole
-            label={`Meals of recipe${nth}`}
+            label={`Meals of recipe${which}`}
             quiet
-            value={dish.meals}
+            value={batch.meals}
             wrong={false}
             options={MEALS}
-            onChange={(meals) => changeDish(place, { meals })}
+            onChange={(meals) => changeBatch(place, { meals })}
           />
           {shares && (
             <>
               {' '}
               in shares of{' '}
               <Hole
-                label={`Share of recipe${nth}`}
+                label={`Share of recipe${which}`}
                 size="count"
-                value={dish.share}
+                value={batch.share}
                 wrong={wrong === 'share'}
-                onChange={(share) => changeDish(place, { share })}
+                onChange={(share) => changeBatch(place, { share })}
               />
             </>
           )}
@@ -201,8 +202,8 @@ function DishHoles({ plan, place, several, wrong }: DishHolesProps) {
             aria-label={`Leave out ${recipe?.name ?? 'this recipe'}`}
             onClick={() =>
               change({
-                dishes: entry.dishes.filter((_, index) => index !== place),
-                binding: { ...entry.binding, dish: 0, line: 0 },
+                batches: entry.batches.filter((_, index) => index !== place),
+                binding: { ...entry.binding, batch: 0, line: 0 },
               })
             }
           >

@@ -1,4 +1,4 @@
-import { answerPlan } from '@/core/plan/answer';
+import { workOutPlan } from '@/core/plan/result';
 import { plainPlan } from '@/core/plan/plan-entry';
 import { savePlan } from '@/data/commands/plans';
 import { contextFor } from '@/data/commands/run';
@@ -8,31 +8,31 @@ import { planSchema } from './schema';
 
 test('the plan’s view is enough to scale by, and a kept plan comes back as it was typed', async () => {
   const { db, reference } = await serve('2026-11-25T12:00:00Z', { demo: true });
-  const { ground, others } = await newPlanView();
-  const wren = ground.dogs.find((dog) => dog.name === 'Wren')!;
-  const entry = plainPlan(ground.recipes[0]!.id, [wren.id], ground.today, {
+  const { inputs, others } = await newPlanView();
+  const wren = inputs.dogs.find((dog) => dog.name === 'Wren')!;
+  const entry = plainPlan(inputs.recipes[0]!.id, [wren.id], inputs.today, {
     binding: { days: '14' },
     // Wren grows, and this recipe is far short of calcium: that has been seen.
     seen: [`calcium-${wren.id}`],
   });
-  const answer = answerPlan(ground, entry);
-  if (!answer.ok) throw new Error(answer.problem.message);
+  const result = workOutPlan(inputs, entry);
+  if (!result.ok) throw new Error(result.problem.message);
   // Wren’s fourteen days are 16 899 kcal, the recipe 2834.56 (issue 2).
-  expect(Math.round(answer.value.bound.need)).toBe(16_899);
-  expect(answer.value.dishes[0]!.bound.at.scale).toBeCloseTo(16_899 / 2834.56, 3);
+  expect(Math.round(result.value.bound.need)).toBe(16_899);
+  expect(result.value.batches[0]!.bound.at.scale).toBeCloseTo(16_899 / 2834.56, 3);
   // The demo has cooked this recipe once: its own pot foretells the yield.
-  expect(ground.recipes[0]!.pots).toHaveLength(1);
-  expect(ground.dogs.map((dog) => dog.caution !== undefined)).toEqual([true, true, true]);
+  expect(inputs.recipes[0]!.pots).toHaveLength(1);
+  expect(inputs.dogs.map((dog) => dog.caution !== undefined)).toEqual([true, true, true]);
   expect(others).toHaveLength(2);
   // What a server hands to a page must survive the way there.
-  expect(JSON.parse(JSON.stringify(ground.recipes[0]!.written))).toEqual(ground.recipes[0]!.written);
+  expect(JSON.parse(JSON.stringify(inputs.recipes[0]!.written))).toEqual(inputs.recipes[0]!.written);
 
   const { planId } = await savePlan(await contextFor(db, reference, new Date('2026-11-25T12:00:00Z')), {
-    entry: { ...entry, seen: [...entry.seen, ...ground.hazards.map((hazard) => hazard.id).slice(0, 40)] },
+    entry: { ...entry, seen: [...entry.seen, ...inputs.hazards.map((hazard) => hazard.id).slice(0, 40)] },
   });
   expect((await openPlanView(planId))!.entry!.binding.days).toBe('14');
   const kept = (await keptPlan(planId))!;
-  expect(kept.batches[0]!.lines[0]!.grams).toBeCloseTo(answer.value.dishes[0]!.amounts[0]!, 6);
+  expect(kept.batches[0]!.lines[0]!.grams).toBeCloseTo(result.value.batches[0]!.amounts[0]!, 6);
   expect(kept.list[0]!.name).toBe('venison, minced');
   expect((await planRows(planId)).map((row) => row.label)).toContain('days');
   expect(await openPlanView(999)).toBeUndefined();
@@ -41,9 +41,9 @@ test('the plan’s view is enough to scale by, and a kept plan comes back as it 
 
 const entry = plainPlan(1, [1], '2026-11-26');
 test.each([
-  { ...entry, dishes: [] },
-  { ...entry, dishes: [{ ...entry.dishes[0], recipeId: 0 }] },
-  { ...entry, dishes: [{ ...entry.dishes[0], meals: 'at night' }] },
+  { ...entry, batches: [] },
+  { ...entry, batches: [{ ...entry.batches[0], recipeId: 0 }] },
+  { ...entry, batches: [{ ...entry.batches[0], meals: 'at night' }] },
   { ...entry, dogIds: [1.5] },
   { ...entry, binding: { ...entry.binding, by: 'wish' } },
   { ...entry, firstDay: undefined },

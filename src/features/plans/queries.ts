@@ -1,20 +1,20 @@
 import { countOf } from '@/core/quantity/count-words';
 import 'server-only';
 import { writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
-import { answerPlan } from '@/core/plan/answer';
-import type { PlanGround } from '@/core/plan/ground';
+import { workOutPlan } from '@/core/plan/result';
+import type { PlanInputs } from '@/core/plan/inputs';
 import type { PlanEntry } from '@/core/plan/plan-entry';
 import { stillHere } from '@/core/plan/read-plan';
 import type { UnitSet } from '@/core/quantity/units';
 import { scaledForKitchen } from '@/core/plan/rounding';
 import { shoppingList, type ShoppingItem } from '@/core/plan/shopping';
-import { waysOf } from '@/core/plan/ways';
+import { inAllBindings } from '@/core/plan/bindings/bindings';
 import { sayWhatGoes } from '@/core/recipe/written';
 import type { AwayThing } from '@/core/away';
 import { reading, type Reading } from '@/data/reading';
 import { readBatch, type StoredBatch } from '@/data/repositories/batches';
 import { readDogs } from '@/data/repositories/dogs';
-import { readPlanGround } from '@/data/repositories/plan-ground';
+import { readPlanInputs } from '@/data/repositories/plan-inputs';
 import { readPlannedLines, type PlannedLines } from '@/data/repositories/planned';
 import {
   readPlanItems,
@@ -24,6 +24,7 @@ import {
   type StoredPlan,
   type StoredPlanItem,
 } from '@/data/repositories/plans';
+import { nth } from '@/core/sure';
 
 /** A plan among the others: what it is of, and whether it may still be changed. */
 export interface PlanRow {
@@ -34,7 +35,7 @@ export interface PlanRow {
 }
 
 export interface PlanView {
-  readonly ground: PlanGround;
+  readonly inputs: PlanInputs;
   /** Names the way that led here: what is typed is kept for each of its own. */
   readonly slot: string;
   /** The kept plan that is changed. */
@@ -59,8 +60,8 @@ const rowOf = (plan: StoredPlan, today: LocalDate): PlanRow => ({
   open: plan.open,
 });
 
-const groundOf = ({ db, reference, household, today }: Reading, entry?: PlanEntry) =>
-  readPlanGround({ tx: db, reference, household, today }, entry);
+const inputsOf = ({ db, reference, household, today }: Reading, entry?: PlanEntry) =>
+  readPlanInputs({ tx: db, reference, household, today }, entry);
 
 const awayPlans = async ({ db, today }: Reading): Promise<AwayThing[]> =>
   (await readPlansAway(db, OTHERS)).map(({ id, name, firstDay }) => ({
@@ -73,13 +74,13 @@ export async function newPlanView(copyOf?: number): Promise<PlanView> {
   const read = await reading();
   const { db } = read;
   const copied = copyOf === undefined ? undefined : (await readStoredPlan(db, copyOf))?.entry;
-  const ground = await groundOf(read, copied);
-  const entry = copied && stillHere(ground, copied);
+  const inputs = await inputsOf(read, copied);
+  const entry = copied && stillHere(inputs, copied);
   return {
-    ground,
+    inputs,
     slot: copyOf === undefined ? 'new' : `copy-${copyOf}`,
     keptId: undefined,
-    entry: entry && { ...entry, cookDay: ground.today, firstDay: ground.tomorrow, seen: [] },
+    entry: entry && { ...entry, cookDay: inputs.today, firstDay: inputs.tomorrow, seen: [] },
     items: [],
     away: await awayPlans(read),
     others: (await readPlans(db, OTHERS)).map((other) => rowOf(other, read.today)),
@@ -92,12 +93,12 @@ export async function openPlanView(id: number): Promise<PlanView | undefined> {
   const { db } = read;
   const plan = await readStoredPlan(db, id);
   if (!plan?.entry || !plan.open) return undefined;
-  const ground = await groundOf(read, plan.entry);
+  const inputs = await inputsOf(read, plan.entry);
   return {
-    ground,
+    inputs,
     slot: `kept-${id}`,
     keptId: id,
-    entry: stillHere(ground, plan.entry),
+    entry: stillHere(inputs, plan.entry),
     items: await readPlanItems(db, id),
     away: await awayPlans(read),
     others: (await readPlans(db, OTHERS)).filter((other) => other.id !== id).map((other) => rowOf(other, read.today)),
@@ -160,7 +161,7 @@ export async function keptPlan(id: number): Promise<KeptPlan | undefined> {
         scale: batch.scale,
         lines: planned.takes.map(({ written, bought }, index) => ({
           name: written.preparation ?? written.source.food.name,
-          measure: kitchen[index]!.measure,
+          measure: nth(kitchen, index).measure,
           note: sayWhatGoes(written),
           grams: bought,
         })),
@@ -168,7 +169,7 @@ export async function keptPlan(id: number): Promise<KeptPlan | undefined> {
     }),
     list: shoppingList(
       batches.flatMap(({ batch, planned }) =>
-        planned.written.map((line, place) => ({ recipe: batch.recipeName, line, grams: planned.bought[place]! })),
+        planned.written.map((line, place) => ({ recipe: batch.recipeName, line, grams: nth(planned.bought, place) })),
       ),
       household.unitSet,
     ),
@@ -184,8 +185,12 @@ export async function planRows(id: number): Promise<PlanRows> {
   const plan = await readStoredPlan(read.db, id);
   if (!plan?.entry || !plan.open) return [];
   const today = plan.cookDay < read.today ? plan.cookDay : read.today;
-  const ground = await groundOf({ ...read, today }, plan.entry);
-  const answer = answerPlan(ground, plan.entry);
-  if (!answer.ok) return [];
-  return waysOf(ground, answer.value, plan.entry.binding).map(({ label, said, note }) => ({ label, said, note }));
+  const inputs = await inputsOf({ ...read, today }, plan.entry);
+  const result = workOutPlan(inputs, plan.entry);
+  if (!result.ok) return [];
+  return inAllBindings(inputs, result.value, plan.entry.binding).map(({ label, said, note }) => ({
+    label,
+    said,
+    note,
+  }));
 }

@@ -2,51 +2,54 @@
 
 import { useDeferredValue, useMemo, useState } from 'react';
 import type { KnownFood } from '@/core/food/food';
-import { answerPlan, type PlanAnswer } from '@/core/plan/answer';
-import type { TypedBinding } from '@/core/plan/binding-entry';
+import { workOutPlan, type PlanResult } from '@/core/plan/result';
+import type { TypedBinding } from '@/core/plan/bindings/bindings';
 import { checkDogs } from '@/core/plan/dog-checks';
-import { plainPlan, type DishEntry, type PlanEntry } from '@/core/plan/plan-entry';
+import { plainPlan, type BatchEntry, type PlanEntry } from '@/core/plan/plan-entry';
 import { standingAgainst } from '@/core/plan/stops';
-import { waysOf } from '@/core/plan/ways';
-import { useKept } from '@/ui/form/use-kept';
+import { inAllBindings } from '@/core/plan/bindings/bindings';
+import { useDraftStorage } from '@/ui/form/use-draft-storage';
 import type { PlanView } from './queries';
 
 /** The typed plan and all that follows from it, while it is typed. */
 export function usePlan(view: PlanView, first: number | undefined) {
-  const [foods, setFoods] = useState(view.ground.foods);
-  const ground = useMemo(() => ({ ...view.ground, foods }), [view.ground, foods]);
+  const [foods, setFoods] = useState(view.inputs.foods);
+  const inputs = useMemo(() => ({ ...view.inputs, foods }), [view.inputs, foods]);
   const initial = useMemo(
     () =>
       view.entry ??
       plainPlan(
-        (ground.recipes.find((each) => each.id === first) ?? ground.recipes[0])?.id ?? 1,
-        ground.dogs.map((dog) => dog.id),
-        ground.tomorrow,
-        { cookDay: ground.today },
-        ground.set,
+        (inputs.recipes.find((each) => each.id === first) ?? inputs.recipes[0])?.id ?? 1,
+        inputs.dogs.map((dog) => dog.id),
+        inputs.tomorrow,
+        { cookDay: inputs.today },
+        inputs.set,
       ),
-    [view.entry, ground, first],
+    [view.entry, inputs, first],
   );
   // What was typed stays over a reload, in a slot of its own for each way to come here.
-  const [entry, setEntry, forget] = useKept(`plan-${view.slot}-${first ?? ''}`, initial);
-  const answer = useMemo(() => answerPlan(ground, entry), [ground, entry]);
-  const standing = useMemo(() => (answer.ok ? standingAgainst(ground, answer.value) : undefined), [ground, answer]);
+  const [entry, setEntry, forget] = useDraftStorage(`plan-${view.slot}-${first ?? ''}`, initial);
+  const result = useMemo(() => workOutPlan(inputs, entry), [inputs, entry]);
+  const standing = useMemo(() => (result.ok ? standingAgainst(inputs, result.value) : undefined), [inputs, result]);
   // While a hole cannot be read, what stood there last stays in sight, faint and not to be pressed.
-  const [last, setLast] = useState<PlanAnswer>();
-  if (answer.ok && answer.value !== last) setLast(answer.value);
-  const shown = answer.ok ? answer.value : last;
-  const ways = useMemo(() => (shown ? waysOf(ground, shown, entry.binding) : []), [ground, shown, entry.binding]);
+  const [last, setLast] = useState<PlanResult>();
+  if (result.ok && result.value !== last) setLast(result.value);
+  const shown = result.ok ? result.value : last;
+  const bindings = useMemo(
+    () => (shown ? inAllBindings(inputs, shown, entry.binding) : []),
+    [inputs, shown, entry.binding],
+  );
   // The check of every nutrient of every dog may come a moment later than the figures.
-  const settled = useDeferredValue(answer);
-  const checks = useMemo(() => (settled.ok ? checkDogs(ground, settled.value) : []), [ground, settled]);
+  const settled = useDeferredValue(result);
+  const checks = useMemo(() => (settled.ok ? checkDogs(inputs, settled.value) : []), [inputs, settled]);
   const change = (part: Partial<PlanEntry>) => setEntry({ ...entry, ...part });
   return {
-    ground,
+    inputs,
     entry,
-    answer,
+    result,
     shown,
     standing,
-    ways,
+    bindings,
     checks,
     /** Something was typed that is not kept. */
     typed: entry !== initial,
@@ -54,8 +57,8 @@ export function usePlan(view: PlanView, first: number | undefined) {
     forget,
     change,
     bind: (part: Partial<TypedBinding>) => change({ binding: { ...entry.binding, ...part } }),
-    changeDish: (place: number, part: Partial<DishEntry>) =>
-      change({ dishes: entry.dishes.map((dish, index) => (index === place ? { ...dish, ...part } : dish)) }),
+    changeBatch: (place: number, part: Partial<BatchEntry>) =>
+      change({ batches: entry.batches.map((batch, index) => (index === place ? { ...batch, ...part } : batch)) }),
     bringFood: (food: KnownFood) => setFoods((now) => [...now.filter((each) => each.food.ndb !== food.food.ndb), food]),
   };
 }

@@ -19,6 +19,7 @@ import { DogChecks } from './DogChecks';
 import { Proposals } from './Proposals';
 import type { KnownAddition } from './queries';
 import styles from './recipes.module.css';
+import { sure } from '@/core/sure';
 
 const WIDTH = 240;
 const FIRST = 8;
@@ -47,7 +48,7 @@ export function BalanceSheet(props: BalanceSheetProps) {
   const [all, setAll] = useState(false);
   const [open, setOpen] = useState<string>();
   const [proposed, setProposed] = useState<readonly { readonly addition: KnownAddition; readonly grams: number }[]>([]);
-  const profile = profiles.profiles.find((each) => each.id === id)!;
+  const profile = sure(profiles.profiles.find((each) => each.id === id));
   const balance = balanceOf(lines, profiles.nutrients, profile, factors);
   const withProposed = proposed.map(({ addition, grams: mass }) => ({
     text: addition.food.name,
@@ -56,7 +57,7 @@ export function BalanceSheet(props: BalanceSheetProps) {
   }));
   const after =
     proposed.length === 0 ? undefined : balanceOf([...lines, ...withProposed], profiles.nutrients, profile, factors);
-  const nrcProfile = profiles.profiles.find((each) => each.id === 'nrc-adult')!;
+  const nrcProfile = sure(profiles.profiles.find((each) => each.id === 'nrc-adult'));
   const nrc = profile === nrcProfile ? balance : balanceOf(lines, profiles.nutrients, nrcProfile, factors);
   const count = (verdict: BalanceRow['verdict'], toward: BalanceRow['toward']) =>
     balance.rows.filter((row) => row.verdict === verdict && row.toward === toward).length;
@@ -145,7 +146,7 @@ export function BalanceSheet(props: BalanceSheetProps) {
           (ratio.toward === 'short' || ratio.toward === 'over') && (
             <p key={ratio.name} className="caution">
               {ratio.name} is {ratio.verdict === 'perhaps' ? 'perhaps ' : ''}
-              {writeNumber(ratio.value!, 2)} : 1,{' '}
+              {writeNumber(sure(ratio.value), 2)} : 1,{' '}
               {ratio.toward === 'short' ? `at least ${ratio.least} : 1` : `at most ${ratio.most} : 1`} is asked for.
             </p>
           ),

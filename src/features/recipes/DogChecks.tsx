@@ -7,6 +7,7 @@ import { writeNumber } from '@/core/quantity/write';
 import type { NamedDog } from '@/core/recipe/preview';
 import type { WeighedLine } from '@/core/recipe/recipe';
 import { Why } from '@/ui/Why';
+import { sure } from '@/core/sure';
 
 /** A part that is below the whole never reads 100 %. */
 const percentBelow = (part: number) => Math.floor(part * 100);
@@ -26,11 +27,7 @@ export function DogChecks({ balance, nrc, profiles, dogs, lines, labels }: DogCh
   const pups = tooMuchForPups(balance, profiles.pups, dogs);
   const over = overLabels(lines, balance.kcal, dogs, new Map(labels));
   const safe = balance.rows === nrc.rows ? [] : overSafe(nrc);
-  const low = lowAtRation(
-    nrc,
-    profiles.profiles.find((each) => each.id === 'nrc-adult')!,
-    dogs,
-  );
+  const low = lowAtRation(nrc, sure(profiles.profiles.find((each) => each.id === 'nrc-adult')), dogs);
   if (pups.length + over.length + low.length + safe.length === 0) return null;
   return (
     <div className="stack" role="status">

@@ -2,7 +2,7 @@ import { AwayList } from '@/ui/AwayList';
 import { writeKcal } from '@/core/quantity/write';
 import Link from 'next/link';
 import { LinkButton } from '@/ui/LinkButton';
-import { HatchTile } from '@/ui/marks/marks';
+import { HatchTile } from '@/ui/badges/badges';
 import { EmptyRoom, ListRoom } from '@/ui/room';
 import { putAway } from './actions';
 import type { RecipesView } from './queries';
@@ -10,7 +10,7 @@ import styles from './recipes.module.css';
 
 const WRITE = { href: '/recipes/new', label: 'Write a recipe' };
 
-/** Every recipe in its own words, with the mark that its batches carry. */
+/** Every recipe in its own words, with the protein that its batches carry. */
 export function RecipeList({ view: { rows, away } }: { view: RecipesView }) {
   if (rows.length === 0 && away.length === 0) {
     return (
@@ -33,7 +33,7 @@ export function RecipeList({ view: { rows, away } }: { view: RecipesView }) {
     >
       {rows.map((row) => (
         <li key={row.recipeId} className={styles.row}>
-          <HatchTile hatch={row.mark.hatch} width={56} height={56} />
+          <HatchTile hatch={row.protein.hatch} width={56} height={56} />
           <div className={styles.words}>
             <p className="rowName">
               <Link href={`/recipes/${row.recipeId}`}>{row.name}</Link>
@@ -45,7 +45,7 @@ export function RecipeList({ view: { rows, away } }: { view: RecipesView }) {
             <span className="rowName">
               {row.sheet.kcalPer100 === undefined ? '?' : writeKcal(row.sheet.kcalPer100)}
             </span>{' '}
-            kcal, {row.mark.word}
+            kcal, {row.protein.word}
           </p>
           <LinkButton variant="outlined" href={`/plan?recipe=${row.recipeId}`} aria-label={`Plan ${row.name}`}>
             Plan it

@@ -26,6 +26,7 @@ import { LineList } from './sheet/LineList';
 import { NotebookField, type NotebookHandle } from './sheet/NotebookField';
 import { EMPTY, useSheetForm } from './sheet/use-sheet-form';
 import { Totals } from './Totals';
+import { sure } from '@/core/sure';
 
 /** A recipe as a sheet: the lines on the left, what they come to on the right, while they are typed. */
 export function RecipeSheet({ form: given }: { form: RecipeForm }) {
@@ -108,7 +109,7 @@ export function RecipeSheet({ form: given }: { form: RecipeForm }) {
                 <Link href={`/recipes/files?recipe=${given.id}`}>as a file</Link>{' '}
                 <PutAway
                   kind="recipe"
-                  id={given.id!}
+                  id={sure(given.id)}
                   name={entry.name}
                   putAway={putAway}
                   onDone={() => router.push('/recipes')}

@@ -1,13 +1,13 @@
 import type { FoodMeasure } from '@/core/food/food';
 import { energyOf, type EnergyFactors } from '@/core/nutrition/energy';
 import { writeNumber } from '@/core/quantity/write';
-import type { ProteinMark } from '@/core/recipe/protein';
+import type { Protein } from '@/core/recipe/protein';
 import type { Part, WeighedLine } from '@/core/recipe/recipe';
 import { shapeAgainst, shapeFigures, volumeShares, type NamedShape, type ShapeRow } from '@/core/recipe/shape';
 import type { RecipeSheet } from '@/core/recipe/sheet';
 import { stackedBar } from '@/ui/charts/stacked-bar';
 import { Choice } from '@/ui/form/Choice';
-import { hatchFill } from '@/ui/marks/hatch-defs';
+import { hatchFill } from '@/ui/badges/hatch-defs';
 
 const WIDTH = 470;
 const ANIMAL = new Set<Part>(['muscle', 'muscular organ', 'secreting organ']);
@@ -25,7 +25,7 @@ const FILLS: Partial<Record<Part, string>> = {
 
 interface ShapeProps {
   sheet: RecipeSheet;
-  mark: ProteinMark;
+  protein: Protein;
   lines: readonly WeighedLine[];
   factors: EnergyFactors;
   shapes: readonly NamedShape[];
@@ -38,7 +38,7 @@ interface ShapeProps {
 const percent = (share: number) => `${writeNumber(share * 100, share < 0.1 ? 1 : 0)} %`;
 
 /** The shape of a recipe: its parts by weight, by volume and by energy, one over the other, and what it follows. */
-export function Shape({ sheet, mark, lines, factors, shapes, follows, measures, onFollow }: ShapeProps) {
+export function Shape({ sheet, protein, lines, factors, shapes, follows, measures, onFollow }: ShapeProps) {
   const volumes = volumeShares(lines, measures);
   const rows = [
     { name: 'weight', of: (share: Share) => share.weight },
@@ -49,7 +49,7 @@ export function Shape({ sheet, mark, lines, factors, shapes, follows, measures, 
   const figures = shapeFigures(lines, sheet);
   return (
     <figure style={{ margin: 0 }} aria-label="Shape of the recipe">
-      <Bars sheet={sheet} mark={mark} rows={rows} />
+      <Bars sheet={sheet} protein={protein} rows={rows} />
       {volumes.coverage < 0.995 && (
         <p className="note">by volume: {percent(volumes.coverage)} of the weight has a cup in the table</p>
       )}
@@ -112,12 +112,12 @@ function Against({ shape, rows }: { shape: NamedShape; rows: readonly ShapeRow[]
 
 interface BarsProps {
   sheet: RecipeSheet;
-  mark: ProteinMark;
+  protein: Protein;
   rows: readonly { readonly name: string; readonly of: (share: Share) => number }[];
 }
 
-function Bars({ sheet, mark, rows }: BarsProps) {
-  const word = (part: Part) => (part === 'muscle' ? mark.word : part);
+function Bars({ sheet, protein, rows }: BarsProps) {
+  const word = (part: Part) => (part === 'muscle' ? protein.word : part);
   return (
     <>
       <ul className="away">
@@ -146,7 +146,7 @@ function Bars({ sheet, mark, rows }: BarsProps) {
                     width={width}
                     height="32"
                     fill={
-                      ANIMAL.has(share.part) ? hatchFill(mark.hatch) : (FILLS[share.part] ?? 'var(--enamel-raised)')
+                      ANIMAL.has(share.part) ? hatchFill(protein.hatch) : (FILLS[share.part] ?? 'var(--enamel-raised)')
                     }
                     stroke="var(--slate)"
                     strokeWidth="1.5"

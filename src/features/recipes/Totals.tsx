@@ -6,7 +6,7 @@ import { countOf, plural } from '@/core/quantity/count-words';
 import { writeKcal, writeNumber } from '@/core/quantity/write';
 import type { KnownFood } from '@/core/food/food';
 import { BONE } from '@/core/recipe/bone';
-import { proteinMark } from '@/core/recipe/protein';
+import { proteinOf } from '@/core/recipe/protein';
 import type { NamedShape } from '@/core/recipe/shape';
 import type { WeighedLine } from '@/core/recipe/recipe';
 import { pouredWater, recipeSheet, type Known } from '@/core/recipe/sheet';
@@ -85,7 +85,7 @@ export function Totals({
       )}
       <Shape
         sheet={sheet}
-        mark={proteinMark(lines)}
+        protein={proteinOf(lines)}
         lines={lines}
         factors={factors}
         shapes={shapes}

@@ -27,7 +27,7 @@ test('the venison of the boatyard is the worked example: 2834.56 kcal (issue 2)'
   await serve(NOON, { demo: true });
   const [venison] = (await recipesView()).rows;
   expect(venison!.sheet.kcal).toBeCloseTo(2834.56, 2);
-  expect(venison!.mark).toEqual({ word: 'venison', hatch: 'diagonal' });
+  expect(venison!.protein).toEqual({ word: 'venison', hatch: 'diagonal' });
 });
 
 test('what a US kitchen typed in °F comes back in °F, on the sheet and on paper, and can be kept again', async () => {

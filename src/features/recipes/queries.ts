@@ -12,7 +12,7 @@ import type { Preview, RecipeEntry } from '@/core/recipe/entry-schema';
 import { sayWhatGoes } from '@/core/recipe/written';
 import type { Hazard } from '@/core/recipe/hazards';
 import { namedDog, type NamedDog } from '@/core/recipe/preview';
-import { proteinMark, type ProteinMark } from '@/core/recipe/protein';
+import { proteinOf, type Protein } from '@/core/recipe/protein';
 import type { Moment } from '@/core/recipe/recipe';
 import type { NamedShape } from '@/core/recipe/shape';
 import { recipeSheet, type RecipeSheet } from '@/core/recipe/sheet';
@@ -27,6 +27,7 @@ import {
   readSupply,
 } from '@/data/repositories/pantry';
 import { readLatestVersion, readLatestVersions } from '@/data/repositories/recipes';
+import { nth, sure } from '@/core/sure';
 
 export interface RecipeRow {
   readonly recipeId: number;
@@ -34,7 +35,7 @@ export interface RecipeRow {
   readonly version: number;
   readonly note: string | undefined;
   readonly lines: string;
-  readonly mark: ProteinMark;
+  readonly protein: Protein;
   readonly sheet: RecipeSheet;
 }
 
@@ -51,7 +52,7 @@ export async function recipesView(): Promise<RecipesView> {
     version: version.number,
     note: version.note,
     lines: version.written.map((line) => line.text).join(', '),
-    mark: proteinMark(version.lines),
+    protein: proteinOf(version.lines),
     sheet: recipeSheet(version.lines, household.energyFactors),
   }));
   return { rows, away: await readRecipesAway(db) };
@@ -167,7 +168,7 @@ export interface RotationView extends Looking {
   readonly recipes: readonly {
     readonly id: number;
     readonly name: string;
-    readonly mark: ProteinMark;
+    readonly protein: Protein;
     readonly lines: RecipeSheetLines;
   }[];
 }
@@ -180,7 +181,7 @@ export async function rotationView(): Promise<RotationView> {
     recipes: (await readLatestVersions(read.db, read.reference)).map((version) => ({
       id: version.recipeId,
       name: version.name,
-      mark: proteinMark(version.lines),
+      protein: proteinOf(version.lines),
       lines: version.lines,
     })),
   };
@@ -273,7 +274,7 @@ export async function printView(id: number): Promise<PrintView | undefined> {
   const bought = boughtAt(written, atPreview(version.preview));
   const places = entry.lines.flatMap((line, index) => (line.words ? [] : [index]));
   const lineAt = (index: number): PrintLine => {
-    const line = entry.lines[index]!;
+    const line = nth(entry.lines, index);
     const place = places.indexOf(index);
     const own = written[place];
     return {
@@ -285,7 +286,7 @@ export async function printView(id: number): Promise<PrintView | undefined> {
         ...(own && line.basis && line.basis !== 'batch'
           ? [`for ${line.basis}${line.perAmount ? `, ${line.perAmount}` : ''}`]
           : []),
-        ...(own && sayWhatGoes(own) ? [sayWhatGoes(own)!] : []),
+        ...(own && sayWhatGoes(own) ? [sure(sayWhatGoes(own))] : []),
         ...(line.choice ? [`one of “${line.choice}”`] : []),
         ...(own ? [] : ['not counted']),
       ],

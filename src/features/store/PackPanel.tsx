@@ -8,7 +8,7 @@ import { writeDensity, writeKcal } from '@/core/quantity/write';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
-import { Tub } from '@/ui/marks/marks';
+import { Tub } from '@/ui/badges/badges';
 import { correctPack, discardPack, movePacks, reverseMovement } from './actions';
 import type { OpenPack } from './queries';
 import styles from './store.module.css';
@@ -35,7 +35,7 @@ export function PackPanel({ pack, onClose }: { pack: OpenPack; onClose: () => vo
     <Dialog open onClose={onClose} aria-labelledby="pack-title" fullWidth maxWidth="sm">
       <div className={styles.panel}>
         <div className={styles.head}>
-          <Tub hatch={pack.mark.hatch} full={pack.full} size={72} />
+          <Tub hatch={pack.protein.hatch} full={pack.full} size={72} />
           <div>
             <h2 id="pack-title">
               <span className="figure">{pack.code}</span>{' '}

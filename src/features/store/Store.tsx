@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Problems } from '@/ui/form/Problems';
-import { Tub } from '@/ui/marks/marks';
+import { Tub } from '@/ui/badges/badges';
 import { EmptyRoom } from '@/ui/room';
 import { PackPanel } from './PackPanel';
 import type { Shelf, ShelfPack, StoreView } from './queries';
@@ -94,7 +94,7 @@ function PackOnShelf({ pack }: { pack: ShelfPack }) {
   return (
     <li>
       <Link href={`/store?pack=${pack.code}`} scroll={false} prefetch={false} className={styles.packLink}>
-        <Tub hatch={pack.mark.hatch} full={pack.full} size={56} />
+        <Tub hatch={pack.protein.hatch} full={pack.full} size={56} />
         <span className={styles.code}>{pack.code}</span>
         <span>
           {pack.whose}, {inMass(pack.grams)}

@@ -3,11 +3,11 @@ import 'server-only';
 import { clockIn, daysBetween, writeDay, type LocalDate } from '@/core/calendar/local-date';
 import { shelfLifeOf, type PlaceKind } from '@/core/preserve/shelf-life';
 import { writeSumIn, writeMassIn } from '@/core/quantity/write';
-import type { ProteinMark } from '@/core/recipe/protein';
+import type { Protein } from '@/core/recipe/protein';
 import { inOrderOfUse } from '@/core/stock/draw';
 import { labelOff } from '@/core/stock/label';
 import { fromTenths } from '@/core/stock/ledger';
-import { readMarks, reading, type Reading } from '@/data/reading';
+import { readProteins, reading, type Reading } from '@/data/reading';
 import { readAllPlaces } from '@/data/repositories/household';
 import {
   readHistory,
@@ -26,7 +26,7 @@ export interface ShelfPack {
   readonly whose: string;
   readonly grams: number;
   readonly full: number;
-  readonly mark: ProteinMark;
+  readonly protein: Protein;
   readonly until: string;
   readonly tone: 'danger' | 'caution' | 'plain';
   readonly notes: readonly string[];
@@ -77,7 +77,7 @@ export async function storeView(code: string | undefined): Promise<StoreView> {
   const read = await reading();
   const { db, today } = read;
   const stock = await readStock(db);
-  const marks = await readMarks(read);
+  const proteins = await readProteins(read);
   const everyPlace = await readAllPlaces(db);
   const places = everyPlace.filter((place) => place.archivedAt === null);
   const order = new Map(inOrderOfUse(stock.map(sourceOf), today).map((source, index) => [source.key, index]));
@@ -90,7 +90,7 @@ export async function storeView(code: string | undefined): Promise<StoreView> {
       name: each.name,
       kind: each.kind,
       said: own.length === 0 ? 'empty' : `${countOf(own.length, 'pack')}, ${writeSumIn(mass, read.household.unitSet)}`,
-      packs: own.map((pack) => shown(pack, marks, today)),
+      packs: own.map((pack) => shown(pack, proteins, today)),
     };
   });
   const pack = code === undefined ? undefined : await readPackByCode(db, code);
@@ -107,14 +107,14 @@ export async function storeView(code: string | undefined): Promise<StoreView> {
         .filter(Boolean)
         .join(', '),
     })),
-    open: pack && (await openPack(read, pack, marks, everyPlace)),
+    open: pack && (await openPack(read, pack, proteins, everyPlace)),
     unknownCode: code !== undefined && !pack ? code : undefined,
   };
 }
 
-const PLANTS: ProteinMark = { word: 'plants', hatch: 'bricks' };
+const PLANTS: Protein = { word: 'plants', hatch: 'bricks' };
 
-function shown(pack: StoredPack, marks: ReadonlyMap<number, ProteinMark>, today: LocalDate): ShelfPack {
+function shown(pack: StoredPack, proteins: ReadonlyMap<number, Protein>, today: LocalDate): ShelfPack {
   const date = pack.safeUntil ?? pack.bestBy;
   const left = date === undefined ? Infinity : daysBetween(today, date);
   const tone =
@@ -130,7 +130,7 @@ function shown(pack: StoredPack, marks: ReadonlyMap<number, ProteinMark>, today:
     whose: pack.dogName ?? 'anybody',
     grams: pack.grams,
     full: pack.labelGrams > 0 ? pack.grams / pack.labelGrams : 0,
-    mark: marks.get(pack.recipeId) ?? PLANTS,
+    protein: proteins.get(pack.recipeId) ?? PLANTS,
     until: date === undefined ? 'no date' : `${said} ${writeDay(date, today)}`,
     tone,
     notes: [
@@ -145,12 +145,12 @@ function shown(pack: StoredPack, marks: ReadonlyMap<number, ProteinMark>, today:
 async function openPack(
   read: Reading,
   pack: StoredPack,
-  marks: ReadonlyMap<number, ProteinMark>,
+  proteins: ReadonlyMap<number, Protein>,
   places: Awaited<ReturnType<typeof readAllPlaces>>,
 ): Promise<OpenPack> {
   const { db, today, reference } = read;
   return {
-    ...shown(pack, marks, today),
+    ...shown(pack, proteins, today),
     recipeName: pack.recipeName,
     placeId: pack.placeId,
     placeName: places.find((each) => each.id === pack.placeId)?.name ?? '',

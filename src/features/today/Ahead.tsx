@@ -1,6 +1,6 @@
 import { weekdayLetter } from '@/core/calendar/local-date';
-import { hatchFill } from '@/ui/marks/hatch-defs';
-import { ProteinSwatch } from '@/ui/marks/marks';
+import { hatchFill } from '@/ui/badges/hatch-defs';
+import { ProteinSwatch } from '@/ui/badges/badges';
 import styles from './today.module.css';
 import type { TodayView } from './view';
 
@@ -22,8 +22,8 @@ export function Ahead({ view }: { view: TodayView }) {
           <p className="note">a square is a day, filled by the pack that will feed it</p>
         </div>
         <div className={styles.legend}>
-          {view.legend.map((mark) => (
-            <ProteinSwatch key={mark.word} mark={mark} />
+          {view.legend.map((protein) => (
+            <ProteinSwatch key={protein.word} protein={protein} />
           ))}
         </div>
       </div>

@@ -8,7 +8,7 @@ import { writeKcal } from '@/core/quantity/write';
 import { bowlOf, drawMeal, fitFor, type Drawn } from '@/core/stock/draw';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
-import { Bowl, DogMark } from '@/ui/marks/marks';
+import { Bowl, DogBadge } from '@/ui/badges/badges';
 import { useHydrated } from '@/ui/use-hydrated';
 import { Why } from '@/ui/Why';
 import { feedBowl } from './actions';
@@ -17,6 +17,7 @@ import styles from './today.module.css';
 import type { LocalDate } from '@/core/calendar/local-date';
 import type { DogToday, ShownSource } from './view';
 import { useUnits } from '@/ui/units';
+import { sure } from '@/core/sure';
 
 interface DogBowlProps {
   dog: DogToday;
@@ -44,7 +45,7 @@ export function DogBowl({ dog, day, sources, full, sameSlot, onFed, onTakeBack }
     onFed(bowlId, `${dog.name} has had ${next?.slotName}.`),
   );
 
-  const mark = sources.find((source) => source.key === drawn[0]?.key)?.mark;
+  const protein = sources.find((source) => source.key === drawn[0]?.key)?.protein;
   const { grams, water } = bowlOf(drawn);
   const isDry = water > 0;
   const parts = drawn.map(({ key, grams: mass }) => {
@@ -61,9 +62,9 @@ export function DogBowl({ dog, day, sources, full, sameSlot, onFed, onTakeBack }
 
   return (
     <li className={styles.bowl}>
-      <DogMark letters={dog.letters} mark={dog.mark} />
+      <DogBadge letters={dog.letters} badge={dog.badge} />
       <span className={styles.drawing}>
-        <Bowl hatch={mark?.hatch} full={next && drawn.length > 0 ? full : 0} />
+        <Bowl hatch={protein?.hatch} full={next && drawn.length > 0 ? full : 0} />
       </span>
       <div className={styles.said}>
         <p className={styles.amount}>
@@ -92,7 +93,7 @@ export function DogBowl({ dog, day, sources, full, sameSlot, onFed, onTakeBack }
                 {drawn.length > 1 && ` ${inMass(part.grams)}`}
               </span>
             ))}
-            {mark && ` ${mark.word}`}
+            {protein && ` ${protein.word}`}
             {isDry && ': warm water, wait 10 min'}{' '}
             <span className={styles.links}>
               <Why of={next.why} about={`${dog.name}’s ${next.slotName}`} />
@@ -133,7 +134,7 @@ export function DogBowl({ dog, day, sources, full, sameSlot, onFed, onTakeBack }
             <p>
               <b>{feed.at('at')}</b>
             </p>
-            {!feed.at('at')!.includes('already') && (
+            {!sure(feed.at('at')).includes('already') && (
               <Button
                 variant="contained"
                 disabled={feed.pending}

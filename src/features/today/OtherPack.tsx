@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import { writeDay, type LocalDate } from '@/core/calendar/local-date';
-import { Tub } from '@/ui/marks/marks';
+import { Tub } from '@/ui/badges/badges';
 import styles from './today.module.css';
 import type { ShownSource } from './view';
 import { useUnits } from '@/ui/units';
@@ -28,9 +28,9 @@ export function OtherPack({ open, dogName, sources, day, onChoose, onClose }: Ot
           {sources.map((source) => (
             <li key={source.key}>
               <Button variant="outlined" fullWidth className={styles.choice} onClick={() => onChoose(source.key)}>
-                <Tub hatch={source.mark.hatch} size={32} />
+                <Tub hatch={source.protein.hatch} size={32} />
                 <span>
-                  <b>{source.code}</b> {source.mark.word}, {inMass(source.grams)}
+                  <b>{source.code}</b> {source.protein.word}, {inMass(source.grams)}
                   {source.kind === 'dry' && ' dry'}
                   {source.safeUntil && ` · until ${writeDay(source.safeUntil, day)}`}
                 </span>

@@ -5,10 +5,11 @@ import Checkbox from '@mui/material/Checkbox';
 import { useState } from 'react';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
-import { Tub } from '@/ui/marks/marks';
+import { Tub } from '@/ui/badges/badges';
 import { moveToFridge } from './actions';
 import styles from './today.module.css';
 import type { TodayView } from './view';
+import { nth } from '@/core/sure';
 
 /** Packs that tomorrow needs and that lie in the freezer: one press moves those that are ticked. */
 export function Tonight({ packs, placeId }: { packs: TodayView['tonight']; placeId: number }) {
@@ -49,7 +50,7 @@ export function Tonight({ packs, placeId }: { packs: TodayView['tonight']; place
         disabled={moving.length === 0 || move.pending}
         onClick={() => move.run({ holdingIds: moving.map((pack) => pack.holdingId), placeId })}
       >
-        {moving.length === 1 ? `Moved ${moving[0]!.code}` : `Moved all ${moving.length}`}
+        {moving.length === 1 ? `Moved ${nth(moving, 0).code}` : `Moved all ${moving.length}`}
       </Button>
     </section>
   );

@@ -7,11 +7,11 @@ import { mealsOn, nextMeal, type DayMeal } from '@/core/dog/meals';
 import { isGrowing, vetCaution } from '@/core/dog/stage';
 import { capital, writeDose, writeKcal, writeMassIn, writeWeight } from '@/core/quantity/write';
 import type { UnitSet } from '@/core/quantity/units';
-import type { ProteinMark } from '@/core/recipe/protein';
+import type { Protein } from '@/core/recipe/protein';
 import { coverOf, type Cover } from '@/core/stock/cover';
 import { drawMeal, fitFor, inOrderOfUse, type Drawn } from '@/core/stock/draw';
 import { explainMeal } from '@/core/stock/explain-meal';
-import { readMarks, reading, type Reading } from '@/data/reading';
+import { readProteins, reading, type Reading } from '@/data/reading';
 import { readBatchList } from '@/data/repositories/batches';
 import { readAvoided } from '@/data/repositories/avoided';
 import { readBowlsBetween, type StoredBowl } from '@/data/repositories/bowls';
@@ -20,19 +20,20 @@ import { readPlaces } from '@/data/repositories/household';
 import { readStock, readWarmShares, sourceOf, warmSourceOf, type StoredPack } from '@/data/repositories/stock';
 import { DAYS_BACK, earlierMeals } from './earlier/queries';
 import type { AheadCell, DogToday, FedMeal, ShownSource, TodayView } from './view';
+import { nth, sure } from '@/core/sure';
 
 /** Four weeks fit a screen; further ahead nobody looks for a bowl. */
 const HORIZON = 28;
-const PLANTS: ProteinMark = { word: 'plants', hatch: 'bricks' };
+const PLANTS: Protein = { word: 'plants', hatch: 'bricks' };
 
 export async function todayView(): Promise<TodayView> {
   const read = await reading();
   const { db, today, household, reference } = read;
-  const [dogs, bowls, stock, marks, places] = [
+  const [dogs, bowls, stock, proteins, places] = [
     await readDogs(db),
     await readBowlsBetween(db, addDays(today, -DAYS_BACK), today),
     await readStock(db),
-    await readMarks(read),
+    await readProteins(read),
     await readPlaces(db),
   ];
   const avoided = await readAvoided(db, reference, dogs, today);
@@ -41,13 +42,13 @@ export async function todayView(): Promise<TodayView> {
     ...warm.map((each) => ({
       ...warmSourceOf(each),
       notFor: avoided.dogsNotFor({ batchId: each.batchId }),
-      mark: marks.get(each.recipeId) ?? PLANTS,
+      protein: proteins.get(each.recipeId) ?? PLANTS,
       kind: 'warm' as const,
     })),
     ...stock.map((pack) => ({
       ...sourceOf(pack),
       notFor: avoided.dogsNotFor({ holdingId: pack.holdingId }),
-      mark: marks.get(pack.recipeId) ?? PLANTS,
+      protein: proteins.get(pack.recipeId) ?? PLANTS,
       kind: pack.waterPerGram > 0 ? ('dry' as const) : ('wet' as const),
     })),
   ];
@@ -79,7 +80,7 @@ export async function todayView(): Promise<TodayView> {
   return {
     day: today,
     dayInFull: writeDayInFull(today),
-    heading: nextSlots.size === 1 ? capital([...nextSlots][0]!) : nextSlots.size === 0 ? 'All fed' : 'Next meals',
+    heading: nextSlots.size === 1 ? capital(nth([...nextSlots], 0)) : nextSlots.size === 0 ? 'All fed' : 'Next meals',
     done: saidDone(states.dogs),
     dogs: states.dogs,
     sources: inOrderOfUse(ready, today),
@@ -93,9 +94,9 @@ export async function todayView(): Promise<TodayView> {
             said: cookIn <= 0 ? 'cook today' : `cook by ${writeDay(addDays(today, cookIn), today)}`,
           }
         : undefined,
-    legend: [...new Map([...bySource.values()].map((source) => [source.mark.word, source.mark])).values()],
-    tonight: tonightOf(cover, stock, marks, household.unitSet),
-    fridgePlaceId: places.find((place) => place.kind === 'fridge')!.id,
+    legend: [...new Map([...bySource.values()].map((source) => [source.protein.word, source.protein])).values()],
+    tonight: tonightOf(cover, stock, proteins, household.unitSet),
+    fridgePlaceId: sure(places.find((place) => place.kind === 'fridge')).id,
     watch: [
       ...watchPacks(stock, today, cover, household.unitSet),
       ...(await watchBatches(read)),
@@ -124,16 +125,16 @@ function bowlsToday(
     unfedOf.set(dog.id, unfed);
     const slot = nextMeal(unfed, clock);
     const fit = inOrderOfUse(
-      fitFor(ready, dog.id).map((source) => ({ ...source, grams: left.get(source.key)! })),
+      fitFor(ready, dog.id).map((source) => ({ ...source, grams: sure(left.get(source.key)) })),
       today,
     );
     const kcal = slot?.kcal ?? 0;
     const { drawn, missing } = drawMeal(kcal, fitFor(fit, dog.id, slot?.recipeId));
-    for (const part of drawn) left.set(part.key, left.get(part.key)! - part.grams);
+    for (const part of drawn) left.set(part.key, sure(left.get(part.key)) - part.grams);
     return {
       id: dog.id,
       name: dog.name,
-      mark: dog.mark,
+      badge: dog.badge,
       letters: dog.letters,
       next: slot && {
         slotId: slot.id,
@@ -211,14 +212,14 @@ function aheadOf(
   bySource: ReadonlyMap<string, ShownSource>,
   today: LocalDate,
 ): TodayView['ahead'][number] {
-  const name = dogs.find((dog) => dog.id === cover.dogId)!.name;
+  const name = sure(dogs.find((dog) => dog.id === cover.dogId)).name;
   const largest = (drawn: readonly Drawn[]) => [...drawn].sort((a, b) => b.kcal - a.kcal)[0];
   const cells = cover.days.map((day): AheadCell => {
     const main = largest(day.drawn);
     const codes = day.drawn.map((part) => part.code).join(', ');
     return {
       day: day.day,
-      hatch: day.covered && main ? bySource.get(main.key)!.mark.hatch : undefined,
+      hatch: day.covered && main ? sure(bySource.get(main.key)).protein.hatch : undefined,
       said: day.covered
         ? codes === ''
           ? `${writeDay(day.day, today)}: fed already`
@@ -239,7 +240,7 @@ function aheadOf(
 function tonightOf(
   cover: readonly Cover[],
   stock: readonly StoredPack[],
-  marks: ReadonlyMap<number, ProteinMark>,
+  proteins: ReadonlyMap<number, Protein>,
   set: UnitSet,
 ): TodayView['tonight'] {
   const needed = new Set(
@@ -251,7 +252,7 @@ function tonightOf(
       holdingId: pack.holdingId,
       code: pack.code,
       said: `${pack.dogName ? `for ${pack.dogName}` : 'for anybody'} · ${writeMassIn(pack.grams, set)}`,
-      hatch: (marks.get(pack.recipeId) ?? PLANTS).hatch,
+      hatch: (proteins.get(pack.recipeId) ?? PLANTS).hatch,
     }));
 }
 
@@ -313,7 +314,7 @@ async function watchBatches({ db }: Reading): Promise<TodayView['watch']> {
 
 function watchDogs(dogs: readonly StoredDog[], today: StoredPack['since'], set: UnitSet): TodayView['watch'] {
   return dogs.flatMap((dog): TodayView['watch'][number][] => {
-    const last = dog.weighIns.at(-1)!;
+    const last = sure(dog.weighIns.at(-1));
     const days = daysBetween(last.date, today);
     const due = isGrowing(dog, today) ? 7 : 28;
     const tries = dog.avoids

@@ -1,11 +1,11 @@
 import type { LocalDate } from '@/core/calendar/local-date';
 import type { Explanation } from '@/core/explanation';
-import type { Hatch, ProteinMark } from '@/core/recipe/protein';
+import type { Hatch, Protein } from '@/core/recipe/protein';
 import type { Drawn, Source } from '@/core/stock/draw';
 
-/** A source of food with what its mark looks like. */
+/** A source of food with what its protein looks like. */
 export interface ShownSource extends Source {
-  readonly mark: ProteinMark;
+  readonly protein: Protein;
   readonly kind: 'warm' | 'wet' | 'dry';
 }
 
@@ -34,7 +34,7 @@ export interface NextBowl {
 export interface DogToday {
   readonly id: number;
   readonly name: string;
-  readonly mark: number;
+  readonly badge: number;
   readonly letters: string;
   readonly next: NextBowl | undefined;
   readonly fed: readonly FedMeal[];
@@ -87,7 +87,7 @@ export interface TodayView {
   }[];
   readonly horizon: number;
   readonly cookBy: { readonly index: number; readonly said: string } | undefined;
-  readonly legend: readonly ProteinMark[];
+  readonly legend: readonly Protein[];
   readonly tonight: readonly {
     readonly holdingId: number;
     readonly code: string;

@@ -1,4 +1,5 @@
 import { linkHorizontal, scaleLinear } from 'd3';
+import { nth, sure } from '@/core/sure';
 
 export interface FlowBand {
   readonly label: string;
@@ -30,8 +31,8 @@ const TOP = 44;
 /** A band of constant thickness from one x to another: two mirrored curves, closed. */
 function band(x0: number, y0: number, x1: number, y1: number, thickness: number): string {
   const curve = linkHorizontal<{ source: [number, number]; target: [number, number] }, [number, number]>();
-  const top = curve({ source: [x0, y0], target: [x1, y1] })!;
-  const bottom = curve({ source: [x1, y1 + thickness], target: [x0, y0 + thickness] })!;
+  const top = sure(curve({ source: [x0, y0], target: [x1, y1] }));
+  const bottom = sure(curve({ source: [x1, y1 + thickness], target: [x0, y0 + thickness] }));
   return `${top}L${bottom.slice(1)}Z`;
 }
 
@@ -62,18 +63,18 @@ export function layFlow(lines: readonly FlowBand[], net: number | undefined, sha
   let y = TOP;
   const laidLines = lines.map((line, index): LaidBand => {
     const thick = thickness(line.grams);
-    const path = band(FLOW.left, outer[index]!, FLOW.pot, y, thick);
+    const path = band(FLOW.left, nth(outer, index), FLOW.pot, y, thick);
     y += scale(line.grams);
-    return { ...line, path, labelY: outer[index]! + thick / 2 + 5, thickness: thick };
+    return { ...line, path, labelY: nth(outer, index) + thick / 2 + 5, thickness: thick };
   });
   const yieldTop = TOP + TALLEST - scale(net ?? 0);
   const shareOuter = spread(shares, thickness, 50, Math.max(30, 125 - (shares.length * 50) / 2));
   let shareY = yieldTop;
   const laidShares = shares.map((share, index): LaidBand => {
     const thick = thickness(share.grams);
-    const path = band(FLOW.pansEnd, shareY, FLOW.right, shareOuter[index]!, thick);
+    const path = band(FLOW.pansEnd, shareY, FLOW.right, nth(shareOuter, index), thick);
     shareY += scale(share.grams);
-    return { ...share, path, labelY: shareOuter[index]! + Math.max(14, thick / 2 + 2), thickness: thick };
+    return { ...share, path, labelY: nth(shareOuter, index) + Math.max(14, thick / 2 + 2), thickness: thick };
   });
   return {
     lines: laidLines,

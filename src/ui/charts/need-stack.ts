@@ -1,4 +1,5 @@
 import { max, scaleBand, scaleLinear, stack } from 'd3';
+import { nth, sure } from '@/core/sure';
 
 export interface NeedBar {
   readonly dogIndex: number;
@@ -14,7 +15,7 @@ export function needStack(byDog: readonly (readonly number[])[], size: { width: 
   const days = Array.from({ length: byDog[0]?.length ?? 0 }, (_, day) => day);
   const layers = stack<number, number>()
     .keys(byDog.map((_, index) => index))
-    .value((day, dog) => byDog[dog]![day]!)(days);
+    .value((day, dog) => sure(nth(byDog, dog)[day]))(days);
   const x = scaleBand<number>().domain(days).range([0, size.width]).paddingInner(0.12);
   const top = max(layers.at(-1) ?? [], (point) => point[1]) ?? 1;
   const y = scaleLinear().domain([0, top]).range([size.height, 0]);
@@ -22,7 +23,7 @@ export function needStack(byDog: readonly (readonly number[])[], size: { width: 
     layer.map((point, day) => ({
       dogIndex: layer.key,
       day,
-      x: x(day)!,
+      x: sure(x(day)),
       y: y(point[1]),
       width: x.bandwidth(),
       height: y(point[0]) - y(point[1]),

@@ -1,7 +1,7 @@
 import type { Problem } from '@/core/problem';
 import styles from './form.module.css';
 
-/** Problems at the head of a form or station: those that belong to no field shown in it. */
+/** Problems at the head of a form: those that belong to no field shown in it. */
 export function Problems({ problems }: { problems: readonly Problem[] }) {
   if (problems.length === 0) return null;
   return (

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { foodKey } from '../../food/food';
 import { labelSchema } from '../../food/label';
 import { recipeEntrySchema, type RecipeEntry } from '../entry-schema';
+import { sure } from '../../sure';
 
 /** Hodman's own file: recipes as typed, with the labels and weighed measures that their lines stand on. */
 export const hodmanFileSchema = z.object({
@@ -35,8 +36,8 @@ export function writeHodmanFile(
   return {
     hodman: 'recipes',
     version: 1,
-    recipes: recipes.map(({ key, entry }) => ({ key: keys.get(key)!, entry: withKeys(entry, keys) })),
-    supplies: named.map((supply) => ({ ...supply, key: keys.get(supply.key)! })),
+    recipes: recipes.map(({ key, entry }) => ({ key: sure(keys.get(key)), entry: withKeys(entry, keys) })),
+    supplies: named.map((supply) => ({ ...supply, key: sure(keys.get(supply.key)) })),
     measures: measures
       .filter((measure) => used.has(measure.food))
       .map((measure) => ({ ...measure, food: keys.get(measure.food) ?? measure.food })),

@@ -1,5 +1,6 @@
 import { withDegrees } from '../../quantity/temperature';
 import type { RecipeEntry } from '../entry-schema';
+import { sure } from '../../sure';
 
 /** A schema.org Recipe as this project writes it: ingredient lines that a person can read. */
 export interface RecipeJsonLd {
@@ -89,7 +90,7 @@ export function readDuration(value: unknown): number | undefined {
   const match = typeof value === 'string' ? /^P(?:(\d+)D)?T?(?:(\d+)H)?(?:(\d+)M)?(?:\d+S)?$/.exec(value) : null;
   if (!match) return undefined;
   const [days, hours, minutes] = match.slice(1).map((part) => Number(part ?? 0));
-  const whole = days! * 1440 + hours! * 60 + minutes!;
+  const whole = sure(days) * 1440 + sure(hours) * 60 + sure(minutes);
   return whole > 0 ? whole : undefined;
 }
 

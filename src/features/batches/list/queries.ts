@@ -4,8 +4,8 @@ import { densityIn, type BatchSummary } from '@/core/batch/summary';
 import { dayIn, writeDay } from '@/core/calendar/local-date';
 import { countOf } from '@/core/quantity/count-words';
 import { writeDensity, writeSumIn } from '@/core/quantity/write';
-import type { ProteinMark } from '@/core/recipe/protein';
-import { reading, readMarks, type Reading } from '@/data/reading';
+import type { Protein } from '@/core/recipe/protein';
+import { reading, readProteins, type Reading } from '@/data/reading';
 import { readBatchList, type ListedBatch } from '@/data/repositories/batches';
 import { readDogs, type StoredDog } from '@/data/repositories/dogs';
 
@@ -19,7 +19,7 @@ export interface BatchRow {
   /** "planned", "in the pot". */
   readonly state: string;
   readonly said: string;
-  readonly mark: ProteinMark;
+  readonly protein: Protein;
   readonly day: string;
 }
 
@@ -29,7 +29,7 @@ const ROWS = 40;
 /** The batches, newest first, so many from `from` on; one more says that there are more. */
 export async function batchRows(from = 0): Promise<{ readonly rows: BatchRow[]; readonly more: boolean }> {
   const read = await reading();
-  const marks = await readMarks(read);
+  const proteins = await readProteins(read);
   const dogs = await readDogs(read.db);
   const found = await readBatchList(read.db, { limit: ROWS + 1, from });
   return {
@@ -39,7 +39,7 @@ export async function batchRows(from = 0): Promise<{ readonly rows: BatchRow[]; 
       name: batch.recipeName,
       state: batch.state === 'planned' ? STEPS[0].listed : stepOf(batch.summary).listed,
       said: saidOf(batch, dogs, read),
-      mark: marks.get(batch.recipeId) ?? { word: 'plants', hatch: 'bricks' },
+      protein: proteins.get(batch.recipeId) ?? { word: 'plants', hatch: 'bricks' },
       day: writeDay(dayIn(batch.startedAt ?? batch.createdAt, read.household.timeZone), read.today),
     })),
   };

@@ -3,7 +3,7 @@
 import { countOf } from '@/core/quantity/count-words';
 import { useState } from 'react';
 import { rotationLines } from '@/core/nutrition/rotation';
-import { HatchTile } from '@/ui/marks/marks';
+import { HatchTile } from '@/ui/badges/badges';
 import { EmptyRoom } from '@/ui/room';
 import { BalanceSheet } from '../BalanceSheet';
 import type { RotationView } from '../queries';
@@ -36,7 +36,7 @@ export function Rotation({ view }: { view: RotationView }) {
       <div className={styles.strip} aria-hidden>
         {view.recipes.flatMap((recipe) =>
           Array.from({ length: daysOf(recipe.id) }, (_, day) => (
-            <HatchTile key={`${recipe.id}-${day}`} hatch={recipe.mark.hatch} width={36} height={36} />
+            <HatchTile key={`${recipe.id}-${day}`} hatch={recipe.protein.hatch} width={36} height={36} />
           )),
         )}
       </div>
@@ -44,7 +44,7 @@ export function Rotation({ view }: { view: RotationView }) {
         <ul className="rows" aria-label="Days of each recipe">
           {view.recipes.map((recipe) => (
             <li key={recipe.id} className={styles.turn}>
-              <HatchTile hatch={recipe.mark.hatch} width={44} height={44} />
+              <HatchTile hatch={recipe.protein.hatch} width={44} height={44} />
               <span className={styles.name}>{recipe.name}</span>
               <button
                 type="button"

@@ -8,6 +8,7 @@ import { Field } from '@/ui/form/Field';
 import { useUnits } from '@/ui/units';
 import styles from '../recipes.module.css';
 import type { SheetForm } from './use-sheet-form';
+import { sure } from '@/core/sure';
 
 const ONE_POT: ComponentEntry = { name: 'pot' };
 
@@ -52,7 +53,7 @@ export function ComponentHead({ sheet: { form, entry, problemAt }, place }: { sh
         {!alone && place === last && lone && (
           <Button
             variant="text"
-            onClick={() => form.setValue('components', entry.components!.slice(0, -1), { shouldDirty: true })}
+            onClick={() => form.setValue('components', sure(entry.components).slice(0, -1), { shouldDirty: true })}
           >
             not apart after all
           </Button>

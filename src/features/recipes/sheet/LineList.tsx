@@ -9,6 +9,7 @@ import styles from '../recipes.module.css';
 import { ComponentHead } from './ComponentHead';
 import { LineRow } from './LineRow';
 import type { SheetForm } from './use-sheet-form';
+import { nth } from '@/core/sure';
 
 interface LineListProps {
   sheet: SheetForm;
@@ -31,7 +32,7 @@ export function LineList({ sheet, onRearranged }: LineListProps) {
     onRearranged();
     const moved = moveLine(form.getValues('lines'), from, to);
     const target = entry.lines[to]?.component;
-    moved[to] = target === undefined ? moved[to]! : { ...moved[to]!, component: target };
+    moved[to] = target === undefined ? nth(moved, to) : { ...nth(moved, to), component: target };
     // Moved in place, so that the handle keeps its focus; then the bonds follow.
     lines.move(from, to);
     moved.forEach((line, index) => {
@@ -61,7 +62,7 @@ export function LineList({ sheet, onRearranged }: LineListProps) {
             <ComponentHead sheet={sheet} place={place ?? 0} />
             <ol
               className={styles.lines}
-              aria-label={place === undefined ? 'Lines' : `Lines of ${components[place]!.name}`}
+              aria-label={place === undefined ? 'Lines' : `Lines of ${nth(components, place).name}`}
             >
               {lines.fields.map((field, index) =>
                 place === undefined || (entry.lines[index]?.component ?? 0) === place ? (

@@ -10,6 +10,7 @@ import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import styles from '../recipes.module.css';
 import type { SheetForm } from './use-sheet-form';
+import { sure } from '@/core/sure';
 
 const MOMENT_WORDS: Readonly<Record<Moment, string>> = {
   cook: 'cooked along',
@@ -97,7 +98,7 @@ export function LineMore({ index, sheet: { form, entry, known }, problem }: Line
               ...entry.lines.flatMap((other, place) =>
                 place === index || other.words || !known.get(other.ndb)
                   ? []
-                  : [{ value: String(place), label: `${place + 1} ${known.get(other.ndb)!.food.name}` }],
+                  : [{ value: String(place), label: `${place + 1} ${sure(known.get(other.ndb)).food.name}` }],
               ),
             ]}
             onChange={(place) => set('perLine', place === '' ? undefined : Number(place))}

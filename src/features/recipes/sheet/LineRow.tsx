@@ -20,6 +20,7 @@ import { LineMore, sayBasis } from './LineMore';
 import type { SheetForm } from './use-sheet-form';
 import { WeighOnce } from './WeighOnce';
 import { useUnits } from '@/ui/units';
+import { sure } from '@/core/sure';
 
 interface LineRowProps {
   id: string;
@@ -153,7 +154,8 @@ export function LineRow({ id, index, sheet, onRemove }: LineRowProps) {
         ))}
         {otherState && (
           <p className="caution">
-            Weighed {otherState}, but this row is of {stateOf(food!.food.name)} food: choose the row that you weigh.
+            Weighed {otherState}, but this row is of {stateOf(sure(food).food.name)} food: choose the row that you
+            weigh.
           </p>
         )}
         {more && <LineMore index={index} sheet={sheet} problem={message} />}

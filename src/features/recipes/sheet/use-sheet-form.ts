@@ -21,6 +21,7 @@ import type { RecipeForm } from '../queries';
 import { firstMissing, goTo } from './first-missing';
 import { useKnownFoods } from './use-known-foods';
 import { useUndo } from './use-undo';
+import { nth } from '@/core/sure';
 
 const BY_DOG: ReadonlySet<Basis> = new Set(['dog and day', 'body weight and day']);
 
@@ -116,8 +117,8 @@ export function useSheetForm(given: RecipeForm, onKept: () => void) {
     bought: new Map(
       reading.places.flatMap((place, index) => {
         // Without a dog a line by dog and day has no weight yet: unknown, not 0.
-        const unknown = masses[index] === 0 && BY_DOG.has(reading.written[index]!.basis);
-        return unknown ? [] : [[place, masses[index]!] as const];
+        const unknown = masses[index] === 0 && BY_DOG.has(nth(reading.written, index).basis);
+        return unknown ? [] : [[place, nth(masses, index)] as const];
       }),
     ),
     tried,

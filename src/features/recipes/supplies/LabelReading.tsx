@@ -3,6 +3,7 @@ import { readSupply, type SupplyEntry } from '@/core/food/supply-entry';
 import type { UnitSet } from '@/core/quantity/units';
 import { writeNumber } from '@/core/quantity/write';
 import styles from './supplies.module.css';
+import { nth, sure } from '@/core/sure';
 
 /** What a label comes to: each nutrient in one measure and in 1 g, the element where a compound is printed. */
 export function LabelReading({ entry, set }: { entry: SupplyEntry; set: UnitSet }) {
@@ -16,7 +17,7 @@ export function LabelReading({ entry, set }: { entry: SupplyEntry; set: UnitSet 
       <h2 id="reading">What that comes to</h2>
       {!read.ok || !per100?.ok ? (
         <p className="soft">
-          {entry.amounts?.length ? (read.ok ? '' : read.problems[0]!.message) : 'Copy the label, row by row.'}
+          {entry.amounts?.length ? (read.ok ? '' : nth(read.problems, 0).message) : 'Copy the label, row by row.'}
         </p>
       ) : (
         <table className={styles.table}>
@@ -37,7 +38,7 @@ export function LabelReading({ entry, set }: { entry: SupplyEntry; set: UnitSet 
             )}
             {Object.entries(LABEL_NUTRIENTS).map(([nutrient, { column, unit }]) => {
               if (!named.has(nutrient) && !estimated.includes(column)) return null;
-              const perGram = per100.value[column]! / 100;
+              const perGram = sure(per100.value[column]) / 100;
               return (
                 <tr key={nutrient}>
                   <th scope="row">

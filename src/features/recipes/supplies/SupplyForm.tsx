@@ -17,6 +17,7 @@ import { putAway, saveSupply } from '../actions';
 import type { SupplyForm as Given } from '../queries';
 import { LabelReading } from './LabelReading';
 import styles from './supplies.module.css';
+import { sure } from '@/core/sure';
 
 const schema = withReading(supplyEntrySchema, readSupply);
 const NUTRIENT_OPTIONS = [
@@ -215,7 +216,7 @@ export function SupplyForm({ given }: { given: Given }) {
           variant="text"
           className={styles.away}
           disabled={archive.pending}
-          onClick={() => archive.run({ kind: 'supply', id: given.id!, away: !given.archived })}
+          onClick={() => archive.run({ kind: 'supply', id: sure(given.id), away: !given.archived })}
         >
           {given.archived ? 'bring it back' : 'put it out of sight'}
         </Button>

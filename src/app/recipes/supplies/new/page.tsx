@@ -1,9 +1,10 @@
 import { supplyForm } from '@/features/recipes/queries';
 import { SupplyForm } from '@/features/recipes/supplies/SupplyForm';
+import { sure } from '@/core/sure';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'A new label' };
 
 export default async function Page() {
-  return <SupplyForm given={(await supplyForm(undefined))!} />;
+  return <SupplyForm given={sure(await supplyForm(undefined))} />;
 }

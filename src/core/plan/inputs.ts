@@ -1,0 +1,68 @@
+import type { LocalDate } from '../calendar/local-date';
+import type { Avoid } from '../dog/avoid';
+import type { Dog } from '../dog/dog';
+import type { KnownFood } from '../food/food';
+import type { EnergyFactors } from '../nutrition/energy';
+import type { Profiles } from '../nutrition/profiles';
+import type { Quantity } from '../quantity/quantity';
+import type { UnitSet } from '../quantity/units';
+import type { Hazard } from '../recipe/hazards';
+import type { Protein } from '../recipe/protein';
+import type { WrittenLine } from '../recipe/written';
+import type { Equipment } from './equipment';
+
+/** What is cooked in one vessel, as a recipe says it. */
+export interface PlannableComponent {
+  readonly name: string;
+  /** The vessel in the recipe's own words. */
+  readonly vessel?: string;
+  readonly minutes?: number;
+}
+
+export interface PlannableRecipe {
+  readonly id: number;
+  /** Its latest version: what a batch is cooked from. */
+  readonly versionId: number;
+  readonly name: string;
+  readonly protein: Protein;
+  readonly written: readonly (WrittenLine & { readonly quantity: Quantity })[];
+  readonly components: readonly PlannableComponent[];
+  /** g in a cup of the finished food, where one was weighed. */
+  readonly cupGrams: number | undefined;
+  /** Of each weighed pot, what was there of each g that went in; newest first. */
+  readonly pots: readonly number[];
+}
+
+export interface PlannableDog extends Dog {
+  readonly id: number;
+  readonly badge: number;
+  readonly letters: string;
+  readonly caution: string | undefined;
+  readonly biteSize: string | undefined;
+  readonly avoids: readonly Avoid[];
+  readonly vetNotes: readonly { readonly hazardId: string }[];
+}
+
+/** All that a plan stands on: what the kitchen, its dogs and its tables say. Plain data, for the screen and the store alike. */
+export interface PlanInputs {
+  readonly today: LocalDate;
+  readonly tomorrow: LocalDate;
+  readonly set: UnitSet;
+  readonly factors: EnergyFactors;
+  readonly fridgeDays: number;
+  /** Months that cooked food is at its best in the freezer. */
+  readonly freezerMonths: number;
+  readonly hazards: readonly Hazard[];
+  readonly profiles: Profiles;
+  /** What the foods of the avoid lists are called, by their number. */
+  readonly names: Readonly<Record<string, string>>;
+  readonly recipes: readonly PlannableRecipe[];
+  readonly dogs: readonly PlannableDog[];
+  readonly equipment: readonly Equipment[];
+  /** mL of all freezers, and g that lie in them. */
+  readonly freezer: { readonly capacity: number | undefined; readonly used: number };
+  /** Foods beside those of the recipes that may stand in for a line: supplies, and what a plan has swapped. */
+  readonly foods: readonly KnownFood[];
+  /** kcal that the stock holds for a dog on a day, by dog and day. */
+  readonly covered: Readonly<Record<number, Readonly<Record<LocalDate, number>>>>;
+}

@@ -1,0 +1,105 @@
+import 'server-only';
+import { addDays, type LocalDate } from '@/core/calendar/local-date';
+import { mealsOn } from '@/core/dog/meals';
+import { vetCaution } from '@/core/dog/stage';
+import type { PlanInputs } from '@/core/plan/inputs';
+import type { PlanEntry } from '@/core/plan/plan-entry';
+import { shelfLifeOf } from '@/core/preserve/shelf-life';
+import { proteinOf } from '@/core/recipe/protein';
+import { coverOf } from '@/core/stock/cover';
+import type { Tx } from '../database';
+import type { Reference } from '../reference/reference';
+import { readAvoided } from './avoided';
+import { readDogs, type StoredDog } from './dogs';
+import { readFoodsByKey } from './foods';
+import { readEquipment } from './equipment';
+import { readPlaces, type Household } from './household';
+import { readPots } from './pots';
+import { readLatestVersions } from './recipes';
+import { readStock, sourceOf, type StoredPack } from './stock';
+import { sure } from '@/core/sure';
+
+/** How far ahead the stock is played against the dogs' days: no household's freezer reaches further (common practice). */
+const COVERED_DAYS = 60;
+
+interface Here {
+  readonly tx: Tx;
+  readonly reference: Reference;
+  readonly household: Household;
+  readonly today: LocalDate;
+}
+
+/** kcal that the stock holds for each dog on each day, first expired first out. */
+async function coveredBy({ tx, reference, household, today }: Here, dogs: readonly StoredDog[], stock: StoredPack[]) {
+  if (stock.length === 0) return {};
+  const avoided = await readAvoided(tx, reference, dogs, today);
+  const cover = coverOf(
+    dogs.map((dog) => ({
+      dogId: dog.id,
+      byDay: Array.from({ length: COVERED_DAYS }, (_, index) => mealsOn(dog, addDays(today, index))),
+    })),
+    stock.map((pack) => ({ ...sourceOf(pack), notFor: avoided.dogsNotFor({ holdingId: pack.holdingId }) })),
+    today,
+    { fridgeDays: household.fridgeDays, openedDriedDays: reference.shelfLives.openedDriedDays.days },
+  );
+  return Object.fromEntries(
+    cover.map((own) => [
+      own.dogId,
+      Object.fromEntries(
+        own.days
+          .filter((day) => day.drawn.length > 0)
+          .map((day) => [day.day, day.drawn.reduce((sum, drawn) => sum + drawn.kcal, 0)]),
+      ),
+    ]),
+  );
+}
+
+/** Everything that a plan stands on, as it is now; `entry` brings along the foods that it swaps in. */
+export async function readPlanInputs(here: Here, entry?: PlanEntry): Promise<PlanInputs> {
+  const { tx, reference, household, today } = here;
+  const versions = await readLatestVersions(tx, reference);
+  const dogs = await readDogs(tx);
+  const pots = await readPots(
+    tx,
+    versions.map((version) => version.recipeId),
+  );
+  const stock = await readStock(tx);
+  const freezers = (await readPlaces(tx)).filter((place) => place.kind === 'freezer');
+  const sized = freezers.filter((place) => place.capacityMl !== null);
+  const swapped = (entry?.batches ?? []).flatMap((batch) => Object.values(batch.swaps ?? {}));
+  return {
+    today,
+    tomorrow: addDays(today, 1),
+    set: household.unitSet,
+    factors: household.energyFactors,
+    fridgeDays: household.fridgeDays,
+    freezerMonths: sure(sure(shelfLifeOf(reference.shelfLives, 'cooked', 'freezer')).bestMonths),
+    hazards: reference.hazards,
+    profiles: reference.profiles,
+    names: Object.fromEntries(
+      dogs.flatMap((dog) =>
+        dog.avoids.flatMap(({ what }) =>
+          what.kind === 'food' ? [[what.ndb, reference.foods.get(what.ndb)?.name ?? ''] as const] : [],
+        ),
+      ),
+    ),
+    recipes: versions.map((version) => ({
+      id: version.recipeId,
+      versionId: version.id,
+      name: version.name,
+      protein: proteinOf(version.lines),
+      written: version.written,
+      components: version.components,
+      cupGrams: version.cupGrams,
+      pots: pots.get(version.recipeId) ?? [],
+    })),
+    dogs: dogs.map((dog) => ({ ...dog, caution: vetCaution(dog, today) })),
+    equipment: await readEquipment(tx),
+    freezer: {
+      capacity: sized.length > 0 ? sized.reduce((sum, place) => sum + sure(place.capacityMl), 0) : undefined,
+      used: stock.filter((pack) => pack.placeKind === 'freezer').reduce((sum, pack) => sum + pack.grams, 0),
+    },
+    foods: [...(await readFoodsByKey(tx, reference, swapped)).values()],
+    covered: await coveredBy(here, dogs, stock),
+  };
+}

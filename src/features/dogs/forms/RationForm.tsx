@@ -1,0 +1,238 @@
+'use client';
+
+import Checkbox from '@mui/material/Checkbox';
+import { useRouter } from 'next/navigation';
+import { useMemo } from 'react';
+import { Controller, type Control, type FieldValues, type UseFormRegister } from 'react-hook-form';
+import { dayEnergy } from '@/core/dog/day-energy';
+import { rationOn } from '@/core/dog/dog';
+import { WORK_WORDS, type Work } from '@/core/dog/maintenance-factor';
+import { NRC_FACTORS } from '@/core/dog/method';
+import { readRationEntry, toRationEntry, type MethodChoice, type RationEntry } from '@/core/dog/ration-entry';
+import { USUAL_ENTRY } from '@/core/dog/school-entry';
+import type { SchoolKind } from '@/core/dog/schools';
+import { vetCaution } from '@/core/dog/stage';
+import { writeKcal, writeNumber, writeWeight } from '@/core/quantity/write';
+import { Caution } from '@/ui/Caution';
+import { Choice } from '@/ui/form/Choice';
+import { Field } from '@/ui/form/Field';
+import { HouseForm } from '@/ui/form/HouseForm';
+import { useHouseForm } from '@/ui/form/use-house-form';
+import { withReading } from '@/ui/form/with-reading';
+import { Why } from '@/ui/Why';
+import { setRation } from '../actions';
+import styles from '../dogs.module.css';
+import type { DogView } from '../queries';
+import { rationEntrySchema } from '../schema';
+import { SchoolFields } from './SchoolFields';
+import { DogForm } from './DogForm';
+
+const METHODS: readonly { value: MethodChoice; label: string }[] = [
+  { value: 'table', label: 'its life: growth, goal, work, neuter status' },
+  { value: 'factor', label: 'my own factor × RER' },
+  { value: 'nrc', label: 'NRC, k per kg^0.75' },
+  { value: 'short form', label: 'the short form for pups and pregnancy' },
+  { value: 'kcal', label: 'my own kcal a day' },
+  { value: 'prescribed', label: 'what a vet or nutritionist set' },
+  { value: 'percent', label: 'percent of body weight' },
+  { value: 'cups', label: 'cups for so many pounds' },
+  { value: 'protein', label: 'animal protein by weight' },
+  { value: 'pieces', label: 'pieces for so many pounds' },
+  { value: 'like for like', label: 'like for like: the volume fed so far' },
+  { value: 'weight table', label: 'a printed table of weights' },
+];
+
+const PLAIN = ['table', 'factor', 'nrc', 'short form', 'kcal'];
+const WORK_OPTIONS = (Object.keys(WORK_WORDS) as Work[]).map((value) => ({ value, label: WORK_WORDS[value] }));
+const SHOWN = [
+  'method',
+  'goal',
+  'factor',
+  'k',
+  'kcal',
+  'recipeId',
+  'from',
+  'school.amount',
+  'school.per',
+  'school.by',
+  'school.makes',
+  'sure',
+];
+
+/** How a dog's day is set, from a day on; what it comes to stands beside it while it is typed. */
+export function RationForm({ view }: { view: DogView }) {
+  const { dog, today, set, recipes } = view;
+  const router = useRouter();
+  const foods = useMemo(() => new Map(recipes.map((recipe) => [recipe.recipeId, recipe.facts])), [recipes]);
+  const schema = useMemo(
+    () => withReading(rationEntrySchema, (entry) => readRationEntry(entry, dog, { set, today, foods })),
+    [dog, set, today, foods],
+  );
+  const given = toRationEntry(
+    rationOn(dog, today),
+    today,
+    // A ration from before it kept the recipe's id goes by the name.
+    (food) => food.recipeId ?? recipes.find((recipe) => recipe.facts.name === food.name)?.recipeId ?? null,
+    (goal) => writeWeight(goal, set),
+  );
+  const house = useHouseForm({
+    slot: `ration-${dog.id}`,
+    entry: { ...given, recipeId: given.recipeId ?? view.recipe?.recipeId ?? null } as RationEntry,
+    schema,
+    action: setRation,
+    input: (typed) => ({ dogId: dog.id, entry: typed }),
+    onDone: () => router.push(`/dogs/${dog.id}`),
+  });
+  const { form, entry, at } = house;
+  const isSchool = !PLAIN.includes(entry.method);
+  const read = readRationEntry(entry, dog, { set, today, foods });
+  const choose = (method: MethodChoice) => {
+    form.setValue('method', method, { shouldDirty: true });
+    const usual = USUAL_ENTRY[method as SchoolKind];
+    if (usual && method !== given.method) {
+      form.setValue('school', { amount: '', per: '', unit: 'g', by: '', makes: '1', bands: [], ...usual });
+    }
+    form.clearErrors();
+  };
+  const control = form.control as unknown as Control<FieldValues>;
+  const register = form.register as unknown as UseFormRegister<FieldValues>;
+
+  return (
+    <DogForm
+      dog={dog}
+      title={`How ${dog.name}’s day is set`}
+      beside={
+        read.ok ? (
+          <Outcome dog={{ ...dog, rations: [{ ...rationOn(dog, today), ...read.value, from: today }] }} today={today} />
+        ) : (
+          <p className="soft">What it comes to stands here as soon as the form can be read.</p>
+        )
+      }
+    >
+      <HouseForm of={house} shown={SHOWN} act="Set it">
+        <Choice label="Set by" value={entry.method} options={METHODS} onChange={choose} />
+        {entry.method === 'factor' && (
+          <Field
+            label="Factor × RER"
+            inputMode="decimal"
+            {...form.register('factor')}
+            problem={at('factor')}
+            hint="1.0 slims, 1.2 prone to gain, 1.6 neutered, 2 and more for work."
+          />
+        )}
+        {entry.method === 'nrc' && (
+          <Field
+            label="k, kcal per kg^0.75"
+            inputMode="decimal"
+            {...form.register('k')}
+            problem={at('k')}
+            hint={NRC_FACTORS.map(({ k, words }) => `${k} ${words}`).join(' · ')}
+          />
+        )}
+        {entry.method === 'kcal' && (
+          <Field label="kcal a day" inputMode="decimal" {...form.register('kcal')} problem={at('kcal')} />
+        )}
+        {isSchool && (
+          <SchoolFields
+            kind={entry.method as SchoolKind}
+            entry={entry.school}
+            control={control}
+            register={register}
+            at={at}
+            setUnit={(unit) => form.setValue('school.unit', unit, { shouldDirty: true })}
+          />
+        )}
+        {isSchool && !(entry.method === 'prescribed' && entry.school.unit === 'kcal') && (
+          <Choice
+            label="Reckoned with"
+            value={String(entry.recipeId ?? '')}
+            options={[
+              ...(entry.recipeId === null ? [{ value: '', label: 'choose a food' }] : []),
+              ...recipes.map((recipe) => ({ value: String(recipe.recipeId), label: recipe.facts.name })),
+            ]}
+            onChange={(value) => form.setValue('recipeId', value === '' ? null : Number(value), { shouldDirty: true })}
+          />
+        )}
+        {at('recipeId') && (
+          <p className="danger" role="alert">
+            {at('recipeId')}
+          </p>
+        )}
+        {(entry.method === 'table' || entry.method === 'factor' || entry.method === 'short form') && (
+          <>
+            <Choice
+              label="Its day"
+              value={entry.work}
+              options={WORK_OPTIONS}
+              onChange={(value) => form.setValue('work', value, { shouldDirty: true })}
+            />
+            <Controller
+              control={form.control}
+              name="proneToGain"
+              render={({ field }) => (
+                <label className={styles.tick}>
+                  <Checkbox checked={field.value} onChange={(_, on) => field.onChange(on)} />
+                  Prone to gain weight
+                </label>
+              )}
+            />
+          </>
+        )}
+        {(at('sure') || entry.sure) && (
+          <div className="caution" role="alert">
+            {at('sure')}
+            <label className={styles.tick}>
+              <Checkbox
+                checked={entry.sure ?? false}
+                onChange={(_, on) => form.setValue('sure', on, { shouldDirty: true, shouldValidate: true })}
+              />
+              Yes, it is meant so
+            </label>
+          </div>
+        )}
+        <div className={styles.fields}>
+          <Field
+            label="Goal weight"
+            {...form.register('goal')}
+            problem={at('goal')}
+            hint="Empty: it keeps what it weighs. Under its weight it slims on 1.0 × RER of the goal."
+            autoComplete="off"
+          />
+          <Field label="From" type="date" {...form.register('from')} problem={at('from')} />
+        </div>
+        <Field
+          label="Why"
+          {...form.register('reason')}
+          problem={at('reason')}
+          hint="For the history: who said so, what was seen."
+          autoComplete="off"
+        />
+      </HouseForm>
+    </DogForm>
+  );
+}
+
+function Outcome({ dog, today }: { dog: DogView['dog']; today: DogView['today'] }) {
+  const energy = dayEnergy(dog, today);
+  const caution = vetCaution(dog, today);
+  return (
+    <>
+      <h2>
+        {dog.name} {energy.verb}
+      </h2>
+      <p>
+        <span className="figure">{writeKcal(energy.kcal)}</span> kcal a day{' '}
+        <Why of={energy.explanation} about="the day’s energy" />
+      </p>
+      <p className="soft">
+        {energy.because} · {writeNumber(energy.factor, 2)} × RER
+        {energy.range[1] > energy.range[0] &&
+          ` · ${writeNumber(energy.range[0], 0)} to ${writeNumber(energy.range[1], 0)} allowed`}
+      </p>
+      {energy.homeKcal < energy.kcal && (
+        <p className="soft">{writeNumber(energy.homeKcal, 0)} kcal of it from the pot</p>
+      )}
+      {caution && <Caution>{caution}</Caution>}
+    </>
+  );
+}
