@@ -2,10 +2,10 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { grownAtDays } from './dog/growth';
 import { maintenanceFactor } from './dog/maintenance-factor';
-import { USUAL_SCHOOLS } from './dog/schools';
+import { USUAL_SCHOOLS } from './dog/schools/schools';
 import { COMPOUNDS } from './food/compounds';
-import { LABEL_NUTRIENTS, readLabel, VITAMIN_E, type LabelUnit } from './food/label';
-import { READINGS, RETINOL } from './nutrition/balance-readings';
+import { readLabel, type LabelUnit } from './food/label';
+import { LABEL_NUTRIENTS, LIMITED } from './nutrition/nutrients';
 import type { Nutrient } from './nutrition/nutrients';
 import { profilesSchema } from './nutrition/profiles';
 import { massOf, volumeOf, grams } from './quantity/units';
@@ -220,15 +220,15 @@ const READING_TABLE: readonly [name: string, column: Nutrient, perUnit: number][
 ];
 
 test.each(READING_TABLE)('%s is read from %s', (name, column, perUnit) => {
-  expect(READINGS[name]!.of({ [column]: 100 })).toBeCloseTo(100 * perUnit, 9);
-  expect(READINGS[name]!.of({})).toBeUndefined();
+  expect(LIMITED[name]!.of({ [column]: 100 })).toBeCloseTo(100 * perUnit, 9);
+  expect(LIMITED[name]!.of({})).toBeUndefined();
 });
 
 test('readings of two columns, and retinol in IU (0.3 µg to the IU)', () => {
-  expect(Object.keys(READINGS)).toHaveLength(READING_TABLE.length + 2);
-  expect(READINGS['methionine + cystine']!.of({ methionine_g: 2, cystine_g: 3 })).toBe(5);
-  expect(READINGS['phenylalanine + tyrosine']!.of({ phenylalanine_g: 2, tyrosine_g: 3 })).toBe(5);
-  expect(RETINOL({ retinol_ug: 30 })).toBeCloseTo(100, 9);
+  expect(Object.keys(LIMITED)).toHaveLength(READING_TABLE.length + 2);
+  expect(LIMITED['methionine + cystine']!.of({ methionine_g: 2, cystine_g: 3 })).toBe(5);
+  expect(LIMITED['phenylalanine + tyrosine']!.of({ phenylalanine_g: 2, tyrosine_g: 3 })).toBe(5);
+  expect(LIMITED['vitamin A']!.most!({ retinol_ug: 30 })).toBeCloseTo(100, 9);
 });
 
 // Element shares by mass: stoichiometry over IUPAC standard atomic weights, worked out by hand to four places.
@@ -266,7 +266,7 @@ test('compounds', () => {
 
 // Handbook 3: 40 IU of D are 1 µg, 0.3 µg of retinol 1 IU of A; vitamin E 1.49, 1.36, 1.10, 1.00 IU/mg.
 test('IU', () => {
-  expect(Object.values(VITAMIN_E).sort()).toEqual([1, 1.1, 1.36, 1.49]);
+  expect(Object.values(LABEL_NUTRIENTS['vitamin E']!.forms!).sort()).toEqual([1, 1.1, 1.36, 1.49]);
   const per100 = (nutrient: string, unit: LabelUnit, as?: string) => {
     const read = readLabel({
       measure: 'g',

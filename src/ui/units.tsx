@@ -3,7 +3,7 @@
 import { createContext, useContext, useMemo, type ReactNode } from 'react';
 import type { UnitSet } from '@/core/quantity/units';
 import { writeTemperature } from '@/core/quantity/temperature';
-import { readScale } from '@/core/quantity/reading';
+import { readScale } from '@/core/quantity/typed';
 import { writeMassIn, writePounds, writeSumIn } from '@/core/quantity/write';
 
 const Units = createContext<UnitSet>('metric');

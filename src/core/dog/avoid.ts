@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { typed } from './entry-fields';
 import type { LocalDate } from '../calendar/local-date';
 import type { Food } from '../food/food';
 import { proteinsOf } from '../recipe/protein';
@@ -69,3 +70,12 @@ export const stops = (avoid: Pick<Avoid, 'reason'>): boolean => avoid.reason !==
 /** "oats (reaction)" for every hit, for one sentence. */
 export const sayAvoided = (avoids: readonly Pick<Avoid, 'label' | 'reason'>[]): string =>
   avoids.map((avoid) => `${avoid.label} (${avoid.reason})`).join(', ');
+
+/** Something that a dog does not get, as typed. */
+export const avoidEntrySchema = z.object({
+  what: avoidedSchema.nullable(),
+  reason: z.enum(AVOID_REASONS),
+  tryAgainOn: typed.day,
+  note: typed.note,
+});
+export type AvoidEntry = Readonly<z.infer<typeof avoidEntrySchema>>;

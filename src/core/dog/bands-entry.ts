@@ -1,13 +1,12 @@
+import { z } from 'zod';
 import { fine, refused, type Outcome } from '../problem';
 import type { Grams, UnitSet } from '../quantity/units';
 import { readBodyWeight } from '../quantity/weight';
 import { sure } from '../sure';
 
 /** One row of a printed table as typed: the body weights it is for, and what it says. */
-export interface BandEntry {
-  readonly weight: string;
-  readonly amount: string;
-}
+export const bandEntrySchema = z.object({ weight: z.string().max(40), amount: z.string().max(40) });
+export type BandEntry = Readonly<z.infer<typeof bandEntrySchema>>;
 
 /** A row that was read; `upTo` is absent for every heavier dog. */
 export interface ReadBand {

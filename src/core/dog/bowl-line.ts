@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Grams } from '../quantity/units';
-import { bandFor } from './schools';
+import { bandFor } from './weight-band';
 
 const amount = z.number().positive().max(10_000);
 

@@ -6,7 +6,7 @@ import { readBowlLine, readLitter, type BowlLineEntry } from './keeping-entry';
 import { readMeals } from './meals-entry';
 import { readOtherwise, unbalancedCaution, type OtherwiseEntry } from './otherwise-entry';
 import { readRationEntry, toRationEntry, type RationEntry } from './ration-entry';
-import { NO_SCHOOL } from './school-entry';
+import { NO_SCHOOL } from './schools/school';
 import { readWeighIn, type WeighInEntry } from './weigh-in-entry';
 
 const TODAY = '2026-11-25' as LocalDate;

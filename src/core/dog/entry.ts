@@ -1,24 +1,27 @@
+import { z } from 'zod';
 import { readLocalDate, type LocalDate } from '../calendar/local-date';
 import type { Problem } from '../problem';
 import type { Grams, UnitSet } from '../quantity/units';
 import { readBodyWeight } from '../quantity/weight';
 import { checkAgeAndWeight } from './ages';
 import type { Dog } from './dog';
-import type { Work } from './maintenance-factor';
+import { typed } from './entry-fields';
+import { WORKS } from './maintenance-factor';
 import { MOST_MEALS } from './meals';
 
 /** What a cook types about a dog. */
-export interface DogEntry {
-  readonly name: string;
-  readonly birthDate: string;
-  readonly weight: string;
-  readonly neutered: boolean;
-  readonly work: Work;
-  readonly proneToGain: boolean;
-  readonly expectedAdultWeight: string;
+export const dogEntrySchema = z.object({
+  name: z.string().max(200),
+  birthDate: typed.day,
+  weight: typed.number,
+  neutered: z.boolean(),
+  work: z.enum(WORKS),
+  proneToGain: z.boolean(),
+  expectedAdultWeight: typed.number,
   /** Empty: the usual number for its age. */
-  readonly meals: string;
-}
+  meals: z.string().max(4),
+});
+export type DogEntry = Readonly<z.infer<typeof dogEntrySchema>>;
 
 export interface ReadDog {
   readonly dog: Dog;

@@ -1,11 +1,13 @@
+import { z } from 'zod';
 import { daysBetween, readLocalDate, type LocalDate } from '../calendar/local-date';
 import type { Problem } from '../problem';
-import { readCount } from '../quantity/reading';
+import { readCount } from '../quantity/typed';
 import { readQuantity } from '../quantity/read';
 import type { UnitSet } from '../quantity/units';
-import { readBands, type BandEntry } from './bands-entry';
+import { bandEntrySchema, readBands } from './bands-entry';
 import type { BowlLine } from './bowl-line';
 import type { Dog } from './dog';
+import { typed } from './entry-fields';
 import type { Litter } from './stage';
 
 type Read<T> = { ok: true; value: T } | { ok: false; problems: readonly Problem[] };
@@ -14,17 +16,18 @@ const answer = <T>(problems: readonly Problem[], value: T): Read<T> =>
   problems.length > 0 ? { ok: false, problems } : { ok: true, value };
 
 /** An addition in the bowl as typed. */
-export interface BowlLineEntry {
-  readonly what: string;
-  readonly unit: string;
-  readonly by: BowlLine['rule']['by'];
-  readonly amount: string;
+export const bowlLineEntrySchema = z.object({
+  what: typed.word,
+  unit: typed.word,
+  by: z.enum(['flat', 'body weight', 'bands']),
+  amount: typed.number,
   /** kg of body weight that the amount is for. */
-  readonly perKg: string;
-  readonly bands: readonly BandEntry[];
-  readonly slotId: number;
-  readonly kcal: string;
-}
+  perKg: typed.number,
+  bands: z.array(bandEntrySchema).max(30),
+  slotId: z.number().int(),
+  kcal: typed.number,
+});
+export type BowlLineEntry = Readonly<z.infer<typeof bowlLineEntrySchema>>;
 
 /** Reads a bowl line; problems stand at their fields. Source of the dose: the label, or whoever set it. */
 export function readBowlLine(entry: BowlLineEntry, set: UnitSet): Read<Omit<BowlLine, 'id'>> {
@@ -79,12 +82,13 @@ export function readBowlLine(entry: BowlLineEntry, set: UnitSet): Read<Omit<Bowl
 }
 
 /** A litter as typed. */
-export interface LitterEntry {
-  readonly matedOn: string;
-  readonly whelpedOn: string;
-  readonly pups: string;
-  readonly weanedOn: string;
-}
+export const litterEntrySchema = z.object({
+  matedOn: typed.day,
+  whelpedOn: typed.day,
+  pups: typed.number,
+  weanedOn: typed.day,
+});
+export type LitterEntry = Readonly<z.infer<typeof litterEntrySchema>>;
 
 /** No litter larger is known (from memory: 24). */
 const MOST_PUPS = 24;

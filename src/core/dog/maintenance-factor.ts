@@ -1,5 +1,6 @@
 /** How much a dog works. */
-export type Work = 'none' | 'light' | 'moderate' | 'heavy';
+export const WORKS = ['none', 'light', 'moderate', 'heavy'] as const;
+export type Work = (typeof WORKS)[number];
 
 export const WORK_WORDS: Readonly<Record<Work, string>> = {
   none: 'walks and the sofa',

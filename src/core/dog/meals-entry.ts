@@ -1,20 +1,28 @@
+import { z } from 'zod';
 import { writePlain } from '../quantity/write';
 import type { Problem } from '../problem';
+import { idSchema } from '../schema';
+import { typed } from './entry-fields';
 import { MOST_MEALS } from './meals';
 
 /** The meals of a day as typed; `usual` leaves number and size to the dog's age. */
-export interface MealsEntry {
-  readonly usual: boolean;
-  readonly rows: readonly {
-    readonly slotId: number | null;
-    readonly name: string;
-    readonly clock: string;
-    /** Part of the day in %. */
-    readonly percent: string;
-    /** Always made of this recipe; null: of whatever is at hand. */
-    readonly recipeId: number | null;
-  }[];
-}
+export const mealsEntrySchema = z.object({
+  usual: z.boolean(),
+  rows: z
+    .array(
+      z.object({
+        slotId: idSchema.nullable(),
+        name: typed.word,
+        clock: z.string().max(10),
+        /** Part of the day in %. */
+        percent: z.string().max(10),
+        /** Always made of this recipe; null: of whatever is at hand. */
+        recipeId: idSchema.nullable(),
+      }),
+    )
+    .max(12),
+});
+export type MealsEntry = Readonly<z.infer<typeof mealsEntrySchema>>;
 
 export interface ReadMeal {
   readonly slotId: number | undefined;

@@ -9,7 +9,7 @@ import { maintenanceFactor } from './maintenance-factor';
 import type { RationMethod } from './method';
 import { gestationEnergy, gestationEnergyShortForm, lactationEnergy, MILK_BY_WEEK } from './reproduction';
 import { metabolicSize, restingEnergy } from './resting-energy';
-import { sayRule, schoolDay } from './schools';
+import { sayRule, schoolDay, setBy } from './schools/schools';
 import { lifeStage } from './stage';
 
 /** What a method says of a day, before anything is taken off for other food. */
@@ -221,6 +221,7 @@ function bySchool(method: Extract<RationMethod, { kind: 'school' }>, weight: Gra
   const { school, food } = method;
   const said = schoolDay(school, weight, food);
   if (!said.ok) return undefined;
+  const by = setBy(school);
   const { low, mark, high, steps } = said.value;
   const kcal = kilocalories(method.kcal ?? mark);
   const how = method.kcal === undefined ? 'in the middle' : 'taken of it';
@@ -229,16 +230,16 @@ function bySchool(method: Extract<RationMethod, { kind: 'school' }>, weight: Gra
     kcal,
     range: [low, high],
     because:
-      school.kind !== 'prescribed'
+      by === undefined
         ? `${school.kind}: ${sayRule(school)}`
         : method.by === 'weigh-ins'
-          ? `from your weigh-ins, within what ${school.by} set`
-          : `set by ${school.by}`,
+          ? `from your weigh-ins, within what ${by} set`
+          : `set by ${by}`,
     verb: 'gets',
     steps: [...steps, ...(high - low > 0.05 ? [{ what: how, sum: `${number(kcal)} kcal` }] : [])],
     source:
-      school.kind === 'prescribed'
-        ? `Set by ${school.by}. Other food is matched by energy.`
+      by !== undefined
+        ? `Set by ${by}. Other food is matched by energy.`
         : `Common practice, no source; reckoned with ${food.name}. Other food is matched by energy.`,
   };
 }

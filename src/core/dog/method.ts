@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { foodFactsSchema } from './food-facts';
-import { schoolSchema } from './schools';
+import { schoolSchema } from './schools/schools';
 
 /**
  * How a ration says the day's energy. `table`: growth and reproduction, then the goal, then the maintenance factor.

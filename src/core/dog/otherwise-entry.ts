@@ -1,8 +1,10 @@
+import { z } from 'zod';
 import type { LocalDate } from '../calendar/local-date';
 import type { Problem } from '../problem';
-import { readSpan } from '../quantity/reading';
+import { readSpan } from '../quantity/typed';
 import { writeNumber } from '../quantity/write';
 import type { Transition } from './dog';
+import { typed } from './entry-fields';
 import { extrasOfWeek, MOST_UNBALANCED, type Extra } from './extras';
 import { TRANSITION_DAYS } from './transition';
 
@@ -11,21 +13,26 @@ export const EXTRA_MEASURES = ['100 g', 'cup', 'piece', 'kcal', '% of the day'] 
 export type ExtraMeasure = (typeof EXTRA_MEASURES)[number];
 
 /** What a dog gets beside the pot, as typed. */
-export interface OtherwiseEntry {
-  readonly extras: readonly {
-    readonly name: string;
-    readonly kind: Extra['kind'];
-    /** g, cups, pieces, kcal or % of the day: what `measure` counts in. */
-    readonly amount: string;
-    readonly measure: ExtraMeasure;
-    /** kcal per measure from the label; not asked for kcal and %. */
-    readonly label: string;
-    readonly weekdays: readonly number[];
-  }[];
-  readonly oldFood: string;
-  readonly oldLabel: string;
-  readonly oldDays: string;
-}
+export const otherwiseEntrySchema = z.object({
+  extras: z
+    .array(
+      z.object({
+        name: typed.word,
+        kind: z.enum(['bought', 'treat', 'topper']),
+        /** g, cups, pieces, kcal or % of the day: what `measure` counts in. */
+        amount: typed.number,
+        measure: z.enum(EXTRA_MEASURES),
+        /** kcal per measure from the label; not asked for kcal and %. */
+        label: typed.number,
+        weekdays: z.array(z.number().int().min(1).max(7)).max(7),
+      }),
+    )
+    .max(20),
+  oldFood: typed.word,
+  oldLabel: typed.number,
+  oldDays: typed.number,
+});
+export type OtherwiseEntry = Readonly<z.infer<typeof otherwiseEntrySchema>>;
 
 export interface ReadOtherwise {
   readonly extras: readonly Extra[];
@@ -43,8 +50,8 @@ export function readOtherwise(
 ): { ok: true; value: ReadOtherwise } | { ok: false; problems: readonly Problem[] } {
   const problems: Problem[] = [];
   const number = (text: string, field: string, message: string, most: number) => {
-    const typed = text.trim().replace(/ ?(%|kcal|g|cups?|pieces?)$/i, '');
-    const read = readSpan(typed);
+    const bare = text.trim().replace(/ ?(%|kcal|g|cups?|pieces?)$/i, '');
+    const read = readSpan(bare);
     if (read.ok && read.value.low === read.value.high && read.value.low <= most) return read.value.low;
     problems.push({ field, message });
     return 1;

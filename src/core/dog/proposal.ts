@@ -7,6 +7,7 @@ import { rationOn, type Dog } from './dog';
 import type { RationMethod } from './method';
 import { projectedWeight } from './growth';
 import { restingEnergy } from './resting-energy';
+import { setBy } from './schools/schools';
 import { lifeStage } from './stage';
 import { targetOf, wantedRate } from './target';
 import { countingWeighIns, trendOf, type Trend } from './trend';
@@ -262,7 +263,7 @@ function fromTrend(dog: Dog, day: LocalDate, trend: Trend, fitted: Outcome<Upkee
 /** The kcal range that a vet or a nutritionist set, where one is in force. */
 function prescribedRange(dog: Dog, day: LocalDate): readonly [number, number] | undefined {
   const { method } = rationOn(dog, day);
-  return method.kind === 'school' && method.school.kind === 'prescribed' ? dayEnergy(dog, day).range : undefined;
+  return method.kind === 'school' && setBy(method.school) !== undefined ? dayEnergy(dog, day).range : undefined;
 }
 
 /** The method that a ration gets when its day becomes `kcal`: a prescribed range stays; `whose` figure it is goes with it. */
@@ -272,6 +273,6 @@ export function methodFor(
   whose: 'weigh-ins' | 'the cook' = 'weigh-ins',
 ): RationMethod {
   const by = whose === 'weigh-ins' ? { by: 'weigh-ins' as const } : {};
-  if (method.kind !== 'school' || method.school.kind !== 'prescribed') return { kind: 'kcal', kcal, ...by };
+  if (method.kind !== 'school' || setBy(method.school) === undefined) return { kind: 'kcal', kcal, ...by };
   return { kind: 'school', school: method.school, food: method.food, kcal, ...by };
 }

@@ -1,60 +1,72 @@
+import { z } from 'zod';
 import { writePlain, writeKcal } from '../quantity/write';
 import { daysBetween, readLocalDate, type LocalDate } from '../calendar/local-date';
 import type { Problem } from '../problem';
-import { readSpan } from '../quantity/reading';
+import { readSpan } from '../quantity/typed';
 import type { Grams, UnitSet } from '../quantity/units';
 import { readBodyWeight } from '../quantity/weight';
 import { weightOn } from './day-energy';
 import type { Dog, Ration } from './dog';
 import type { FoodFacts } from './food-facts';
-import type { Work } from './maintenance-factor';
+import { typed } from './entry-fields';
+import { WORKS } from './maintenance-factor';
 import type { RationMethod } from './method';
 import { methodEnergy } from './method-energy';
-import { NO_SCHOOL, readSchool, type SchoolEntry } from './school-entry';
-import { schoolDay, type School, type SchoolKind } from './schools';
+import { NO_SCHOOL, schoolEntrySchema } from './schools/school';
+import {
+  isSchoolKind,
+  needsFood,
+  readSchool,
+  SCHOOL_KINDS,
+  schoolDay,
+  SCHOOLS,
+  toSchoolEntry,
+  type SchoolKind,
+} from './schools/schools';
+import { idSchema } from '../schema';
 
-export const METHOD_CHOICES = [
-  'table',
-  'factor',
-  'nrc',
-  'short form',
-  'kcal',
-  'prescribed',
-  'protein',
-  'cups',
-  'percent',
-  'pieces',
-  'like for like',
-  'weight table',
-] as const;
+const OWN_METHODS = ['table', 'factor', 'nrc', 'short form', 'kcal'] as const;
+export const METHOD_CHOICES = [...OWN_METHODS, ...SCHOOL_KINDS];
 export type MethodChoice = (typeof METHOD_CHOICES)[number];
 
+const OWN_OFFERS: Readonly<Record<(typeof OWN_METHODS)[number], string>> = {
+  table: 'its life: growth, goal, work, neuter status',
+  factor: 'my own factor × RER',
+  nrc: 'NRC, k per kg^0.75',
+  'short form': 'the short form for pups and pregnancy',
+  kcal: 'my own kcal a day',
+};
+
+/** The ways to set a day, in the words that choose them. */
+export const METHOD_OFFERS: readonly { readonly value: MethodChoice; readonly label: string }[] = [
+  ...OWN_METHODS.map((value) => ({ value, label: OWN_OFFERS[value] })),
+  ...SCHOOL_KINDS.map((value) => ({ value, label: SCHOOLS[value].offer })),
+];
+
 /** How a dog's day is to be set, as typed. */
-export interface RationEntry {
-  readonly method: MethodChoice;
-  readonly work: Work;
-  readonly proneToGain: boolean;
-  readonly goal: string;
-  readonly factor: string;
-  readonly k: string;
-  readonly kcal: string;
-  readonly school: SchoolEntry;
+export const rationEntrySchema = z.object({
+  method: z.enum(METHOD_CHOICES),
+  work: z.enum(WORKS),
+  proneToGain: z.boolean(),
+  goal: typed.number,
+  factor: typed.number,
+  k: typed.number,
+  kcal: typed.number,
+  school: schoolEntrySchema,
   /** The recipe that a school is reckoned with. */
-  readonly recipeId: number | null;
-  readonly from: string;
-  readonly reason: string;
+  recipeId: idSchema.nullable(),
+  from: typed.day,
+  reason: typed.note,
   /** The cook has seen that the amount is far from what the energy method allows, and means it. */
-  readonly sure?: boolean;
-}
+  sure: z.boolean().optional(),
+});
+export type RationEntry = Readonly<z.infer<typeof rationEntrySchema>>;
 
 export type ReadRation =
   | { readonly ok: true; readonly value: Pick<Ration, 'from' | 'work' | 'proneToGain' | 'method' | 'goal'> }
   | { readonly ok: false; readonly problems: readonly Problem[] };
 
 const FURTHEST_DAYS = 90;
-
-const isSchool = (method: MethodChoice): method is SchoolKind =>
-  !['table', 'factor', 'nrc', 'short form', 'kcal'].includes(method);
 
 /**
  * Reads a ration as typed, every problem at its field. A school needs a food to become kcal; `foods` gives what is
@@ -75,7 +87,7 @@ export function readRationEntry(
 
   const weight = weightOn(dog, from ?? today);
   const goal = readGoal(entry.goal, weight, set, problems);
-  const method = isSchool(entry.method)
+  const method = isSchoolKind(entry.method)
     ? readSchoolMethod(entry.method, entry, weight, set, foods, problems)
     : readPlainMethod(entry, problems);
   const far = method?.kind === 'school' ? farOff(method, dog, from ?? today, entry) : undefined;
@@ -154,9 +166,8 @@ function readSchoolMethod(
     problems.push(...school.problems.map((problem) => ({ ...problem, field: `school.${problem.field}` })));
     return undefined;
   }
-  const inKcal = school.value.kind === 'prescribed' && school.value.unit === 'kcal';
   const food = entry.recipeId === null ? undefined : foods.get(entry.recipeId);
-  if (!food && !inKcal) {
+  if (!food && needsFood(kind, entry.school)) {
     problems.push({ field: 'recipeId', message: 'With which food? A school knows kcal only through one.' });
     return undefined;
   }
@@ -194,38 +205,4 @@ export function toRationEntry(
     from: today,
     reason: '',
   };
-}
-
-const spanOf = (low: number, high: number) => (low === high ? String(low) : `${low}-${high}`);
-
-/** A school as a cook would type it; weights of bands in kg. */
-export function toSchoolEntry(school: School): SchoolEntry {
-  const none = NO_SCHOOL;
-  switch (school.kind) {
-    case 'protein':
-      return { ...none, per: String(school.poundsOfDogPerPound) };
-    case 'pieces':
-      return { ...none, amount: String(school.ounces), per: String(school.poundsOfDogPerPiece) };
-    case 'cups':
-      return { ...none, amount: String(school.cups), per: spanOf(school.low, school.high) };
-    case 'percent':
-      return { ...none, amount: spanOf(school.low, school.high) };
-    case 'like for like':
-      return { ...none, amount: String(school.cups) };
-    case 'prescribed':
-      return { ...none, amount: spanOf(school.low, school.high), unit: school.unit, by: school.by };
-    case 'weight table':
-      return {
-        ...none,
-        unit: school.unit,
-        makes: String(school.makes),
-        bands: school.bands.map((band, index) => ({
-          weight:
-            band.upTo === undefined
-              ? `over ${(school.bands[index - 1]?.upTo ?? 0) / 1000} kg`
-              : `up to ${writePlain(band.upTo / 1000, 2)} kg`,
-          amount: spanOf(band.low, band.high),
-        })),
-      };
-  }
 }

@@ -7,7 +7,7 @@ import { rationOn, type Dog } from './dog';
 import type { FoodFacts } from './food-facts';
 import { NRC_FACTORS, type RationMethod } from './method';
 import { methodEnergy, nrcEnergy } from './method-energy';
-import { sayRule, schoolDay, USUAL_SCHOOLS, type School } from './schools';
+import { sayRule, schoolDay, setBy, USUAL_SCHOOLS, type School } from './schools/schools';
 import { lifeStage, type LifeStage } from './stage';
 
 /** One school's answer to how much, on the common kcal axis. */
@@ -128,6 +128,7 @@ function schoolMark(
 ): SchoolMark {
   const said = schoolDay(school, weight, food);
   const rule = sayRule(school);
+  const by = setBy(school);
   return {
     key: `${school.kind}-${rule}`,
     school: school.kind,
@@ -138,7 +139,7 @@ function schoolMark(
     explanation: {
       title: said.ok ? `${school.kind}: ${writeKcal(taken ?? said.value.mark)} kcal` : `${school.kind}: not known`,
       steps: said.ok ? said.value.steps : [],
-      source: school.kind === 'prescribed' ? `Set by ${school.by}.` : 'Common practice, no source.',
+      source: by !== undefined ? `Set by ${by}.` : 'Common practice, no source.',
     },
   };
 }

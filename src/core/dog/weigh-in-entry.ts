@@ -1,26 +1,29 @@
+import { z } from 'zod';
 import { daysBetween, readLocalDate, type LocalDate } from '../calendar/local-date';
 import type { Problem } from '../problem';
 import { grams, type Grams, type UnitSet } from '../quantity/units';
 import { readBodyWeight } from '../quantity/weight';
 import { writeWeight } from '../quantity/write';
-import type { Appetite, Stool } from './body-condition';
+import { APPETITES, STOOLS } from './body-condition';
 import { weightOn } from './day-energy';
 import type { Dog } from './dog';
+import { typed } from './entry-fields';
 import { isGrowing } from './stage';
 import { countingWeighIns, kgLbSlip } from './trend';
 
 /** A weigh-in as typed. */
-export interface WeighInEntry {
-  readonly date: string;
-  readonly weight: string;
+export const weighInEntrySchema = z.object({
+  date: typed.day,
+  weight: typed.number,
   /** Empty: not felt. */
-  readonly bodyCondition: string;
-  readonly appetite: Appetite | '';
-  readonly stool: Stool | '';
-  readonly note: string;
+  bodyCondition: z.string().max(2),
+  appetite: z.enum(['', ...APPETITES]),
+  stool: z.enum(['', ...STOOLS]),
+  note: typed.note,
   /** The cook has been asked and means it. */
-  readonly sure: boolean;
-}
+  sure: z.boolean(),
+});
+export type WeighInEntry = Readonly<z.infer<typeof weighInEntrySchema>>;
 
 export interface ReadWeighIn {
   readonly date: LocalDate;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Composition, Nutrient } from '../nutrition/nutrients';
+import { LABEL_NUTRIENTS, type Composition, type Nutrient } from '../nutrition/nutrients';
 import { fine, refused, type Outcome } from '../problem';
 import { compoundsOf } from './compounds';
 import { volumeOf, type UnitSet } from '../quantity/units';
@@ -7,59 +7,8 @@ import type { Food, FoodMeasure, KnownFood } from './food';
 import { ownMeasure } from './measures';
 import { sure } from '../sure';
 
-/** What a label may name, in the nutrient's column, its unit there, and whether it may be printed as a compound. */
-export const LABEL_NUTRIENTS: Readonly<
-  Record<string, { readonly column: Nutrient; readonly unit: 'g' | 'mg' | 'µg' | 'IU'; readonly element?: true }>
-> = {
-  'EPA + DHA': { column: 'epa_dha_g', unit: 'g' },
-  'alpha-linolenic acid': { column: 'ala_g', unit: 'g' },
-  'linoleic acid': { column: 'omega6_g', unit: 'g' },
-  calcium: { column: 'calcium_mg', unit: 'mg', element: true },
-  phosphorus: { column: 'phosphorus_mg', unit: 'mg', element: true },
-  potassium: { column: 'potassium_mg', unit: 'mg', element: true },
-  sodium: { column: 'sodium_mg', unit: 'mg', element: true },
-  chloride: { column: 'chloride_mg', unit: 'mg', element: true },
-  magnesium: { column: 'magnesium_mg', unit: 'mg', element: true },
-  iron: { column: 'iron_mg', unit: 'mg', element: true },
-  copper: { column: 'copper_mg', unit: 'mg', element: true },
-  manganese: { column: 'manganese_mg', unit: 'mg', element: true },
-  zinc: { column: 'zinc_mg', unit: 'mg', element: true },
-  iodine: { column: 'iodine_ug', unit: 'µg', element: true },
-  selenium: { column: 'selenium_ug', unit: 'µg', element: true },
-  'vitamin A': { column: 'vitamin_a_iu', unit: 'IU' },
-  'vitamin D': { column: 'vitamin_d_iu', unit: 'IU' },
-  'vitamin E': { column: 'vitamin_e_mg', unit: 'mg' },
-  'vitamin K': { column: 'vitamin_k_ug', unit: 'µg' },
-  thiamin: { column: 'thiamin_mg', unit: 'mg' },
-  riboflavin: { column: 'riboflavin_mg', unit: 'mg' },
-  niacin: { column: 'niacin_mg', unit: 'mg' },
-  'pantothenic acid': { column: 'pantothenic_acid_mg', unit: 'mg' },
-  'vitamin B6': { column: 'vitamin_b6_mg', unit: 'mg' },
-  folate: { column: 'folate_ug', unit: 'µg' },
-  'vitamin B12': { column: 'vitamin_b12_ug', unit: 'µg' },
-  choline: { column: 'choline_mg', unit: 'mg', element: true },
-  protein: { column: 'protein_g', unit: 'g' },
-  fat: { column: 'fat_g', unit: 'g' },
-  carbohydrate: { column: 'carbohydrate_g', unit: 'g' },
-  fibre: { column: 'fiber_g', unit: 'g' },
-  water: { column: 'water_g', unit: 'g' },
-};
-
 export const LABEL_UNITS = ['g', 'mg', 'µg', 'IU', '%'] as const;
 export type LabelUnit = (typeof LABEL_UNITS)[number];
-
-/** What an IU of these is, in the column's unit; vitamin E in mg of natural alpha-tocopherol (handbook 3). */
-const IU: Readonly<Record<string, number>> = { 'vitamin A': 1, 'vitamin D': 1, 'vitamin E': 1 / 1.49 };
-/** mg to IU: 40 IU of D are 1 µg, 1 IU of A is 0.3 µg of retinol (handbook 3). */
-const MICROGRAM_TO_IU: Readonly<Record<string, number>> = { 'vitamin A': 1 / 0.3, 'vitamin D': 40 };
-
-/** Forms of vitamin E by what a mg of them is in IU (handbook 3). */
-export const VITAMIN_E: Readonly<Record<string, number>> = {
-  'natural (d-alpha-tocopherol)': 1.49,
-  'natural acetate (d-alpha-tocopheryl acetate)': 1.36,
-  'synthetic (all-rac-alpha-tocopherol)': 1.1,
-  'synthetic acetate (dl-alpha-tocopheryl acetate)': 1,
-};
 
 /** What a label's energy is printed for. */
 export const ENERGY_PER = ['kg', 'cup', 'measure'] as const;
@@ -109,8 +58,10 @@ export type LabelAmount = Label['amounts'][number];
 const IN_G: Readonly<Record<'g' | 'mg' | 'µg', number>> = { g: 1, mg: 1e-3, µg: 1e-6 };
 
 /** Whether a row has to say what it is of: a mineral by weight, or vitamin E by weight. */
-export const asksWhat = (row: Pick<LabelAmount, 'nutrient' | 'unit'>): boolean =>
-  row.unit !== 'IU' && (LABEL_NUTRIENTS[row.nutrient]?.element === true || row.nutrient === 'vitamin E');
+export const asksWhat = ({ nutrient, unit }: Pick<LabelAmount, 'nutrient' | 'unit'>): boolean => {
+  const known = LABEL_NUTRIENTS[nutrient];
+  return unit !== 'IU' && (known?.element === true || known?.forms !== undefined);
+};
 
 /** The g of a row as printed, for one measure; undefined for IU, which weigh next to nothing. */
 const printedGrams = (row: LabelAmount, measureGrams: number): number | undefined =>
@@ -120,25 +71,25 @@ const printedGrams = (row: LabelAmount, measureGrams: number): number | undefine
 function inColumn(row: LabelAmount, measureGrams: number): Outcome<number> {
   const known = LABEL_NUTRIENTS[row.nutrient];
   if (!known) return refused('Choose a nutrient.', 'nutrient');
-  if (row.unit === 'IU') {
-    const each = IU[row.nutrient];
-    return each === undefined ? refused(`${row.nutrient} is not counted in IU.`, 'unit') : fine(row.amount * each);
-  }
+  if (row.unit === 'IU')
+    return known.iu === undefined
+      ? refused(`${row.nutrient} is not counted in IU.`, 'unit')
+      : fine(row.amount * known.iu);
   const printed = sure(printedGrams(row, measureGrams));
-  const toIu = MICROGRAM_TO_IU[row.nutrient];
-  if (toIu !== undefined) return fine(printed * 1e6 * toIu);
-  if (row.nutrient === 'vitamin E') {
-    const form = VITAMIN_E[row.as ?? ''];
+  if (known.iuPerMicrogram !== undefined) return fine(printed * 1e6 * known.iuPerMicrogram);
+  if (known.forms) {
+    const form = known.forms[row.as ?? ''];
     return form === undefined
       ? refused('Which vitamin E is it? Natural and synthetic count differently.', 'as')
-      : fine((printed * 1000 * form) / 1.49);
+      : fine(printed * 1000 * form * (known.iu ?? 1));
   }
+  const unit = known.unit === 'IU' ? 'g' : known.unit;
   if (known.element && row.as !== 'element') {
     const compound = compoundsOf(row.nutrient).find((each) => each.name === row.as);
     if (!compound) return refused(`Is that ${row.nutrient} itself, or a compound of it?`, 'as');
-    return fine((printed * compound.share) / IN_G[known.unit as 'g' | 'mg' | 'µg']);
+    return fine((printed * compound.share) / IN_G[unit]);
   }
-  return fine(printed / IN_G[known.unit as 'g' | 'mg' | 'µg']);
+  return fine(printed / IN_G[unit]);
 }
 
 /** g of all rows together: fatty acids are a part of the fat, fibre of the carbohydrate. */

@@ -1,7 +1,7 @@
 import { writeFixed } from '../quantity/write';
 import { z } from 'zod';
 import { fine, refused, type CommandResult, type Outcome, type Problem } from '../problem';
-import { readScale } from '../quantity/reading';
+import { readScale } from '../quantity/typed';
 import { asksWhat, ENERGY_PER, LABEL_UNITS, labelKcalPer100, readLabel, type Label } from './label';
 
 /** What a label counts in. */

@@ -1,12 +1,12 @@
 import { isWater } from '../food/food';
 import type { Explanation } from '../explanation';
 import { writeNumber } from '../quantity/write';
-import { IN_BONE, READINGS, RETINOL, type Reading } from './balance-readings';
+import { LIMITED, type LimitedNutrient } from './nutrients';
 import { energyKnown, energyOf, type EnergyFactors } from './energy';
 import { holdsBone, type Portioned } from './totals';
 import type { Limit, Profile, Profiles } from './profiles';
 import { ENOUGH, judge, judgeRatio, rankOf, type Judged, type Toward, type Verdict } from './verdict';
-import { nth, sure } from '../sure';
+import { nth } from '../sure';
 
 /** A line of a recipe as the balance looks at it. */
 export interface BalancedLine extends Portioned {
@@ -67,7 +67,7 @@ interface Summed {
   readonly lines: readonly { readonly text: string; readonly amount: number }[];
 }
 
-function sumOf(lines: readonly BalancedLine[], read: Reading['of'], perKcal: number): Summed {
+function sumOf(lines: readonly BalancedLine[], read: LimitedNutrient['of'], perKcal: number): Summed {
   let amount = 0;
   let covered = 0;
   let mass = 0;
@@ -92,7 +92,7 @@ function sumOf(lines: readonly BalancedLine[], read: Reading['of'], perKcal: num
 }
 
 /** Names of the foods of which a reading rests on a bag's crude figures: without those columns it reads otherwise. */
-const estimatedFrom = (lines: readonly BalancedLine[], read: Reading['of']): readonly string[] => [
+const estimatedFrom = (lines: readonly BalancedLine[], read: LimitedNutrient['of']): readonly string[] => [
   ...new Set(
     lines
       .filter(({ food: { per100, estimated } }) => {
@@ -131,8 +131,8 @@ export function balanceOf(
   const energy = energyKnown(lines, factors);
   const boneIn = holdsBone(lines);
   const sum = (name: string): Summed => {
-    const reading = READINGS[name];
-    return reading && kcal > 0 && !(boneIn && IN_BONE.has(name)) ? sumOf(lines, reading.of, perKcal) : UNKNOWN;
+    const nutrient = LIMITED[name];
+    return nutrient && kcal > 0 && !(boneIn && nutrient.inBone) ? sumOf(lines, nutrient.of, perKcal) : UNKNOWN;
   };
   const ratioOf = ({ name, of, to, least, most }: NonNullable<Profile['ratios']>[number]): RatioRow => {
     const judged = judgeRatio({ least, most }, sum(of), sum(to));
@@ -142,14 +142,15 @@ export function balanceOf(
   const row = ({ name, unit }: Profiles['nutrients'][number]): BalanceRow[] => {
     const limit: Limit | undefined = profile.limits[name];
     if (!limit) return [];
-    const reading = READINGS[name];
+    const nutrient = LIMITED[name];
+    const mostOf = nutrient?.most;
     const summed = sum(name);
     // Carotene does not count against the maximum of vitamin A; where retinol is unknown all of it may be retinol.
     const against =
-      name === 'vitamin A' && kcal > 0
+      nutrient && mostOf && kcal > 0
         ? {
-            ...sumOf(lines, RETINOL, perKcal),
-            atWorst: sumOf(lines, (food) => RETINOL(food) ?? sure(READINGS['vitamin A']).of(food), perKcal).amount,
+            ...sumOf(lines, mostOf, perKcal),
+            atWorst: sumOf(lines, (food) => mostOf(food) ?? nutrient.of(food), perKcal).amount,
           }
         : summed;
     return [
@@ -159,11 +160,11 @@ export function balanceOf(
         least: limit.least,
         most: limit.most,
         ...summed,
-        ...(name === 'vitamin A' && against.amount !== undefined ? { againstMost: against.amount } : {}),
+        ...(mostOf && against.amount !== undefined ? { againstMost: against.amount } : {}),
         ofLeast: summed.amount !== undefined && limit.least !== undefined ? summed.amount / limit.least : undefined,
-        estimated: reading ? estimatedFrom(lines, reading.of) : [],
+        estimated: nutrient ? estimatedFrom(lines, nutrient.of) : [],
         ...judge(limit, summed, energy.coverage, against),
-        standIn: boneIn && IN_BONE.has(name) ? 'bone is in it, and the table holds no bone mineral' : reading?.standIn,
+        standIn: boneIn && nutrient?.inBone ? 'bone is in it, and the table holds no bone mineral' : nutrient?.standIn,
       },
     ];
   };

@@ -1,6 +1,6 @@
 import { isWater, type Food } from '../food/food';
 import { grams, type Grams } from '../quantity/units';
-import { IN_BONE, READINGS, RETINOL } from './balance-readings';
+import { LIMITED, type LimitedNutrient } from './nutrients';
 import { energyOf, type EnergyFactors } from './energy';
 import type { Profile, Profiles } from './profiles';
 import { holdsBone, type Portioned } from './totals';
@@ -59,12 +59,12 @@ export function programmeOf(
   const dropped: string[] = [];
   for (const { name } of nutrients) {
     const limit = profile.limits[name];
-    const reading = READINGS[name];
-    if (!limit || (boneIn && IN_BONE.has(name))) continue;
-    const inRecipe = (of: (typeof READINGS)[string]['of']) =>
+    const nutrient = LIMITED[name];
+    if (!limit || (boneIn && nutrient?.inBone)) continue;
+    const inRecipe = (of: LimitedNutrient['of']) =>
       lines.reduce((sum, line) => sum + ((of(line.food.per100) ?? 0) * line.grams) / 100, 0);
-    const perGram = (of: (typeof READINGS)[string]['of']) => candidates.map(({ food }) => (of(food.per100) ?? 0) / 100);
-    const add = (side: 'least' | 'most', perThousand: number, of: (typeof READINGS)[string]['of']) => {
+    const perGram = (of: LimitedNutrient['of']) => candidates.map(({ food }) => (of(food.per100) ?? 0) / 100);
+    const add = (side: 'least' | 'most', perThousand: number, of: LimitedNutrient['of']) => {
       const whole = (perThousand * kcal) / 1000;
       rows.push({
         name,
@@ -74,16 +74,16 @@ export function programmeOf(
         whole,
       });
     };
-    const supplied = reading && (inRecipe(reading.of) > 0 || perGram(reading.of).some((value) => value > 0));
+    const supplied = nutrient && (inRecipe(nutrient.of) > 0 || perGram(nutrient.of).some((value) => value > 0));
     if (!supplied) {
       if (limit.least !== undefined) dropped.push(name);
       continue;
     }
-    if (limit.least !== undefined) add('least', limit.least, reading.of);
-    if (limit.most !== undefined) add('most', limit.most, name === 'vitamin A' ? RETINOL : reading.of);
+    if (limit.least !== undefined) add('least', limit.least, nutrient.of);
+    if (limit.most !== undefined) add('most', limit.most, nutrient.most ?? nutrient.of);
   }
   for (const ratio of profile.ratios ?? [])
-    if (!boneIn || !(IN_BONE.has(ratio.of) || IN_BONE.has(ratio.to)))
+    if (!boneIn || !(LIMITED[ratio.of]?.inBone || LIMITED[ratio.to]?.inBone))
       rows.push(...ratioRows(ratio, lines, candidates, profile, kcal));
   return {
     rows,
@@ -110,7 +110,7 @@ function ratioRows(
   const whole = ((profile.limits[to]?.least ?? 1) * kcal) / 1000;
   const row = (side: LimitRow['side'], times: number): LimitRow => {
     const per100 = ({ food }: { readonly food: Pick<Food, 'per100'> }) =>
-      (sure(READINGS[of]).of(food.per100) ?? 0) - times * (sure(READINGS[to]).of(food.per100) ?? 0);
+      (sure(LIMITED[of]).of(food.per100) ?? 0) - times * (sure(LIMITED[to]).of(food.per100) ?? 0);
     return {
       name,
       side,

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { readQuantity } from '../quantity/read';
-import { readCount, readScale } from '../quantity/reading';
+import { readCount, readScale } from '../quantity/typed';
 import { grams, type UnitSet } from '../quantity/units';
 import { toWeigh, writePounds, writeSum, writeWeight } from '../quantity/write';
 import { testFoods, testMeasures } from '../../../tests/fixtures/reference-files';

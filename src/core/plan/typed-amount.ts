@@ -1,6 +1,6 @@
 import { fine, refused, type Outcome } from '../problem';
 import { readQuantity } from '../quantity/read';
-import { readScale } from '../quantity/reading';
+import { readScale } from '../quantity/typed';
 import type { UnitSet } from '../quantity/units';
 
 export type Amount = { readonly grams: number } | { readonly millilitres: number };

@@ -1,5 +1,5 @@
 import { fine, refused, type Outcome } from '../problem';
-import { readScale } from '../quantity/reading';
+import { readScale } from '../quantity/typed';
 import type { UnitSet } from '../quantity/units';
 import { writeGrams } from '../quantity/write';
 

@@ -3,7 +3,7 @@ import { dayEnergy } from '@/core/dog/day-energy';
 import { mealsOn } from '@/core/dog/meals';
 import { proposalFor } from '@/core/dog/proposal';
 import { toRationEntry } from '@/core/dog/ration-entry';
-import { NO_SCHOOL } from '@/core/dog/school-entry';
+import { NO_SCHOOL } from '@/core/dog/schools/school';
 import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
 import { plannedExample, planOne, SEEN, sealedExample, TWENTY_KILOS, weighedExample } from '../fixtures/worked-path';
 import { readDog, readDogs } from '../repositories/dogs';

@@ -1,20 +1,13 @@
 import 'server-only';
 import { and, eq, isNull } from 'drizzle-orm';
 import { readLocalDate } from '@/core/calendar/local-date';
-import type { Avoided, AvoidReason } from '@/core/dog/avoid';
+import type { AvoidEntry } from '@/core/dog/avoid';
 import { readBowlLine, readLitter, type BowlLineEntry, type LitterEntry } from '@/core/dog/keeping-entry';
 import { namesHazard, sayHazard, stopsPlan } from '@/core/recipe/hazards';
 import { PROTEIN_WORDS } from '@/core/recipe/protein';
 import { avoid, bowlLine, litter, vetNote } from '../schema/dogs';
 import { dogIn } from './dog-at-hand';
 import { Refusal, refuse, type Context } from './run';
-
-export interface AvoidEntry {
-  readonly what: Avoided | null;
-  readonly reason: AvoidReason;
-  readonly tryAgainOn: string;
-  readonly note: string;
-}
 
 /** Puts something on a dog's list of what it does not get. */
 export async function addAvoid(context: Context, input: { dogId: number; entry: AvoidEntry }): Promise<void> {

@@ -2,7 +2,7 @@ import 'server-only';
 import { desc, eq } from 'drizzle-orm';
 import { foodKey, type KnownFood } from '@/core/food/food';
 import type { Problem } from '@/core/problem';
-import { readSpan } from '@/core/quantity/reading';
+import { readSpan } from '@/core/quantity/typed';
 import { readTemperature } from '@/core/quantity/temperature';
 import type { UnitSet } from '@/core/quantity/units';
 import { checkRecipe, isBlank, isWords, readLines } from '@/core/recipe/entry';

@@ -2,7 +2,7 @@ import 'server-only';
 import { eq } from 'drizzle-orm';
 import { readSupply, type SupplyEntry } from '@/core/food/supply-entry';
 import { bulkOf } from '@/core/quantity/units';
-import { readScale } from '@/core/quantity/reading';
+import { readScale } from '@/core/quantity/typed';
 import { keepFoodFacts } from '../repositories/food-facts';
 import { readPantry, readRecipeNames } from '../repositories/pantry';
 import { additionSetting, ownMeasure, supply } from '../schema/recipes';

@@ -3,7 +3,7 @@ import type { BowlLineEntry } from '@/core/dog/keeping-entry';
 import type { SupplyEntry } from '@/core/food/supply-entry';
 import type { DogEntry } from '@/core/dog/entry';
 import type { EquipmentEntry } from '@/core/plan/equipment';
-import type { AvoidEntry } from '../commands/keeping';
+import type { AvoidEntry } from '@/core/dog/avoid';
 import type { LineEntry, RecipeEntry } from '@/core/recipe/entry-schema';
 
 /** The made-up dogs of the boatyard; `gained` is what they weigh more than six weeks ago, in kg. */

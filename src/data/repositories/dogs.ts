@@ -5,7 +5,7 @@ import type { Avoid } from '@/core/dog/avoid';
 import type { Appetite, Stool } from '@/core/dog/body-condition';
 import type { BiteSize } from '@/core/dog/bite-size';
 import type { Dog, Ration, WeighIn } from '@/core/dog/dog';
-import type { School } from '@/core/dog/schools';
+import type { School } from '@/core/dog/schools/schools';
 import { grams } from '@/core/quantity/units';
 import { letterOf, badgeLetters } from '@/core/dog/letters';
 import type { RationMethod } from '@/core/dog/method';

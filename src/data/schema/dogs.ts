@@ -23,7 +23,7 @@ import type { Transition } from '../../core/dog/dog';
 import type { Extra } from '../../core/dog/extras';
 import type { Work } from '../../core/dog/maintenance-factor';
 import type { RationMethod } from '../../core/dog/method';
-import type { School } from '../../core/dog/schools';
+import type { School } from '../../core/dog/schools/schools';
 import { recipe } from './recipes';
 
 export const dog = pgTable('dog', {

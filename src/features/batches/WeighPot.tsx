@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { weighYield, type Weighing } from '@/core/portion/yield';
 import type { Outcome, Problem } from '@/core/problem';
-import { readCount } from '@/core/quantity/reading';
+import { readCount } from '@/core/quantity/typed';
 import { grams } from '@/core/quantity/units';
 import { writeDensity } from '@/core/quantity/write';
 import { Keypad } from '@/ui/counter/Keypad';

@@ -9,7 +9,7 @@ import { Controller } from 'react-hook-form';
 import { daysBetween, readLocalDate } from '@/core/calendar/local-date';
 import { dayEnergy } from '@/core/dog/day-energy';
 import { readDogEntry, type DogEntry } from '@/core/dog/entry';
-import { WORK_WORDS, type Work } from '@/core/dog/maintenance-factor';
+import { WORK_WORDS, WORKS } from '@/core/dog/maintenance-factor';
 import { usualMeals } from '@/core/dog/meals';
 import { restingEnergy } from '@/core/dog/resting-energy';
 import { isGrowing, lifeStage, vetCaution } from '@/core/dog/stage';
@@ -30,7 +30,7 @@ import { dogFormSchema } from './schema';
 import { WeightCurve } from './WeightCurve';
 
 const FIELDS = ['name', 'birthDate', 'weight', 'expectedAdultWeight', 'meals'] as const;
-const WORK_OPTIONS = (Object.keys(WORK_WORDS) as Work[]).map((value) => ({ value, label: WORK_WORDS[value] }));
+const WORK_OPTIONS = WORKS.map((value) => ({ value, label: WORK_WORDS[value] }));
 
 /** One dog: what is known about it on the left, what follows from it on the right, while it is typed. */
 export function DogSheet({ form: given }: { form: DogForm }) {

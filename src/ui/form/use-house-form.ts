@@ -1,7 +1,7 @@
 'use client';
 
 import { zodResolver } from '@hookform/resolvers/zod';
-import { get, useForm, useWatch, type DefaultValues, type FieldValues, type Resolver } from 'react-hook-form';
+import { get, useForm, useWatch, type DefaultValues, type FieldValues } from 'react-hook-form';
 import type { z } from 'zod';
 import { useCommand, type HouseAction } from './use-command';
 import { useDraft } from './use-draft';
@@ -10,14 +10,14 @@ import { useDraft } from './use-draft';
 export function useHouseForm<Entry extends FieldValues, Input, Value>(house: {
   readonly slot: string;
   readonly entry: Entry;
-  readonly schema: z.ZodType;
+  readonly schema: z.ZodType<Entry, Entry>;
   readonly action: HouseAction<Input, Value>;
   readonly input: (entry: Entry) => Input;
   readonly onDone: (value: Value) => void;
 }) {
-  const form = useForm<Entry>({
+  const form = useForm<Entry, unknown, Entry>({
     defaultValues: house.entry as DefaultValues<Entry>,
-    resolver: zodResolver(house.schema as never) as unknown as Resolver<Entry>,
+    resolver: zodResolver(house.schema),
     mode: 'onTouched',
   });
   const draft = useDraft(form, house.slot);

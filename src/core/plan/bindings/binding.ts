@@ -40,21 +40,21 @@ export interface Wanted {
 
 /**
  * One way to bind a plan, whole: how the sentence says it and what its holes hold, how it is read, what it fixes, and the
- * rows that say any plan in its way. A new one is a file beside the others and a line in `bindings.ts`.
+ * rows that say any plan in its way. A new one is a file beside the others and a line in `bindings.ts`. Written as methods, so that the list may call any of them.
  */
 export interface PlanBinding<Own extends { readonly by: string }> {
   readonly key: Own['by'];
   /** The words that choose it. */
   readonly offer: string;
   /** The holes in their order, with the words between them. */
-  readonly sentence: (typed: Typed) => readonly (BindingHole | string)[];
+  sentence(typed: Typed): readonly (BindingHole | string)[];
   /** What its holes hold until the cook fills them. */
-  readonly usual: (set: UnitSet) => Partial<BindingTexts>;
+  usual(set: UnitSet): Partial<BindingTexts>;
   /** What its holes begin with in this kitchen when it is chosen. */
-  readonly begins: (inputs: PlanInputs) => Partial<BindingTexts>;
-  readonly read: (typed: Typed, set: UnitSet) => Outcome<Own>;
-  readonly wanted: (plan: ToPlan, own: Own) => Outcome<Wanted>;
-  readonly rows: (result: PlanResult, typed: Typed, inputs: PlanInputs) => readonly BindingRow[];
+  begins(inputs: PlanInputs): Partial<BindingTexts>;
+  read(typed: Typed, set: UnitSet): Outcome<Own>;
+  wanted(plan: ToPlan, own: Own): Outcome<Wanted>;
+  rows(result: PlanResult, typed: Typed, inputs: PlanInputs): readonly BindingRow[];
 }
 
 /** So many whole ones of a size, as the sentence says it. */

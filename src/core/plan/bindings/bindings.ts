@@ -32,7 +32,8 @@ export type BindingKind = keyof typeof BINDINGS;
 /** What a plan is bound by, as read: the rest follows. Weights of finished food, of a piece raw, at hand as bought. */
 export type Binding = OwnOf<(typeof BINDINGS)[BindingKind]>;
 
-const LIST: readonly Pick<PlanBinding<never>, 'usual' | 'rows'>[] = Object.values(BINDINGS);
+const BY_KIND: Readonly<Record<BindingKind, PlanBinding<Binding>>> = BINDINGS;
+const LIST = Object.values(BY_KIND);
 const isKind = (text: string): text is BindingKind => text in BINDINGS;
 export const BINDING_KINDS = Object.keys(BINDINGS).filter(isKind);
 
@@ -63,13 +64,10 @@ export const usualBinding = (set: UnitSet): TypedBinding =>
   });
 
 /** Reads what binds a plan, and refuses at its hole what cannot. */
-export const readBinding = (typed: TypedBinding, set: UnitSet): Outcome<Binding> => BINDINGS[typed.by].read(typed, set);
+export const readBinding = (typed: TypedBinding, set: UnitSet): Outcome<Binding> => BY_KIND[typed.by].read(typed, set);
 
 /** What a binding wants, or why it cannot bind, at its field. */
-export function wantedBy(plan: ToPlan, binding: Binding): Outcome<Wanted> {
-  const own: { readonly wanted: (plan: ToPlan, binding: never) => Outcome<Wanted> } = BINDINGS[binding.by];
-  return own.wanted(plan, binding as never);
-}
+export const wantedBy = (plan: ToPlan, binding: Binding): Outcome<Wanted> => BY_KIND[binding.by].wanted(plan, binding);
 
 /** A plan said in all ways at once, each with what it uses of what there is. */
 export const inAllBindings = (inputs: PlanInputs, result: PlanResult, typed: Typed): BindingRow[] =>

@@ -1,14 +1,12 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useFieldArray, type Control, type FieldValues, type UseFormRegister } from 'react-hook-form';
+import { useFieldArray, useFormContext } from 'react-hook-form';
 import type { BandEntry } from '@/core/dog/bands-entry';
 import { Field } from '@/ui/form/Field';
 import styles from '../dogs.module.css';
 
 interface BandRowsProps {
-  control: Control<FieldValues>;
-  register: UseFormRegister<FieldValues>;
   name: string;
   at: (field: string) => string | undefined;
   amountLabel: string;
@@ -18,7 +16,8 @@ interface BandRowsProps {
 const EMPTY: BandEntry = { weight: '', amount: '' };
 
 /** The rows of a printed table: for these weights, so much. */
-export function BandRows({ control, register, name, at, amountLabel, weightHint }: BandRowsProps) {
+export function BandRows({ name, at, amountLabel, weightHint }: BandRowsProps) {
+  const { control, register } = useFormContext();
   const rows = useFieldArray({ control, name });
   return (
     <div className="stack">

@@ -3,10 +3,9 @@
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useMemo } from 'react';
-import type { Control, FieldValues, UseFormRegister } from 'react-hook-form';
 import { additionOf } from '@/core/dog/bowl-line';
 import { weightOn } from '@/core/dog/day-energy';
-import { readBowlLine, type BowlLineEntry } from '@/core/dog/keeping-entry';
+import { bowlLineEntrySchema, readBowlLine, type BowlLineEntry } from '@/core/dog/keeping-entry';
 import { mealsOn } from '@/core/dog/meals';
 import { writeDose, writeNumber, writeWeight } from '@/core/quantity/write';
 import { Choice } from '@/ui/form/Choice';
@@ -15,11 +14,10 @@ import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { HouseForm } from '@/ui/form/HouseForm';
 import { useHouseForm } from '@/ui/form/use-house-form';
-import { withReading } from '@/ui/form/with-reading';
+import { checkedBy } from '@/core/checked-by';
 import { addBowlLine, endBowlLine } from '../actions';
 import styles from '../dogs.module.css';
 import type { DogView } from '../queries';
-import { bowlLineEntrySchema } from '../schema';
 import { BandRows } from './BandRows';
 import { DogForm } from './DogForm';
 import { sure } from '@/core/sure';
@@ -36,7 +34,7 @@ export function BowlLinesForm({ view }: { view: DogView }) {
   const router = useRouter();
   const meals = mealsOn(dog, today);
   const weight = weightOn(dog, today);
-  const schema = useMemo(() => withReading(bowlLineEntrySchema, (entry) => readBowlLine(entry, set)), [set]);
+  const schema = useMemo(() => checkedBy(bowlLineEntrySchema, (entry) => readBowlLine(entry, set)), [set]);
   const blank: BowlLineEntry = {
     what: '',
     unit: '',
@@ -133,8 +131,6 @@ export function BowlLinesForm({ view }: { view: DogView }) {
         />
         {entry.by === 'bands' ? (
           <BandRows
-            control={form.control as unknown as Control<FieldValues>}
-            register={form.register as unknown as UseFormRegister<FieldValues>}
             name="bands"
             at={at}
             amountLabel={entry.unit.trim() || 'amount'}

@@ -6,7 +6,7 @@ import { useMemo, useState } from 'react';
 import { addDays } from '@/core/calendar/local-date';
 import { BITE_SIZES, type BiteSize } from '@/core/dog/bite-size';
 import { dayEnergy } from '@/core/dog/day-energy';
-import { readLitter, type LitterEntry } from '@/core/dog/keeping-entry';
+import { litterEntrySchema, readLitter } from '@/core/dog/keeping-entry';
 import { lifeStage, vetCaution } from '@/core/dog/stage';
 import { writeKcal } from '@/core/quantity/write';
 import { Caution } from '@/ui/Caution';
@@ -16,11 +16,10 @@ import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { HouseForm } from '@/ui/form/HouseForm';
 import { useHouseForm } from '@/ui/form/use-house-form';
-import { withReading } from '@/ui/form/with-reading';
+import { checkedBy } from '@/core/checked-by';
 import { archiveDog, saveCare, saveLitter } from '../actions';
 import styles from '../dogs.module.css';
 import type { DogView } from '../queries';
-import { litterEntrySchema } from '../schema';
 import { WeeksAhead } from '../WeeksAhead';
 import { DogForm } from './DogForm';
 
@@ -29,7 +28,7 @@ export function LifeForm({ view }: { view: DogView }) {
   const { dog, today } = view;
   const router = useRouter();
   const last = dog.litters.at(-1);
-  const schema = useMemo(() => withReading(litterEntrySchema, (entry) => readLitter(entry, dog, today)), [dog, today]);
+  const schema = useMemo(() => checkedBy(litterEntrySchema, (entry) => readLitter(entry, dog, today)), [dog, today]);
   const house = useHouseForm({
     slot: `litter-${dog.id}`,
     entry: {
@@ -37,7 +36,7 @@ export function LifeForm({ view }: { view: DogView }) {
       whelpedOn: last?.whelpedOn ?? '',
       pups: last?.pups === undefined ? '' : String(last.pups),
       weanedOn: last?.weanedOn ?? '',
-    } as LitterEntry,
+    },
     schema,
     action: saveLitter,
     input: (typed) => ({ dogId: dog.id, litterId: dog.litterId ?? null, entry: typed }),

@@ -7,20 +7,19 @@ import { useRouter } from 'next/navigation';
 import { Controller, useFieldArray } from 'react-hook-form';
 import { rationOn } from '@/core/dog/dog';
 import { MOST_MEALS, partsOn } from '@/core/dog/meals';
-import { readMeals, type MealsEntry } from '@/core/dog/meals-entry';
+import { mealsEntrySchema, readMeals, type MealsEntry } from '@/core/dog/meals-entry';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { HouseForm } from '@/ui/form/HouseForm';
 import { useHouseForm } from '@/ui/form/use-house-form';
-import { withReading } from '@/ui/form/with-reading';
+import { checkedBy } from '@/core/checked-by';
 import { setMeals } from '../actions';
 import styles from '../dogs.module.css';
 import type { DogView } from '../queries';
-import { mealsEntrySchema } from '../schema';
 import { DogForm } from './DogForm';
 import { sure } from '@/core/sure';
 
-const schema = withReading(mealsEntrySchema, readMeals);
+const schema = checkedBy(mealsEntrySchema, readMeals);
 
 function entryOf({ dog, today }: DogView): MealsEntry {
   const rows = partsOn(dog, today)

@@ -14,6 +14,7 @@ import {
   unbalancedCaution,
   type ExtraMeasure,
   type OtherwiseEntry,
+  otherwiseEntrySchema,
 } from '@/core/dog/otherwise-entry';
 import { newFoodPart } from '@/core/dog/transition';
 import { addDays, writeDay } from '@/core/calendar/local-date';
@@ -23,11 +24,10 @@ import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { HouseForm } from '@/ui/form/HouseForm';
 import { useHouseForm } from '@/ui/form/use-house-form';
-import { withReading } from '@/ui/form/with-reading';
+import { checkedBy } from '@/core/checked-by';
 import { setOtherwise } from '../actions';
 import styles from '../dogs.module.css';
 import type { DogView } from '../queries';
-import { otherwiseEntrySchema } from '../schema';
 import { DogForm } from './DogForm';
 import { nth } from '@/core/sure';
 
@@ -71,7 +71,7 @@ export function OtherwiseForm({ view }: { view: DogView }) {
   const router = useRouter();
   const { kcal } = dayEnergy(dog, today);
   const schema = useMemo(
-    () => withReading(otherwiseEntrySchema, (entry) => readOtherwise(entry, today, kcal)),
+    () => checkedBy(otherwiseEntrySchema, (entry) => readOtherwise(entry, today, kcal)),
     [today, kcal],
   );
   const house = useHouseForm({

@@ -3,14 +3,19 @@
 import Checkbox from '@mui/material/Checkbox';
 import { useRouter } from 'next/navigation';
 import { useMemo } from 'react';
-import { Controller, type Control, type FieldValues, type UseFormRegister } from 'react-hook-form';
+import { Controller } from 'react-hook-form';
 import { dayEnergy } from '@/core/dog/day-energy';
 import { rationOn } from '@/core/dog/dog';
-import { WORK_WORDS, type Work } from '@/core/dog/maintenance-factor';
+import { WORK_WORDS, WORKS } from '@/core/dog/maintenance-factor';
 import { NRC_FACTORS } from '@/core/dog/method';
-import { readRationEntry, toRationEntry, type MethodChoice, type RationEntry } from '@/core/dog/ration-entry';
-import { USUAL_ENTRY } from '@/core/dog/school-entry';
-import type { SchoolKind } from '@/core/dog/schools';
+import {
+  METHOD_OFFERS,
+  rationEntrySchema,
+  readRationEntry,
+  toRationEntry,
+  type MethodChoice,
+} from '@/core/dog/ration-entry';
+import { beginSchool, isSchoolKind, needsFood } from '@/core/dog/schools/schools';
 import { vetCaution } from '@/core/dog/stage';
 import { writeKcal, writeNumber, writeWeight } from '@/core/quantity/write';
 import { Caution } from '@/ui/Caution';
@@ -18,32 +23,15 @@ import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { HouseForm } from '@/ui/form/HouseForm';
 import { useHouseForm } from '@/ui/form/use-house-form';
-import { withReading } from '@/ui/form/with-reading';
+import { checkedBy } from '@/core/checked-by';
 import { Why } from '@/ui/Why';
 import { setRation } from '../actions';
 import styles from '../dogs.module.css';
 import type { DogView } from '../queries';
-import { rationEntrySchema } from '../schema';
 import { SchoolFields } from './SchoolFields';
 import { DogForm } from './DogForm';
 
-const METHODS: readonly { value: MethodChoice; label: string }[] = [
-  { value: 'table', label: 'its life: growth, goal, work, neuter status' },
-  { value: 'factor', label: 'my own factor × RER' },
-  { value: 'nrc', label: 'NRC, k per kg^0.75' },
-  { value: 'short form', label: 'the short form for pups and pregnancy' },
-  { value: 'kcal', label: 'my own kcal a day' },
-  { value: 'prescribed', label: 'what a vet or nutritionist set' },
-  { value: 'percent', label: 'percent of body weight' },
-  { value: 'cups', label: 'cups for so many pounds' },
-  { value: 'protein', label: 'animal protein by weight' },
-  { value: 'pieces', label: 'pieces for so many pounds' },
-  { value: 'like for like', label: 'like for like: the volume fed so far' },
-  { value: 'weight table', label: 'a printed table of weights' },
-];
-
-const PLAIN = ['table', 'factor', 'nrc', 'short form', 'kcal'];
-const WORK_OPTIONS = (Object.keys(WORK_WORDS) as Work[]).map((value) => ({ value, label: WORK_WORDS[value] }));
+const WORK_OPTIONS = WORKS.map((value) => ({ value, label: WORK_WORDS[value] }));
 const SHOWN = [
   'method',
   'goal',
@@ -65,7 +53,7 @@ export function RationForm({ view }: { view: DogView }) {
   const router = useRouter();
   const foods = useMemo(() => new Map(recipes.map((recipe) => [recipe.recipeId, recipe.facts])), [recipes]);
   const schema = useMemo(
-    () => withReading(rationEntrySchema, (entry) => readRationEntry(entry, dog, { set, today, foods })),
+    () => checkedBy(rationEntrySchema, (entry) => readRationEntry(entry, dog, { set, today, foods })),
     [dog, set, today, foods],
   );
   const given = toRationEntry(
@@ -77,26 +65,20 @@ export function RationForm({ view }: { view: DogView }) {
   );
   const house = useHouseForm({
     slot: `ration-${dog.id}`,
-    entry: { ...given, recipeId: given.recipeId ?? view.recipe?.recipeId ?? null } as RationEntry,
+    entry: { ...given, recipeId: given.recipeId ?? view.recipe?.recipeId ?? null },
     schema,
     action: setRation,
     input: (typed) => ({ dogId: dog.id, entry: typed }),
     onDone: () => router.push(`/dogs/${dog.id}`),
   });
   const { form, entry, at } = house;
-  const isSchool = !PLAIN.includes(entry.method);
+  const school = isSchoolKind(entry.method) ? entry.method : undefined;
   const read = readRationEntry(entry, dog, { set, today, foods });
   const choose = (method: MethodChoice) => {
     form.setValue('method', method, { shouldDirty: true });
-    const usual = USUAL_ENTRY[method as SchoolKind];
-    if (usual && method !== given.method) {
-      form.setValue('school', { amount: '', per: '', unit: 'g', by: '', makes: '1', bands: [], ...usual });
-    }
+    if (isSchoolKind(method) && method !== given.method) form.setValue('school', beginSchool(method));
     form.clearErrors();
   };
-  const control = form.control as unknown as Control<FieldValues>;
-  const register = form.register as unknown as UseFormRegister<FieldValues>;
-
   return (
     <DogForm
       dog={dog}
@@ -110,7 +92,7 @@ export function RationForm({ view }: { view: DogView }) {
       }
     >
       <HouseForm of={house} shown={SHOWN} act="Set it">
-        <Choice label="Set by" value={entry.method} options={METHODS} onChange={choose} />
+        <Choice label="Set by" value={entry.method} options={METHOD_OFFERS} onChange={choose} />
         {entry.method === 'factor' && (
           <Field
             label="Factor × RER"
@@ -132,17 +114,15 @@ export function RationForm({ view }: { view: DogView }) {
         {entry.method === 'kcal' && (
           <Field label="kcal a day" inputMode="decimal" {...form.register('kcal')} problem={at('kcal')} />
         )}
-        {isSchool && (
+        {school && (
           <SchoolFields
-            kind={entry.method as SchoolKind}
+            kind={school}
             entry={entry.school}
-            control={control}
-            register={register}
             at={at}
             setUnit={(unit) => form.setValue('school.unit', unit, { shouldDirty: true })}
           />
         )}
-        {isSchool && !(entry.method === 'prescribed' && entry.school.unit === 'kcal') && (
+        {school && needsFood(school, entry.school) && (
           <Choice
             label="Reckoned with"
             value={String(entry.recipeId ?? '')}

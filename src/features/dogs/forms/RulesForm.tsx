@@ -2,31 +2,21 @@
 
 import { useRouter } from 'next/navigation';
 import { useMemo } from 'react';
-import type { Control, FieldValues, UseFormRegister } from 'react-hook-form';
-import { NO_SCHOOL, readSchool, USUAL_ENTRY, type SchoolEntry } from '@/core/dog/school-entry';
-import { sayRule } from '@/core/dog/schools';
+import type { z } from 'zod';
+import { beginSchool, KINDS_BESIDE, readSchool, sayRule, SCHOOLS } from '@/core/dog/schools/schools';
 import { Choice } from '@/ui/form/Choice';
 import { HouseForm } from '@/ui/form/HouseForm';
 import { useHouseForm } from '@/ui/form/use-house-form';
-import { withReading } from '@/ui/form/with-reading';
+import { checkedBy } from '@/core/checked-by';
 import { keepSchool } from '../actions';
 import type { DogView } from '../queries';
 import { keepSchoolSchema } from '../schema';
 import { SchoolFields } from './SchoolFields';
 import { DogForm } from './DogForm';
 
-const KINDS = [
-  { value: 'like for like', label: 'the volume of food fed so far' },
-  { value: 'weight table', label: 'what a bag or label prints' },
-  { value: 'prescribed', label: 'what a vet or nutritionist set' },
-] as const;
-type Kind = (typeof KINDS)[number]['value'];
-
+const OFFERS = KINDS_BESIDE.map((value) => ({ value, label: SCHOOLS[value].beside ?? SCHOOLS[value].offer }));
 const shape = keepSchoolSchema.omit({ dogId: true });
-interface RuleEntry {
-  readonly kind: Kind;
-  readonly school: SchoolEntry;
-}
+const BLANK: z.infer<typeof shape> = { kind: 'like for like', school: beginSchool('like for like') };
 
 /** Another rule to lay beside the schools, without feeding by it. */
 export function RulesForm({ view }: { view: DogView }) {
@@ -34,7 +24,7 @@ export function RulesForm({ view }: { view: DogView }) {
   const router = useRouter();
   const schema = useMemo(
     () =>
-      withReading(shape, (entry) => {
+      checkedBy(shape, (entry) => {
         const read = readSchool(entry.kind, entry.school, set);
         if (read.ok) return read;
         return { ok: false, problems: read.problems.map((each) => ({ ...each, field: `school.${each.field}` })) };
@@ -43,7 +33,7 @@ export function RulesForm({ view }: { view: DogView }) {
   );
   const house = useHouseForm({
     slot: `rules-${dog.id}`,
-    entry: { kind: 'like for like', school: { ...NO_SCHOOL, ...USUAL_ENTRY['like for like'] } } as RuleEntry,
+    entry: BLANK,
     schema,
     action: keepSchool,
     input: (typed) => ({ dogId: dog.id, ...typed }),
@@ -74,18 +64,16 @@ export function RulesForm({ view }: { view: DogView }) {
         <Choice
           label="The rule"
           value={entry.kind}
-          options={KINDS}
+          options={OFFERS}
           onChange={(kind) => {
             form.setValue('kind', kind, { shouldDirty: true });
-            form.setValue('school', { ...NO_SCHOOL, ...USUAL_ENTRY[kind] });
+            form.setValue('school', beginSchool(kind));
             form.clearErrors();
           }}
         />
         <SchoolFields
           kind={entry.kind}
           entry={entry.school}
-          control={form.control as unknown as Control<FieldValues>}
-          register={form.register as unknown as UseFormRegister<FieldValues>}
           at={at}
           setUnit={(unit) => form.setValue('school.unit', unit, { shouldDirty: true })}
         />

@@ -6,7 +6,7 @@ import { useMemo } from 'react';
 import { writeDay } from '@/core/calendar/local-date';
 import { APPETITES, BODY_CONDITIONS, STOOLS } from '@/core/dog/body-condition';
 import { targetWeight } from '@/core/dog/goal';
-import { readWeighIn, type WeighInEntry } from '@/core/dog/weigh-in-entry';
+import { weighInEntrySchema, readWeighIn, type WeighInEntry } from '@/core/dog/weigh-in-entry';
 import { grams } from '@/core/quantity/units';
 import { writeWeight } from '@/core/quantity/write';
 import { Choice } from '@/ui/form/Choice';
@@ -15,11 +15,10 @@ import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { HouseForm } from '@/ui/form/HouseForm';
 import { useHouseForm } from '@/ui/form/use-house-form';
-import { withReading } from '@/ui/form/with-reading';
+import { checkedBy } from '@/core/checked-by';
 import { saveWeighIn, strikeWeighIn } from '../actions';
 import styles from '../dogs.module.css';
 import type { DogHistory, DogView } from '../queries';
-import { weighInEntrySchema } from '../schema';
 import { WeightCurve } from '../WeightCurve';
 import { IntakeForm } from './IntakeForm';
 import { DogForm } from './DogForm';
@@ -41,7 +40,7 @@ export function WeighForm({ view, history }: { view: DogView; history: DogHistor
   const { dog, today, set } = view;
   const router = useRouter();
   const schema = useMemo(
-    () => withReading(weighInEntrySchema, (entry) => readWeighIn(entry, dog, set, today)),
+    () => checkedBy(weighInEntrySchema, (entry) => readWeighIn(entry, dog, set, today)),
     [dog, set, today],
   );
   const house = useHouseForm({

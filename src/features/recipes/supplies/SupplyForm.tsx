@@ -4,7 +4,8 @@ import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useFieldArray, type FieldPath } from 'react-hook-form';
 import { compoundsOf } from '@/core/food/compounds';
-import { asksWhat, ENERGY_PER, LABEL_NUTRIENTS, LABEL_UNITS, VITAMIN_E } from '@/core/food/label';
+import { asksWhat, ENERGY_PER, LABEL_UNITS } from '@/core/food/label';
+import { LABEL_NUTRIENTS } from '@/core/nutrition/nutrients';
 import { CRUDE_NAMES, LABEL_MEASURES, readSupply, supplyEntrySchema, type SupplyEntry } from '@/core/food/supply-entry';
 import { capital } from '@/core/quantity/write';
 import { Choice } from '@/ui/form/Choice';
@@ -12,24 +13,24 @@ import { Field } from '@/ui/form/Field';
 import { HouseForm } from '@/ui/form/HouseForm';
 import { useCommand } from '@/ui/form/use-command';
 import { useHouseForm } from '@/ui/form/use-house-form';
-import { withReading } from '@/ui/form/with-reading';
+import { checkedBy } from '@/core/checked-by';
 import { putAway, saveSupply } from '../actions';
 import type { SupplyForm as Given } from '../queries';
-import { LabelReading } from './LabelReading';
+import { LabelFigures } from './LabelFigures';
 import styles from './supplies.module.css';
 import { sure } from '@/core/sure';
 
-const schema = withReading(supplyEntrySchema, readSupply);
+const schema = checkedBy(supplyEntrySchema, readSupply);
 const NUTRIENT_OPTIONS = [
   { value: '', label: 'choose a nutrient' },
   ...Object.keys(LABEL_NUTRIENTS).map((name) => ({ value: name, label: name })),
 ];
 
 /** What an amount may be of, where a label leaves it open. */
-const kindsOf = (nutrient: string) => [
+const kindsOf = (nutrient: string, forms = LABEL_NUTRIENTS[nutrient]?.forms) => [
   { value: '', label: 'of what? The label says' },
-  ...(nutrient === 'vitamin E'
-    ? Object.keys(VITAMIN_E).map((form) => ({ value: form, label: form }))
+  ...(forms
+    ? Object.keys(forms).map((form) => ({ value: form, label: form }))
     : [
         { value: 'element', label: `${nutrient} itself` },
         ...compoundsOf(nutrient).map(({ name }) => ({ value: name, label: name })),
@@ -209,7 +210,7 @@ export function SupplyForm({ given }: { given: Given }) {
             </div>
           </details>
         </HouseForm>
-        <LabelReading entry={entry} set={given.set} />
+        <LabelFigures entry={entry} set={given.set} />
       </div>
       {given.id !== undefined && (
         <Button

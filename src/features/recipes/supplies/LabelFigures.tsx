@@ -1,4 +1,5 @@
-import { estimatedOf, labelKcalPer100, LABEL_NUTRIENTS, readLabel } from '@/core/food/label';
+import { estimatedOf, labelKcalPer100, readLabel } from '@/core/food/label';
+import { LABEL_NUTRIENTS } from '@/core/nutrition/nutrients';
 import { readSupply, type SupplyEntry } from '@/core/food/supply-entry';
 import type { UnitSet } from '@/core/quantity/units';
 import { writeNumber } from '@/core/quantity/write';
@@ -6,7 +7,7 @@ import styles from './supplies.module.css';
 import { nth, sure } from '@/core/sure';
 
 /** What a label comes to: each nutrient in one measure and in 1 g, the element where a compound is printed. */
-export function LabelReading({ entry, set }: { entry: SupplyEntry; set: UnitSet }) {
+export function LabelFigures({ entry, set }: { entry: SupplyEntry; set: UnitSet }) {
   const read = readSupply({ ...entry, name: entry.name || 'it' });
   const per100 = read.ok ? readLabel(read.value.label) : undefined;
   const kcal = read.ok ? labelKcalPer100(read.value.label, set) : undefined;

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
-import { dogOf, kilograms } from '../../../tests/fixtures/dogs';
-import { lineOf, pouredWaterLine, workedExample } from '../../../tests/fixtures/worked-example';
-import { addDays, type LocalDate } from '../calendar/local-date';
-import { energyDensity } from '../quantity/units';
-import { foodFactsOf } from '../recipe/food-facts-of';
-import type { FoodFacts } from './food-facts';
+import { dogOf, kilograms } from '../../../../tests/fixtures/dogs';
+import { lineOf, pouredWaterLine, workedExample } from '../../../../tests/fixtures/worked-example';
+import { addDays, type LocalDate } from '../../calendar/local-date';
+import { energyDensity } from '../../quantity/units';
+import { foodFactsOf } from '../../recipe/food-facts-of';
+import type { FoodFacts } from '../food-facts';
 import { schoolDay, USUAL_SCHOOLS, type School } from './schools';
-import { amountsOf, schoolSpread } from './spread';
+import { amountsOf, schoolSpread } from '../spread';
 
 const TODAY = '2026-11-25' as LocalDate;
 const senior = { birthDate: addDays(TODAY, -9 * 366) };
