@@ -6,16 +6,19 @@ declare const localDate: unique symbol;
 /** A calendar day without a time zone, written 2026-11-25. */
 export type LocalDate = string & { readonly [localDate]: true };
 
+/** A day as date-fns writes it. */
+const written = (day: Date) => format(day, 'yyyy-MM-dd') as LocalDate;
+
 /** Reads a written day; undefined where it is no day of the calendar. */
 export function readLocalDate(text: string): LocalDate | undefined {
   if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return undefined;
   const day = parseISO(text);
-  return isValid(day) && format(day, 'yyyy-MM-dd') === text ? (text as LocalDate) : undefined;
+  return isValid(day) && written(day) === text ? written(day) : undefined;
 }
 
 /** The day that it is at `instant` in the household's IANA time zone. */
 export function dayIn(instant: Date, timeZone: string): LocalDate {
-  return format(new TZDate(instant, timeZone), 'yyyy-MM-dd') as LocalDate;
+  return written(new TZDate(instant, timeZone));
 }
 
 /** The wall-clock time at `instant` in the household's zone, written 18:00. */
@@ -30,11 +33,10 @@ export function instantAt(day: LocalDate, clock: string, timeZone: string): Date
   return new Date(new TZDate(year, month - 1, date, hour, minute, timeZone).getTime());
 }
 
-export const addDays = (day: LocalDate, days: number) => format(add(parseISO(day), days), 'yyyy-MM-dd') as LocalDate;
+export const addDays = (day: LocalDate, days: number) => written(add(parseISO(day), days));
 
 /** The same day `months` later; the last day of a month that is too short. */
-export const addMonths = (day: LocalDate, months: number) =>
-  format(addM(parseISO(day), months), 'yyyy-MM-dd') as LocalDate;
+export const addMonths = (day: LocalDate, months: number) => written(addM(parseISO(day), months));
 
 /** Days from `from` to `to`; negative where `to` is earlier. */
 export const daysBetween = (from: LocalDate, to: LocalDate) => differenceInCalendarDays(parseISO(to), parseISO(from));

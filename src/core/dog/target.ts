@@ -1,5 +1,5 @@
 import type { LocalDate } from '../calendar/local-date';
-import type { Grams } from '../quantity/units';
+import { grams, type Grams } from '../quantity/units';
 import { rationOn, type Dog } from './dog';
 import { targetWeight } from './goal';
 import { lifeStage } from './stage';
@@ -31,7 +31,7 @@ export function targetOf(
 export function targetBand(dog: Dog, day: LocalDate): readonly [Grams, Grams] | undefined {
   if (lifeStage(dog, day).kind === 'pup') return undefined;
   const target = targetOf(dog, day)?.weight;
-  return target === undefined ? undefined : [(target * (1 - NEAR)) as Grams, (target * (1 + NEAR)) as Grams];
+  return target === undefined ? undefined : [grams(target * (1 - NEAR)), grams(target * (1 + NEAR))];
 }
 
 /** How fast a weight should change, and whether a trend does. */

@@ -1,3 +1,4 @@
+import { keysOf } from '../sure';
 /** Standard atomic weights, u (IUPAC, from memory). */
 const ATOM = {
   H: 1.008,
@@ -31,7 +32,7 @@ export interface Compound {
 }
 
 const massOf = (formula: Formula): number =>
-  Object.entries(formula).reduce((sum, [atom, count]) => sum + ATOM[atom as Element] * count, 0);
+  keysOf(formula).reduce((sum, atom) => sum + ATOM[atom] * (formula[atom] ?? 0), 0);
 
 const compound = (name: string, element: string, atom: Element, formula: Formula): Compound => ({
   name,

@@ -94,7 +94,7 @@ export function readSupply(entry: SupplyEntry): CommandResult<{ readonly name: s
   }));
   const otherMeasures = (entry.otherMeasures ?? []).flatMap(({ unit, grams: typed }, index) => {
     const read = readScale(typed);
-    if (read.ok && read.value > 0) return [{ unit, grams: read.value as number }];
+    if (read.ok && read.value > 0) return [{ unit, grams: Number(read.value) }];
     problems.push({ field: `otherMeasures.${index}.grams`, message: `What does one ${unit} weigh, in g?` });
     return [];
   });
@@ -123,7 +123,7 @@ export function readSupply(entry: SupplyEntry): CommandResult<{ readonly name: s
     ...(Object.keys(crude).length === 0 ? {} : { crude }),
     ...(gramsPerMl === undefined ? {} : { gramsPerMl }),
     ...(price !== undefined && forGrams?.ok
-      ? { price: { minor: Math.round(price * 100), grams: forGrams.value as number } }
+      ? { price: { minor: Math.round(price * 100), grams: Number(forGrams.value) } }
       : {}),
     ...(mostPerKg === undefined ? {} : { mostPerKg }),
   };

@@ -1,3 +1,4 @@
+import { isAmong } from '../sure';
 import { z } from 'zod';
 import { DRYING_METHODS } from '../preserve/methods';
 import { volumeOf, type UnitSet } from '../quantity/units';
@@ -23,10 +24,8 @@ export interface Equipment {
   readonly count: number;
 }
 
-export const isVessel = (thing: Pick<Equipment, 'kind'>): boolean =>
-  (VESSEL_KINDS as readonly string[]).includes(thing.kind);
-export const isDryer = (thing: Pick<Equipment, 'kind'>): boolean =>
-  (DRYER_KINDS as readonly string[]).includes(thing.kind);
+export const isVessel = (thing: Pick<Equipment, 'kind'>): boolean => isAmong(VESSEL_KINDS, thing.kind);
+export const isDryer = (thing: Pick<Equipment, 'kind'>): boolean => isAmong(DRYER_KINDS, thing.kind);
 
 /** How much one of it takes, so that it can be typed again: "7 L", "700 mL", "450 g", "7.4 qt", "1 lb". */
 export function sizeOf({ grams, millilitres = 0 }: Pick<Equipment, 'grams' | 'millilitres'>, set: UnitSet): string {

@@ -1,8 +1,9 @@
+import { keysOf } from '../sure';
 import { z } from 'zod';
 import { idSchema } from '../schema';
 import type { UnitSet } from '../quantity/units';
 import { typedBindingSchema, usualBinding, type TypedBinding } from './bindings/bindings';
-import { MEAL_TIMES, type MealTime } from '../dog/filling';
+import { MEAL_TIMES } from '../dog/filling';
 
 /** More recipes than this nobody cooks on one day (common practice, no source). */
 export const MOST_BATCHES = 6;
@@ -14,7 +15,7 @@ export const batchEntrySchema = z.object({
   recipeId: idSchema,
   /** Its part beside the others of the same meals, in any unit: 1 and 1, or 60 and 40. */
   share: z.string().max(10),
-  meals: z.enum(Object.keys(MEAL_TIMES) as [MealTime, ...MealTime[]]),
+  meals: z.enum(keysOf(MEAL_TIMES)),
   /** Of each choice of the recipe, the place of the line that is taken. */
   choices: z.record(z.string().max(60), z.number().int().min(0)).optional(),
   /** By the place of a line, the key of the food that takes its place. */

@@ -6,7 +6,7 @@ import { grams, type Grams, type UnitSet } from '../quantity/units';
 import { writeMass, writeMassIn } from '../quantity/write';
 import { batchLines, type WeighedLine } from '../recipe/recipe';
 import { kitchenMeasure, type MeasuredLine } from './kitchen-measure';
-import { nth } from '../sure';
+import { nth, keysOf } from '../sure';
 
 export interface ScaledLine {
   readonly grams: Grams;
@@ -76,7 +76,7 @@ export function driftOf(exact: readonly WeighedLine[], rounded: readonly Weighed
     return { kcal, mass: lines.reduce((sum, line) => sum + line.grams, 0), nutrients: totalsOf(lines).nutrients };
   };
   const [from, to] = [tell(exact), tell(rounded)];
-  const nutrients = (Object.keys(from.nutrients) as Nutrient[]).flatMap((nutrient) => {
+  const nutrients = keysOf(from.nutrients).flatMap((nutrient) => {
     const before = (from.nutrients[nutrient]?.amount ?? 0) / from.kcal;
     const after = (to.nutrients[nutrient]?.amount ?? 0) / to.kcal;
     return before > 0 ? [{ nutrient, part: after / before - 1 }] : [];

@@ -8,4 +8,4 @@ export type DryMethod = (typeof DRYING_METHODS)[number]['key'];
 export type DryerKind = (typeof DRYING_METHODS)[number]['machine'];
 
 /** Their names alone, as a schema lists them. */
-export const DRY_METHODS = DRYING_METHODS.map(({ key }) => key) as [DryMethod, ...DryMethod[]];
+export const DRY_METHODS = DRYING_METHODS.map(({ key }): DryMethod => key);

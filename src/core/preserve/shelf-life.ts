@@ -1,3 +1,4 @@
+import { isAmong } from '../sure';
 import { addDays, addMonths, type LocalDate } from '../calendar/local-date';
 import { DRY_METHODS } from './methods';
 
@@ -7,7 +8,7 @@ export type FoodKind = (typeof FOOD_KINDS)[number];
 export const PLACE_KINDS = ['fridge', 'freezer', 'cupboard'] as const;
 export type PlaceKind = (typeof PLACE_KINDS)[number];
 
-export const isDried = (kind: FoodKind): boolean => (DRY_METHODS as readonly FoodKind[]).includes(kind);
+export const isDried = (kind: FoodKind): boolean => isAmong(DRY_METHODS, kind);
 
 export interface ShelfLife {
   readonly kind: FoodKind;

@@ -144,7 +144,7 @@ class Reader {
     const named = word === 'us' || word === 'metric' ? UNITS.get(this.peekWord(1) ?? '') : undefined;
     if (named?.kind === 'volume') {
       this.at += 2;
-      return fine({ ...named, set: word as UnitSet });
+      return fine({ ...named, set: word === 'us' ? 'us' : 'metric' });
     }
     const unit = UNITS.get(word);
     if (unit) {

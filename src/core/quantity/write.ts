@@ -1,5 +1,14 @@
 import Fraction from 'fraction.js';
-import { GRAMS_PER_OUNCE, GRAMS_PER_POUND, volumeOf, type Grams, type Millilitres, type UnitSet } from './units';
+import {
+  GRAMS_PER_OUNCE,
+  GRAMS_PER_POUND,
+  grams,
+  millilitres,
+  volumeOf,
+  type Grams,
+  type Millilitres,
+  type UnitSet,
+} from './units';
 
 const GLYPHS: Readonly<Record<string, string>> = {
   '1/8': '⅛',
@@ -41,7 +50,7 @@ export function writeVolume(volume: Millilitres, set: UnitSet): Written<Millilit
   const as = (unit: Millilitres, parts: number, one: string, many: string): Written<Millilitres> => {
     const steps = Math.max(1, Math.round((volume / unit) * parts));
     const value = steps / parts;
-    return { text: `${writeFraction(value, parts)} ${value > 1 ? many : one}`, amount: (value * unit) as Millilitres };
+    return { text: `${writeFraction(value, parts)} ${value > 1 ? many : one}`, amount: millilitres(value * unit) };
   };
   const two = (
     big: readonly [Millilitres, number, string, string],
@@ -52,10 +61,10 @@ export function writeVolume(volume: Millilitres, set: UnitSet): Written<Millilit
     const left = volume - first * big[0];
     const steps = Math.round((left / small[0]) * small[1]) / small[1];
     const bigText = `${writeFraction(first, big[1])} ${first > 1 ? big[3] : big[2]}`;
-    if (steps === 0) return { text: bigText, amount: (first * big[0]) as Millilitres };
+    if (steps === 0) return { text: bigText, amount: millilitres(first * big[0]) };
     return {
       text: `${bigText} + ${writeFraction(steps, small[1])} ${steps > 1 ? small[3] : small[2]}`,
-      amount: (first * big[0] + steps * small[0]) as Millilitres,
+      amount: millilitres(first * big[0] + steps * small[0]),
     };
   };
   const cups = [cup, 4, 'cup', 'cups'] as const;
@@ -88,11 +97,11 @@ export function writeMass(mass: Grams, set: UnitSet): Written<Grams> {
     const pounds = Math.floor(ounces / 16);
     const rest = ounces - pounds * 16;
     const words = [pounds > 0 ? `${pounds} lb` : '', rest > 0 ? `${writeFraction(rest, parts)} oz` : ''];
-    return { text: words.filter(Boolean).join(' '), amount: (ounces * GRAMS_PER_OUNCE) as Grams };
+    return { text: words.filter(Boolean).join(' '), amount: grams(ounces * GRAMS_PER_OUNCE) };
   }
   const step = mass < 100 ? 1 : 5;
   const rounded = Math.max(1, Math.round(mass / step) * step);
-  return { text: writeGrams(rounded), amount: rounded as Grams };
+  return { text: writeGrams(rounded), amount: grams(rounded) };
 }
 
 /** Whole grams with their unit; a small dose keeps one or two decimals. */
@@ -146,7 +155,7 @@ export const writeSum = (mass: number): string => (mass >= 1000 ? `${(mass / 100
 
 /** A large mass in the household's first unit: pounds and ounces in the US set. */
 export const writeSumIn = (mass: number, set: UnitSet): string =>
-  set === 'us' ? writeMass(mass as Grams, set).text : writeSum(mass);
+  set === 'us' ? writeMass(grams(mass), set).text : writeSum(mass);
 
 /** A mass as it is typed: pounds and ounces in the US set, else whole g with their unit. */
 export const typedMass = (mass: number, set: UnitSet): string =>

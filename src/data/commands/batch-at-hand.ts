@@ -1,4 +1,5 @@
 import 'server-only';
+import { isAmong } from '@/core/sure';
 import { eq, inArray, sql } from 'drizzle-orm';
 import { foldBatch, storedAs, type BatchState } from '@/core/batch/fold';
 import { observedIn, type NewReading, type NodeKey } from '@/core/batch/reading';
@@ -10,6 +11,11 @@ import { batch, reading } from '../schema/batches';
 import { holding, packContent } from '../schema/stock';
 import { inMass, need, refuse, type Context } from './run';
 
+const isIn = <State extends StoredBatch['state']>(
+  batch: StoredBatch,
+  states: readonly State[],
+): batch is Extract<StoredBatch, { state: State }> => isAmong(states, batch.state);
+
 /** A batch in one of these states, and not changed since the page showed it. */
 export async function batchIn<State extends StoredBatch['state']>(
   context: Context,
@@ -19,11 +25,11 @@ export async function batchIn<State extends StoredBatch['state']>(
   const { tx, household } = context;
   const found =
     (await readBatch(tx, asked.batchId, household.energyFactors)) ?? refuse('This batch is not here any more.');
-  if (!(states as readonly string[]).includes(found.state))
-    refuse(`This batch is already ${found.state}: somebody has gone on with it. Look again.`);
+  if (!isIn(found, states))
+    return refuse(`This batch is already ${found.state}: somebody has gone on with it. Look again.`);
   if (asked.revision !== undefined && asked.revision !== found.revision)
     refuse(`Another page has gone on with this batch: ${saidOf(context, found)}. Look, and press again.`, 'revision');
-  return found as Extract<StoredBatch, { state: State }>;
+  return found;
 }
 
 /** What a batch is now, for somebody whose page is older. */

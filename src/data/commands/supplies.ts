@@ -36,7 +36,7 @@ export async function saveMeasure(
   const known = (await readPantry(tx, reference)).knownOf(input.ndb);
   const isRecipe = (await readRecipeNames(tx)).some((each) => `R${each.id}` === input.ndb);
   if (!known && !isRecipe) refuse('Choose a food first.', 'ndb');
-  const grams = need(readScale(input.weight, 'asked', household.unitSet)) as number;
+  const grams = Number(need(readScale(input.weight, 'asked', household.unitSet)));
   if (!(grams > 0)) refuse('A weight above 0.', 'weight');
   const unit = input.unit.trim().toLowerCase();
   if (unit === '') refuse('Of what?', 'unit');

@@ -1,9 +1,11 @@
 'use client';
 
+import { idSchema } from '@/core/schema';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import { z } from 'zod';
 import { checkShares, FATES, readShare, type Fate } from '@/core/portion/shares';
-import { DRYING_METHODS, type DryMethod } from '@/core/preserve/methods';
+import { DRY_METHODS, DRYING_METHODS } from '@/core/preserve/methods';
 import { writeDensity } from '@/core/quantity/write';
 import { stackedBar } from '@/ui/charts/stacked-bar';
 import { Choice } from '@/ui/form/Choice';
@@ -30,22 +32,26 @@ const FILLS: Readonly<Record<Fate, string>> = {
 const DRY_CHOICES = DRYING_METHODS.map(({ key, machine }) => ({ value: key, label: machine }));
 const FATE_CHOICES = FATES.map((fate) => ({ value: fate, label: FATE_WORDS[fate] }));
 
-/** A share as it is typed. */
-interface TypedShare {
-  readonly id?: number;
-  readonly fate: Fate;
-  readonly text: string;
-  readonly placeId?: number;
-  readonly method?: DryMethod;
-}
+/** The shares as they are typed. */
+const typedShares = z.array(
+  z.object({
+    id: idSchema.optional(),
+    fate: z.enum(FATES),
+    text: z.string(),
+    placeId: idSchema.optional(),
+    method: z.enum(DRY_METHODS).optional(),
+  }),
+);
+type TypedShare = z.infer<typeof typedShares>[number];
 
 /** Each dog's grams of this pot, and the yield divided into shares: one of each fate, and more of it where asked. */
 export function Divide({ view }: { view: BatchView }) {
   const weighed = sure(view.weighed);
   const { inMass, scaleUnit, set, toType } = useUnits();
   const whole = Math.round(weighed.net);
-  const [typed, setTyped, forget] = useDraftStorage<readonly TypedShare[]>(
+  const [typed, setTyped, forget] = useDraftStorage(
     `divide-${view.id}-${whole}`,
+    typedShares,
     firstShares(weighed, toType),
   );
   const [more, setMore] = useState(false);

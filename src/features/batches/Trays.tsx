@@ -2,6 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import { z } from 'zod';
 import type { Problem } from '@/core/problem';
 import { Caution } from '@/ui/Caution';
 import { Keypad } from '@/ui/counter/Keypad';
@@ -15,11 +16,8 @@ import styles from './batches.module.css';
 import type { BatchView, SheetShare } from './queries';
 import { useUnits } from '@/ui/units';
 
-interface TypedTray {
-  tare: string;
-  wetGross: string;
-  dryGross: string;
-}
+const typedTrays = z.array(z.object({ tare: z.string(), wetGross: z.string(), dryGross: z.string() }));
+type TypedTray = z.infer<typeof typedTrays>[number];
 
 const NAMES = ['tare', 'wetGross', 'dryGross'] as const;
 const LABELS = { tare: 'empty', wetGross: 'with wet food', dryGross: 'with dry food' } as const;
@@ -27,8 +25,9 @@ const LABELS = { tare: 'empty', wetGross: 'with wet food', dryGross: 'with dry f
 /** The trays of the dry share: empty and wet before the dryer, dry after it. */
 export function Trays({ view, share }: { view: BatchView; share: SheetShare }) {
   const { inMass, readScale, scaleUnit, toType } = useUnits();
-  const [trays, setTrays, forget] = useDraftStorage<readonly TypedTray[]>(
+  const [trays, setTrays, forget] = useDraftStorage(
     `trays-${share.id}`,
+    typedTrays,
     share.trays.length > 0
       ? share.trays.map((tray) => ({
           tare: toType(tray.tare),

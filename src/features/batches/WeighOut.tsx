@@ -2,6 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
+import { z } from 'zod';
 import { toWeigh } from '@/core/quantity/write';
 import { Caution, STANDING_CAUTION } from '@/ui/Caution';
 import { Keypad } from '@/ui/counter/Keypad';
@@ -16,12 +17,15 @@ import { WentIn } from './WentIn';
 import { useUnits } from '@/ui/units';
 import { nth } from '@/core/sure';
 
+const typedWeights = z.array(z.string());
+
 /** Weighing out: what each line asks for, and what really went in. */
 export function WeighOut({ view }: { view: BatchView }) {
   const { readScale, scaleUnit, toType } = useUnits();
   const router = useRouter();
-  const [typed, setTyped, forget] = useDraftStorage<readonly string[]>(
+  const [typed, setTyped, forget] = useDraftStorage(
     `weigh-out-${view.id}`,
+    typedWeights,
     view.lines.map((line) => toType(line.toWeigh, toWeigh(line.toWeigh))),
   );
   const start = useCommand(startCooking, `start-${view.id}`, () => forget(typed));

@@ -2,6 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import { z } from 'zod';
 import { weighYield, type Weighing } from '@/core/portion/yield';
 import type { Outcome, Problem } from '@/core/problem';
 import { readCount } from '@/core/quantity/typed';
@@ -22,18 +23,19 @@ import { WhatFollows } from './WhatFollows';
 /** Problems that stand at the head, for no field of theirs is shown. */
 const HEAD = new Set(['vessels', 'revision', 'packsStand']);
 
-interface Typed {
-  by: 'scale' | 'cups';
-  vessels: { name: string; gross: string; tare: string }[];
-  cups: string;
-  cupGrams: string;
-  eaten: string;
-}
+const typedPot = z.object({
+  by: z.enum(['scale', 'cups']),
+  vessels: z.array(z.object({ name: z.string(), gross: z.string(), tare: z.string() })),
+  cups: z.string(),
+  cupGrams: z.string(),
+  eaten: z.string(),
+});
+type Typed = z.infer<typeof typedPot>;
 
 /** Weighing the finished pot: gross and tare of each vessel, or counted cups of which one was weighed. */
 export function WeighPot({ view }: { view: BatchView }) {
   const { inMass, readScale, scaleUnit, toType } = useUnits();
-  const [typed, setTyped, forget] = useDraftStorage<Typed>(`weigh-${view.id}`, before(view, toType));
+  const [typed, setTyped, forget] = useDraftStorage(`weigh-${view.id}`, typedPot, before(view, toType));
   const [tried, setTried] = useState(false);
   const weigh = useCommand(weighBatch, `weigh-${view.id}`, () => forget(typed));
   const again = useCorrection(tryPot, weighBatch, `weigh-again-${view.id}`, () => forget(typed));

@@ -4,11 +4,10 @@ import { countOf } from '@/core/quantity/count-words';
 import { writeKcal } from '@/core/quantity/write';
 import Checkbox from '@mui/material/Checkbox';
 import { useRouter } from 'next/navigation';
-import { useMemo } from 'react';
 import { Controller } from 'react-hook-form';
 import { daysBetween, readLocalDate } from '@/core/calendar/local-date';
 import { dayEnergy } from '@/core/dog/day-energy';
-import { readDogEntry, type DogEntry } from '@/core/dog/entry';
+import { dogEntrySchema, readDogEntry, type DogEntry } from '@/core/dog/entry';
 import { WORK_WORDS, WORKS } from '@/core/dog/maintenance-factor';
 import { usualMeals } from '@/core/dog/meals';
 import { restingEnergy } from '@/core/dog/resting-energy';
@@ -26,7 +25,6 @@ import { saveDog } from './actions';
 import { EnergyBar } from './EnergyBar';
 import styles from './dogs.module.css';
 import type { DogForm } from './queries';
-import { dogFormSchema } from './schema';
 import { WeightCurve } from './WeightCurve';
 
 const FIELDS = ['name', 'birthDate', 'weight', 'expectedAdultWeight', 'meals'] as const;
@@ -35,11 +33,11 @@ const WORK_OPTIONS = WORKS.map((value) => ({ value, label: WORK_WORDS[value] }))
 /** One dog: what is known about it on the left, what follows from it on the right, while it is typed. */
 export function DogSheet({ form: given }: { form: DogForm }) {
   const router = useRouter();
-  const schema = useMemo(() => dogFormSchema(given.set, given.today), [given.set, given.today]);
   const house = useHouseForm({
     slot: `dog-${given.id ?? 'new'}`,
     entry: given.entry,
-    schema,
+    shape: dogEntrySchema,
+    read: (typed) => readDogEntry(typed, given.set, given.today),
     action: saveDog,
     input: (entry: DogEntry) => ({ id: given.id, entry }),
     onDone: () => router.push(given.id === undefined ? '/dogs' : `/dogs/${given.id}`),

@@ -3,7 +3,8 @@ import { contextFor } from '@/data/commands/run';
 import { serve, setClock } from '@/data/fixtures/served';
 import { readDog } from '@/data/repositories/dogs';
 import { dogForm, dogsView, newDogForm } from './queries';
-import { dogFormSchema } from './schema';
+import { checkedBy } from '@/core/checked-by';
+import { dogEntrySchema, readDogEntry } from '@/core/dog/entry';
 
 const NOON = '2026-11-25T12:00:00Z';
 
@@ -34,6 +35,7 @@ test('a form kept unchanged adds neither a weigh-in nor a ration, days later eit
 test('the form’s schema says every problem at its field', async () => {
   await serve(NOON, { demo: false });
   const form = await newDogForm();
-  const read = dogFormSchema(form.set, form.today).safeParse({ ...form.entry, weight: '900 kg' });
+  const schema = checkedBy(dogEntrySchema, (entry) => readDogEntry(entry, form.set, form.today));
+  const read = schema.safeParse({ ...form.entry, weight: '900 kg' });
   expect(read.error!.issues.map((issue) => issue.path[0]).sort()).toEqual(['birthDate', 'name', 'weight']);
 });

@@ -1,9 +1,7 @@
 import { z } from 'zod';
-import type { LocalDate } from '@/core/calendar/local-date';
-import { checkedBy } from '@/core/checked-by';
 import { avoidEntrySchema } from '@/core/dog/avoid';
 import { BITE_SIZES } from '@/core/dog/bite-size';
-import { dogEntrySchema, readDogEntry } from '@/core/dog/entry';
+import { dogEntrySchema } from '@/core/dog/entry';
 import { typed } from '@/core/dog/entry-fields';
 import { bowlLineEntrySchema, litterEntrySchema } from '@/core/dog/keeping-entry';
 import { mealsEntrySchema } from '@/core/dog/meals-entry';
@@ -12,15 +10,11 @@ import { rationEntrySchema } from '@/core/dog/ration-entry';
 import { schoolEntrySchema } from '@/core/dog/schools/school';
 import { KINDS_BESIDE } from '@/core/dog/schools/schools';
 import { weighInEntrySchema } from '@/core/dog/weigh-in-entry';
-import type { UnitSet } from '@/core/quantity/units';
 import { idSchema } from '@/core/schema';
 
 const dogId = idSchema;
 
 export const saveDogSchema = z.object({ id: idSchema.optional(), entry: dogEntrySchema });
-export const dogFormSchema = (set: UnitSet, today: LocalDate) =>
-  checkedBy(dogEntrySchema, (entry) => readDogEntry(entry, set, today));
-
 export const setRationSchema = z.object({ dogId, entry: rationEntrySchema });
 export const keepSchoolSchema = z.object({ dogId, kind: z.enum(KINDS_BESIDE), school: schoolEntrySchema });
 export const weighCupSchema = z.object({ recipeId: idSchema, grams: z.number() });

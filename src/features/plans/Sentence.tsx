@@ -1,15 +1,15 @@
 'use client';
 
-import { MEAL_TIMES, type MealTime } from '@/core/dog/filling';
+import { MEAL_TIMES } from '@/core/dog/filling';
 import { MOST_BATCHES, plainBatch } from '@/core/plan/plan-entry';
 import { choicesOf } from '@/core/recipe/bases';
 import { BindingHoles } from './BindingHoles';
 import { DayHole, Hole, SelectHole } from './Hole';
 import styles from './sentence.module.css';
 import type { ThePlan } from './use-plan';
-import { nth, sure } from '@/core/sure';
+import { nth, sure, keysOf } from '@/core/sure';
 
-const MEALS = (Object.keys(MEAL_TIMES) as MealTime[]).map((value) => ({ value, label: value }));
+const MEALS = keysOf(MEAL_TIMES).map((value) => ({ value, label: value }));
 
 /** One sentence with holes: the form of a plan. */
 export function Sentence({ plan, wrong }: { plan: ThePlan; wrong: string | undefined }) {

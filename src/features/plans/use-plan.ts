@@ -5,7 +5,7 @@ import type { KnownFood } from '@/core/food/food';
 import { workOutPlan, type PlanResult } from '@/core/plan/result';
 import type { TypedBinding } from '@/core/plan/bindings/bindings';
 import { checkDogs } from '@/core/plan/dog-checks';
-import { plainPlan, type BatchEntry, type PlanEntry } from '@/core/plan/plan-entry';
+import { plainPlan, planEntrySchema, type BatchEntry, type PlanEntry } from '@/core/plan/plan-entry';
 import { standingAgainst } from '@/core/plan/stops';
 import { inAllBindings } from '@/core/plan/bindings/bindings';
 import { useDraftStorage } from '@/ui/form/use-draft-storage';
@@ -28,7 +28,7 @@ export function usePlan(view: PlanView, first: number | undefined) {
     [view.entry, inputs, first],
   );
   // What was typed stays over a reload, in a slot of its own for each way to come here.
-  const [entry, setEntry, forget] = useDraftStorage(`plan-${view.slot}-${first ?? ''}`, initial);
+  const [entry, setEntry, forget] = useDraftStorage(`plan-${view.slot}-${first ?? ''}`, planEntrySchema, initial);
   const result = useMemo(() => workOutPlan(inputs, entry), [inputs, entry]);
   const standing = useMemo(() => (result.ok ? standingAgainst(inputs, result.value) : undefined), [inputs, result]);
   // While a hole cannot be read, what stood there last stays in sight, faint and not to be pressed.

@@ -62,7 +62,7 @@ export function Proposals(props: ProposalsProps) {
   const named = (answer: Proposed) =>
     answer.additions.flatMap(({ ndb, grams: mass }) => {
       const addition = additions.find((each) => each.food.ndb === ndb);
-      return addition ? [{ addition, grams: mass as number }] : [];
+      return addition ? [{ addition, grams: Number(mass) }] : [];
     });
   const allowed = additions.filter((addition) => addition.allowed);
   const wanted = least === 'cost' ? allowed.filter((addition) => addition.price !== undefined) : allowed;

@@ -96,7 +96,7 @@ export async function additionsOf({ db, reference }: Reading): Promise<KnownAddi
     .filter((supply) => !supply.archived)
     .map(({ id, label }) => ({
       ndb: `L${id}`,
-      cap: capOfLabel(label) as number,
+      cap: Number(capOfLabel(label)),
       moment: 'stir-in' as const,
       price: pricePerGram(label),
     }));

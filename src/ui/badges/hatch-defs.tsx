@@ -1,3 +1,4 @@
+import { keysOf } from '@/core/sure';
 import type { Hatch } from '@/core/recipe/protein';
 
 const STROKE = { stroke: 'var(--slate)', fill: 'none' } as const;
@@ -18,7 +19,7 @@ export function HatchDefs() {
   return (
     <svg width="0" height="0" aria-hidden style={{ position: 'absolute' }}>
       <defs>
-        {(Object.keys(DRAWN) as Hatch[]).map((name) => (
+        {keysOf(DRAWN).map((name) => (
           <pattern
             key={name}
             id={`hatch-${name}`}

@@ -1,5 +1,6 @@
 'use client';
 
+import { nth } from '@/core/sure';
 import { useId, type ChangeEvent } from 'react';
 import styles from './form.module.css';
 
@@ -25,7 +26,7 @@ export function Choice<Value extends string>({ label, value, options, onChange, 
         name={name}
         className={styles.select}
         value={value}
-        onChange={(event: ChangeEvent<HTMLSelectElement>) => onChange(event.target.value as Value)}
+        onChange={(event: ChangeEvent<HTMLSelectElement>) => onChange(nth(options, event.target.selectedIndex).value)}
       >
         {options.map((option) => (
           <option key={option.value} value={option.value}>

@@ -1,13 +1,8 @@
 'use client';
 
 import { useMemo, useSyncExternalStore } from 'react';
-
-const listeners = new Set<() => void>();
-
-const subscribe = (listener: () => void) => {
-  listeners.add(listener);
-  return () => listeners.delete(listener);
-};
+import type { z } from 'zod';
+import { draftIn, draftText, forgetDraft, keepDraft, onDrafts } from './drafts';
 
 /**
  * State of a form that outlives a reload: what was typed stays in this tab until it is forgotten.
@@ -16,27 +11,21 @@ const subscribe = (listener: () => void) => {
  */
 export function useDraftStorage<Value>(
   slot: string,
+  shape: z.ZodType<Value>,
   initial: Value,
 ): [Value, (next: Value) => void, (stored: Value) => void] {
-  const key = `hodman-kept-${slot}`;
-  const kept = useSyncExternalStore(
-    subscribe,
-    () => sessionStorage.getItem(key),
+  const text = useSyncExternalStore(
+    onDrafts,
+    () => draftText(slot),
     () => null,
   );
-  const value = useMemo(() => (kept === null ? undefined : (JSON.parse(kept) as Value)), [kept]);
-  const tell = () => listeners.forEach((listener) => listener());
+  const value = useMemo(() => draftIn(text, shape), [text, shape]);
   return [
     value ?? initial,
-    (next) => {
-      sessionStorage.setItem(key, JSON.stringify(next));
-      tell();
-    },
+    (next) => keepDraft(slot, next),
     (stored) => {
       // What was typed on while the answer was under way is not stored yet: it stays.
-      if (sessionStorage.getItem(key) !== JSON.stringify(stored)) return;
-      sessionStorage.removeItem(key);
-      tell();
+      if (draftText(slot) === JSON.stringify(stored)) forgetDraft(slot);
     },
   ];
 }

@@ -3,6 +3,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { get, useForm, useWatch, type DefaultValues, type FieldValues } from 'react-hook-form';
 import type { z } from 'zod';
+import { checkedBy, type Reads } from '@/core/checked-by';
 import { useCommand, type HouseAction } from './use-command';
 import { useDraft } from './use-draft';
 
@@ -10,17 +11,19 @@ import { useDraft } from './use-draft';
 export function useHouseForm<Entry extends FieldValues, Input, Value>(house: {
   readonly slot: string;
   readonly entry: Entry;
-  readonly schema: z.ZodType<Entry, Entry>;
+  /** The shape of what is typed, and core's reading of it: every problem at its field. */
+  readonly shape: z.ZodType<Entry, Entry>;
+  readonly read: Reads<Entry>;
   readonly action: HouseAction<Input, Value>;
   readonly input: (entry: Entry) => Input;
   readonly onDone: (value: Value) => void;
 }) {
   const form = useForm<Entry, unknown, Entry>({
     defaultValues: house.entry as DefaultValues<Entry>,
-    resolver: zodResolver(house.schema),
+    resolver: zodResolver(checkedBy(house.shape, house.read)),
     mode: 'onTouched',
   });
-  const draft = useDraft(form, house.slot);
+  const draft = useDraft(form, house.slot, house.shape);
   const save = useCommand(house.action, house.slot, (value: Value) => {
     draft.forget();
     house.onDone(value);

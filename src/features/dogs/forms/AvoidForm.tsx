@@ -24,7 +24,7 @@ const KINDS = [
   { value: 'group', label: 'a whole group of foods' },
 ] as const;
 
-const options = (words: readonly string[]) => words.map((value) => ({ value, label: value }));
+const options = <Word extends string>(words: readonly Word[]) => words.map((value) => ({ value, label: value }));
 
 /** What a dog does not get, why, and when to try again. */
 export function AvoidForm({ view, groups }: { view: DogView; groups: readonly string[] }) {
@@ -107,12 +107,7 @@ export function AvoidForm({ view, groups }: { view: DogView; groups: readonly st
           <Choice label="Which animal" value={protein} options={options(PROTEIN_WORDS)} onChange={setProtein} />
         )}
         {kind === 'group' && <Choice label="Which group" value={group} options={options(groups)} onChange={setGroup} />}
-        <Choice
-          label="Because of a"
-          value={reason}
-          options={options(AVOID_REASONS) as { value: AvoidReason; label: string }[]}
-          onChange={setReason}
-        />
+        <Choice label="Because of a" value={reason} options={options(AVOID_REASONS)} onChange={setReason} />
         <div className={styles.fields}>
           <Field
             label="Try again on"

@@ -2,7 +2,6 @@
 
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
-import { useMemo } from 'react';
 import { additionOf } from '@/core/dog/bowl-line';
 import { weightOn } from '@/core/dog/day-energy';
 import { bowlLineEntrySchema, readBowlLine, type BowlLineEntry } from '@/core/dog/keeping-entry';
@@ -14,7 +13,6 @@ import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { HouseForm } from '@/ui/form/HouseForm';
 import { useHouseForm } from '@/ui/form/use-house-form';
-import { checkedBy } from '@/core/checked-by';
 import { addBowlLine, endBowlLine } from '../actions';
 import styles from '../dogs.module.css';
 import type { DogView } from '../queries';
@@ -34,7 +32,6 @@ export function BowlLinesForm({ view }: { view: DogView }) {
   const router = useRouter();
   const meals = mealsOn(dog, today);
   const weight = weightOn(dog, today);
-  const schema = useMemo(() => checkedBy(bowlLineEntrySchema, (entry) => readBowlLine(entry, set)), [set]);
   const blank: BowlLineEntry = {
     what: '',
     unit: '',
@@ -48,7 +45,8 @@ export function BowlLinesForm({ view }: { view: DogView }) {
   const house = useHouseForm({
     slot: `bowl-line-${dog.id}`,
     entry: blank,
-    schema,
+    shape: bowlLineEntrySchema,
+    read: (typed) => readBowlLine(typed, set),
     action: addBowlLine,
     input: (typed) => ({ dogId: dog.id, entry: typed }),
     onDone: () => {

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { addDays } from '@/core/calendar/local-date';
 import { BITE_SIZES, type BiteSize } from '@/core/dog/bite-size';
 import { dayEnergy } from '@/core/dog/day-energy';
@@ -16,7 +16,6 @@ import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { HouseForm } from '@/ui/form/HouseForm';
 import { useHouseForm } from '@/ui/form/use-house-form';
-import { checkedBy } from '@/core/checked-by';
 import { archiveDog, saveCare, saveLitter } from '../actions';
 import styles from '../dogs.module.css';
 import type { DogView } from '../queries';
@@ -28,7 +27,6 @@ export function LifeForm({ view }: { view: DogView }) {
   const { dog, today } = view;
   const router = useRouter();
   const last = dog.litters.at(-1);
-  const schema = useMemo(() => checkedBy(litterEntrySchema, (entry) => readLitter(entry, dog, today)), [dog, today]);
   const house = useHouseForm({
     slot: `litter-${dog.id}`,
     entry: {
@@ -37,7 +35,8 @@ export function LifeForm({ view }: { view: DogView }) {
       pups: last?.pups === undefined ? '' : String(last.pups),
       weanedOn: last?.weanedOn ?? '',
     },
-    schema,
+    shape: litterEntrySchema,
+    read: (typed) => readLitter(typed, dog, today),
     action: saveLitter,
     input: (typed) => ({ dogId: dog.id, litterId: dog.litterId ?? null, entry: typed }),
     onDone: () => router.push(`/dogs/${dog.id}`),

@@ -12,14 +12,11 @@ import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { HouseForm } from '@/ui/form/HouseForm';
 import { useHouseForm } from '@/ui/form/use-house-form';
-import { checkedBy } from '@/core/checked-by';
 import { setMeals } from '../actions';
 import styles from '../dogs.module.css';
 import type { DogView } from '../queries';
 import { DogForm } from './DogForm';
 import { sure } from '@/core/sure';
-
-const schema = checkedBy(mealsEntrySchema, readMeals);
 
 function entryOf({ dog, today }: DogView): MealsEntry {
   const rows = partsOn(dog, today)
@@ -44,7 +41,8 @@ export function MealsForm({ view }: { view: DogView }) {
   const house = useHouseForm({
     slot: `meals-${dog.id}`,
     entry: entryOf(view),
-    schema,
+    shape: mealsEntrySchema,
+    read: readMeals,
     action: setMeals,
     input: (typed) => ({ dogId: dog.id, entry: typed }),
     onDone: () => router.push(`/dogs/${dog.id}`),

@@ -3,7 +3,6 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import { useRouter } from 'next/navigation';
-import { useMemo } from 'react';
 import { useFieldArray } from 'react-hook-form';
 import { dayEnergy } from '@/core/dog/day-energy';
 import { rationOn } from '@/core/dog/dog';
@@ -24,7 +23,6 @@ import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { HouseForm } from '@/ui/form/HouseForm';
 import { useHouseForm } from '@/ui/form/use-house-form';
-import { checkedBy } from '@/core/checked-by';
 import { setOtherwise } from '../actions';
 import styles from '../dogs.module.css';
 import type { DogView } from '../queries';
@@ -70,14 +68,11 @@ export function OtherwiseForm({ view }: { view: DogView }) {
   const { dog, today } = view;
   const router = useRouter();
   const { kcal } = dayEnergy(dog, today);
-  const schema = useMemo(
-    () => checkedBy(otherwiseEntrySchema, (entry) => readOtherwise(entry, today, kcal)),
-    [today, kcal],
-  );
   const house = useHouseForm({
     slot: `otherwise-${dog.id}`,
     entry: entryOf(view),
-    schema,
+    shape: otherwiseEntrySchema,
+    read: (typed) => readOtherwise(typed, today, kcal),
     action: setOtherwise,
     input: (typed) => ({ dogId: dog.id, entry: typed }),
     onDone: () => router.push(`/dogs/${dog.id}`),

@@ -23,7 +23,6 @@ import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { HouseForm } from '@/ui/form/HouseForm';
 import { useHouseForm } from '@/ui/form/use-house-form';
-import { checkedBy } from '@/core/checked-by';
 import { Why } from '@/ui/Why';
 import { setRation } from '../actions';
 import styles from '../dogs.module.css';
@@ -52,10 +51,6 @@ export function RationForm({ view }: { view: DogView }) {
   const { dog, today, set, recipes } = view;
   const router = useRouter();
   const foods = useMemo(() => new Map(recipes.map((recipe) => [recipe.recipeId, recipe.facts])), [recipes]);
-  const schema = useMemo(
-    () => checkedBy(rationEntrySchema, (entry) => readRationEntry(entry, dog, { set, today, foods })),
-    [dog, set, today, foods],
-  );
   const given = toRationEntry(
     rationOn(dog, today),
     today,
@@ -66,7 +61,8 @@ export function RationForm({ view }: { view: DogView }) {
   const house = useHouseForm({
     slot: `ration-${dog.id}`,
     entry: { ...given, recipeId: given.recipeId ?? view.recipe?.recipeId ?? null },
-    schema,
+    shape: rationEntrySchema,
+    read: (typed) => readRationEntry(typed, dog, { set, today, foods }),
     action: setRation,
     input: (typed) => ({ dogId: dog.id, entry: typed }),
     onDone: () => router.push(`/dogs/${dog.id}`),

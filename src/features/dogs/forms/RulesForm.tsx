@@ -1,13 +1,11 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useMemo } from 'react';
 import type { z } from 'zod';
 import { beginSchool, KINDS_BESIDE, readSchool, sayRule, SCHOOLS } from '@/core/dog/schools/schools';
 import { Choice } from '@/ui/form/Choice';
 import { HouseForm } from '@/ui/form/HouseForm';
 import { useHouseForm } from '@/ui/form/use-house-form';
-import { checkedBy } from '@/core/checked-by';
 import { keepSchool } from '../actions';
 import type { DogView } from '../queries';
 import { keepSchoolSchema } from '../schema';
@@ -22,19 +20,15 @@ const BLANK: z.infer<typeof shape> = { kind: 'like for like', school: beginSchoo
 export function RulesForm({ view }: { view: DogView }) {
   const { dog, set } = view;
   const router = useRouter();
-  const schema = useMemo(
-    () =>
-      checkedBy(shape, (entry) => {
-        const read = readSchool(entry.kind, entry.school, set);
-        if (read.ok) return read;
-        return { ok: false, problems: read.problems.map((each) => ({ ...each, field: `school.${each.field}` })) };
-      }),
-    [set],
-  );
   const house = useHouseForm({
     slot: `rules-${dog.id}`,
     entry: BLANK,
-    schema,
+    shape: shape,
+    read: (typed) => {
+      const read = readSchool(typed.kind, typed.school, set);
+      if (read.ok) return read;
+      return { ok: false, problems: read.problems.map((each) => ({ ...each, field: `school.${each.field}` })) };
+    },
     action: keepSchool,
     input: (typed) => ({ dogId: dog.id, ...typed }),
     onDone: () => router.push(`/dogs/${dog.id}`),

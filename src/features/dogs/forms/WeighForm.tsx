@@ -2,7 +2,6 @@
 
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
-import { useMemo } from 'react';
 import { writeDay } from '@/core/calendar/local-date';
 import { APPETITES, BODY_CONDITIONS, STOOLS } from '@/core/dog/body-condition';
 import { targetWeight } from '@/core/dog/goal';
@@ -15,7 +14,6 @@ import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { HouseForm } from '@/ui/form/HouseForm';
 import { useHouseForm } from '@/ui/form/use-house-form';
-import { checkedBy } from '@/core/checked-by';
 import { saveWeighIn, strikeWeighIn } from '../actions';
 import styles from '../dogs.module.css';
 import type { DogHistory, DogView } from '../queries';
@@ -35,18 +33,20 @@ const blank = (today: string): WeighInEntry => ({
   sure: false,
 });
 
+const noted = <Word extends string>(words: readonly Word[]): { value: Word | ''; label: string }[] => [
+  { value: '', label: 'not noted' },
+  ...words.map((value) => ({ value, label: value })),
+];
+
 /** A weigh-in: date, weight, body condition; what was weighed before stands beside it. */
 export function WeighForm({ view, history }: { view: DogView; history: DogHistory }) {
   const { dog, today, set } = view;
   const router = useRouter();
-  const schema = useMemo(
-    () => checkedBy(weighInEntrySchema, (entry) => readWeighIn(entry, dog, set, today)),
-    [dog, set, today],
-  );
   const house = useHouseForm({
     slot: `weigh-${dog.id}`,
     entry: blank(today),
-    schema,
+    shape: weighInEntrySchema,
+    read: (typed) => readWeighIn(typed, dog, set, today),
     action: saveWeighIn,
     input: (typed) => ({ dogId: dog.id, entry: typed }),
     onDone: () => {
@@ -133,14 +133,14 @@ export function WeighForm({ view, history }: { view: DogView; history: DogHistor
           <Choice
             label="Appetite"
             value={entry.appetite}
-            options={[{ value: '', label: 'not noted' }, ...APPETITES.map((value) => ({ value, label: value }))]}
-            onChange={(value) => form.setValue('appetite', value as WeighInEntry['appetite'], { shouldDirty: true })}
+            options={noted(APPETITES)}
+            onChange={(value) => form.setValue('appetite', value, { shouldDirty: true })}
           />
           <Choice
             label="Stool"
             value={entry.stool}
-            options={[{ value: '', label: 'not noted' }, ...STOOLS.map((value) => ({ value, label: value }))]}
-            onChange={(value) => form.setValue('stool', value as WeighInEntry['stool'], { shouldDirty: true })}
+            options={noted(STOOLS)}
+            onChange={(value) => form.setValue('stool', value, { shouldDirty: true })}
           />
         </div>
         <Field label="Note" {...form.register('note')} problem={at('note')} autoComplete="off" />

@@ -1,23 +1,19 @@
 'use client';
 
 import { useCallback, useState } from 'react';
+import { z } from 'zod';
 import type { KnownFood } from '@/core/food/food';
+import { draftIn, draftText, keepDraft } from '@/ui/form/drafts';
 
-/** A full store costs a reload its foods, never the page itself. */
-function keep(key: string, foods: readonly KnownFood[]) {
-  try {
-    sessionStorage.setItem(key, JSON.stringify(foods));
-  } catch {
-    sessionStorage.removeItem(key);
-  }
-}
+const foodsShape = z.array(
+  z.custom<KnownFood>((each) => z.object({ food: z.object({ ndb: z.string() }) }).safeParse(each).success),
+);
 
 /** The foods that the form has met, kept over a reload with the draft that names them. */
 export function useKnownFoods(first: readonly KnownFood[], slot: string) {
-  const key = `hodman-foods-${slot}`;
+  const own = `foods-${slot}`;
   const [known, setKnown] = useState<ReadonlyMap<string, KnownFood>>(() => {
-    const kept = typeof sessionStorage === 'undefined' ? null : sessionStorage.getItem(key);
-    const before = kept ? (JSON.parse(kept) as KnownFood[]) : [];
+    const before = draftIn(draftText(own), foodsShape) ?? [];
     return new Map([...before, ...first].map((each) => [each.food.ndb, each]));
   });
   const learn = useCallback(
@@ -25,10 +21,10 @@ export function useKnownFoods(first: readonly KnownFood[], slot: string) {
       setKnown((before) => {
         const next = new Map(before);
         for (const food of foods) next.set(food.food.ndb, food);
-        keep(key, [...next.values()]);
+        keepDraft(own, [...next.values()]);
         return next;
       }),
-    [key],
+    [own],
   );
   return { known, learn };
 }

@@ -49,9 +49,12 @@ export interface SheetForm {
 /** A recipe while it is written: its draft, what core reads of it, what it comes to, and the way to keep it. */
 export function useSheetForm(given: RecipeForm, onKept: () => void) {
   const slot = `recipe-${given.id ?? 'new'}-${given.version ?? 0}`;
-  const form = useForm<RecipeEntry>({ defaultValues: given.entry, resolver: zodResolver(recipeEntrySchema) });
+  const form = useForm<RecipeEntry, unknown, RecipeEntry>({
+    defaultValues: given.entry,
+    resolver: zodResolver(recipeEntrySchema),
+  });
   const { known, learn } = useKnownFoods(given.foods, slot);
-  const draft = useDraft(form, slot);
+  const draft = useDraft(form, slot, recipeEntrySchema);
   const undo = useUndo(form);
   const [tried, setTried] = useState(false);
   const [missing, setMissing] = useState<string>();

@@ -13,14 +13,12 @@ import { Field } from '@/ui/form/Field';
 import { HouseForm } from '@/ui/form/HouseForm';
 import { useCommand } from '@/ui/form/use-command';
 import { useHouseForm } from '@/ui/form/use-house-form';
-import { checkedBy } from '@/core/checked-by';
 import { putAway, saveSupply } from '../actions';
 import type { SupplyForm as Given } from '../queries';
 import { LabelFigures } from './LabelFigures';
 import styles from './supplies.module.css';
 import { sure } from '@/core/sure';
 
-const schema = checkedBy(supplyEntrySchema, readSupply);
 const NUTRIENT_OPTIONS = [
   { value: '', label: 'choose a nutrient' },
   ...Object.keys(LABEL_NUTRIENTS).map((name) => ({ value: name, label: name })),
@@ -43,7 +41,8 @@ export function SupplyForm({ given }: { given: Given }) {
   const house = useHouseForm({
     slot: `supply-${given.id ?? 'new'}`,
     entry: given.entry,
-    schema,
+    shape: supplyEntrySchema,
+    read: readSupply,
     action: saveSupply,
     input: (entry) => ({ id: given.id, entry }),
     onDone: () => router.push('/recipes/supplies'),

@@ -1,0 +1,40 @@
+import type { z } from 'zod';
+
+const keyOf = (slot: string) => `hodman-draft-${slot}`;
+const listeners = new Set<() => void>();
+
+/** Calls back when any draft of this tab changes. */
+export function onDrafts(listener: () => void): () => void {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+}
+
+/** What was typed into a form and not stored, as text: the same text is the same draft. */
+export const draftText = (slot: string): string | null =>
+  typeof sessionStorage === 'undefined' ? null : sessionStorage.getItem(keyOf(slot));
+
+/** A draft's text as its shape; undefined where there is none, or where it is of another version of the form. */
+export function draftIn<Value>(text: string | null, shape: z.ZodType<Value>): Value | undefined {
+  if (text === null) return undefined;
+  try {
+    const read = shape.safeParse(JSON.parse(text));
+    return read.success ? read.data : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/** Keeps what is typed in this tab. A full store costs a reload what was typed, never the page itself. */
+export function keepDraft(slot: string, value: unknown): void {
+  try {
+    sessionStorage.setItem(keyOf(slot), JSON.stringify(value));
+  } catch {
+    sessionStorage.removeItem(keyOf(slot));
+  }
+  for (const listener of listeners) listener();
+}
+
+export function forgetDraft(slot: string): void {
+  sessionStorage.removeItem(keyOf(slot));
+  for (const listener of listeners) listener();
+}
