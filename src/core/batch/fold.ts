@@ -12,6 +12,7 @@ import { recipeSheet, type RecipeSheet } from '../recipe/sheet';
 import { staysOfTake, type Evidence, type Take } from './evidence';
 import { observedIn, yieldOf, type NodeKey, type Observed, type Reading } from './reading';
 import { sure } from '../sure';
+import { addUp } from '../add-up';
 
 /** A part of a yield with a fate, as the cook set it aside. */
 export interface SetShare {
@@ -151,7 +152,7 @@ const trayState = (observed: Observed, id: number): TrayState[] => {
   ];
 };
 
-const sum = (values: readonly number[]) => values.reduce((total, value) => total + value, 0);
+const sum = (values: readonly number[]) => addUp(values, (value) => value);
 
 function shareState(
   { trayIds, ...share }: SetShare,

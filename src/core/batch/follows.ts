@@ -1,6 +1,7 @@
 import type { EnergyDensity } from '../quantity/units';
 import { storedAs, type BatchState, type WeighedState } from './fold';
 import { nth } from '../sure';
+import { addUp } from '../add-up';
 
 /** A figure before and after a correction. */
 export interface Changed {
@@ -26,7 +27,7 @@ export interface Follows {
 
 const weighed = (batch: BatchState): WeighedState | undefined => (batch.state === 'weighed' ? batch : undefined);
 const densityOf = (batch: WeighedState | undefined): EnergyDensity | undefined => batch?.yields[0]?.density;
-const sum = (values: readonly number[]) => values.reduce((total, value) => total + value, 0);
+const sum = (values: readonly number[]) => addUp(values, (value) => value);
 
 /** kcal of a pack that differ by less than this are the same figure on a label (ours, no source). */
 const SAME_KCAL = 0.5;

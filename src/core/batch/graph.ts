@@ -3,6 +3,7 @@ import { energyOf, type EnergyFactors } from '../nutrition/energy';
 import { batchLines, type Part, type WeighedLine } from '../recipe/recipe';
 import { HALF_A_GRAM, storedAs, type BatchState, type ShareState } from './fold';
 import { nth, sure } from '../sure';
+import { addUp } from '../add-up';
 
 /** What a mass lies in on its way: a line on the scale, the pot, a yield, a share, a tray, a pack, or where it went. */
 export type MassKind = 'line' | 'pot' | 'yield' | 'share' | 'tray' | 'pack' | 'out' | 'rest' | 'unexplained';
@@ -63,7 +64,7 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
     }),
   );
   if (batch.state !== 'weighed') return { nodes: [...nodes.values()], edges };
-  const inPot = lines.reduce((sum, line) => sum + line.grams, 0);
+  const inPot = addUp(lines, (line) => line.grams);
   const out = batch.yields.reduce((sum, each) => sum + each.net + each.eatenBefore, 0);
   edge(pot, node('vapour', 'out', 'vapour'), inPot - out, { water: inPot - out });
   for (const each of batch.yields) {
@@ -77,7 +78,7 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
     edge(pot, node('eaten', 'out', 'eaten before'), each.eatenBefore, of(each.eatenBefore));
     const shares = batch.shares.filter((share) => share.yield === each.place);
     for (const share of shares) edge(key, share_(share.id), share.grams, of(share.grams));
-    const over = shares.reduce((sum, share) => sum + share.grams, 0) - each.net;
+    const over = addUp(shares, (share) => share.grams) - each.net;
     if (over < -HALF_A_GRAM) edge(key, node(`undivided-${each.place}`, 'rest', 'not divided yet'), -over, of(-over));
     else if (over !== 0) {
       // Shares are whole grams, a yield may be none: less than a gram of rounding goes the same way.
@@ -100,7 +101,7 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
     let ready = share.grams;
     if (share.trays.length > 0) {
       const wet = share.trays.map((tray) => tray.wetGross - tray.tare);
-      const onTrays = wet.reduce((sum, each) => sum + each, 0);
+      const onTrays = addUp(wet, (each) => each);
       share.trays.forEach((tray, index) =>
         edge(key, node(`tray-${tray.id}`, 'tray', `tray ${index + 1}`), nth(wet, index)),
       );

@@ -4,6 +4,7 @@ import { batchLines, type Moment, type Part } from '../recipe/recipe';
 import type { BatchState } from './fold';
 import type { Watch } from './step';
 import { stepAt, watchOf, type StepKey } from './steps';
+import { addUp } from '../add-up';
 
 /** What lists, cover and bowls need of a batch, so that nobody reads its evidence for them. */
 export interface BatchSummary {
@@ -48,7 +49,7 @@ export function summaryOf(batch: BatchState): BatchSummary | undefined {
     },
   };
   if (batch.state === 'cooking') return { ...common, shares: [] };
-  const net = batch.yields.reduce((sum, each) => sum + each.net, 0);
+  const net = addUp(batch.yields, (each) => each.net);
   return {
     ...common,
     net,

@@ -1,6 +1,7 @@
 import { getISODay, parseISO } from 'date-fns';
 import { z } from 'zod';
 import type { LocalDate } from '../calendar/local-date';
+import { addUp } from '../add-up';
 
 /** Something that a dog gets beside the home-cooked food, on every day or on some weekdays. */
 export const extraSchema = z.object({
@@ -45,6 +46,6 @@ function extrasOfWeekday(extras: readonly Extra[], weekday: number, dayKcal: num
       ...extra,
       kcal: extra.size.by === 'kcal' ? extra.size.kcal : extra.size.part * dayKcal,
     }));
-  const sum = (list: readonly { readonly kcal: number }[]) => list.reduce((total, extra) => total + extra.kcal, 0);
+  const sum = (list: readonly { readonly kcal: number }[]) => addUp(list, (extra) => extra.kcal);
   return { kcal: sum(each), unbalanced: sum(each.filter((extra) => extra.kind !== 'bought')), each };
 }

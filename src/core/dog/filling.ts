@@ -1,3 +1,5 @@
+import { addUp } from '../add-up';
+
 /** The parts of a day that a recipe may be cooked for, by the clock of the meals. */
 export const MEAL_TIMES = {
   'every meal': ['00:00', '24:00'],
@@ -42,6 +44,6 @@ export function fillsOf(
     const [from, to] = MEAL_TIMES[meals];
     return meal.clock >= from && meal.clock < to ? share : 0;
   });
-  const all = fills.reduce((sum, fill) => sum + fill, 0);
+  const all = addUp(fills, (fill) => fill);
   return fills.map((fill) => (all > 0 ? fill / all : 0));
 }

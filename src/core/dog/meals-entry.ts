@@ -4,6 +4,7 @@ import type { Problem } from '../problem';
 import { idSchema } from '../schema';
 import { typed } from './entry-fields';
 import { MOST_MEALS } from './meals';
+import { addUp } from '../add-up';
 
 /** The meals of a day as typed; `usual` leaves number and size to the dog's age. */
 export const mealsEntrySchema = z.object({
@@ -67,7 +68,7 @@ export function readMeals(
       recipeId: row.recipeId ?? undefined,
     };
   });
-  const whole = meals.reduce((sum, meal) => sum + meal.fraction, 0);
+  const whole = addUp(meals, (meal) => meal.fraction);
   // Thirds are written 33, 33, 34 or 33.3: what is left of a percent is spread.
   if (problems.length === 0 && Math.abs(whole - 1) > 0.011) {
     problems.push({

@@ -6,6 +6,7 @@ import { fillsOf, type Filling } from './filling';
 import { rationOn, type Dog, type Slot, type SlotPart } from './dog';
 import { lifeStage, type LifeStage } from './stage';
 import { nth, sure } from '../sure';
+import { addUp } from '../add-up';
 
 /** The meals that a day may have, in order, with their usual times (common practice, no source). */
 export const USUAL_SLOTS = [
@@ -79,7 +80,7 @@ export function mealsOn(dog: Dog, day: LocalDate, energy: DayEnergy = dayEnergy(
           line.slotId === slot.id || (slot === last?.slot && !parts.some((part) => part.slotId === line.slotId)),
       )
       .map((line) => additionOf(line, grams(energy.weight)));
-    const left = energy.homeKcal * fraction - additions.reduce((sum, each) => sum + each.kcal, 0);
+    const left = energy.homeKcal * fraction - addUp(additions, (each) => each.kcal);
     return {
       ...slot,
       fraction,
@@ -100,7 +101,7 @@ export const mealsFilledBy = (dog: Dog, day: LocalDate, filling?: Filling, energ
 
 /** The home-cooked kcal of a day: of all meals, or of what one recipe fills of them. */
 export const homeEnergyOn = (dog: Dog, day: LocalDate, filling?: Filling): Kilocalories =>
-  kilocalories(mealsFilledBy(dog, day, filling).reduce((sum, meal) => sum + meal.kcal, 0));
+  kilocalories(addUp(mealsFilledBy(dog, day, filling), (meal) => meal.kcal));
 
 /**
  * Which of a dog's meals comes next: the last unfed one whose time has come (or comes within two hours), else the

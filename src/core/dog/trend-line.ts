@@ -1,5 +1,6 @@
-import { median } from 'd3';
+import { median } from 'd3-array';
 import { nth, sure } from '../sure';
+import { addUp } from '../add-up';
 
 export interface TrendLine {
   readonly intercept: number;
@@ -37,20 +38,16 @@ export function trendLine(x: readonly number[], y: readonly number[]): TrendLine
 }
 
 function fit(x: readonly number[], y: readonly number[], weights: readonly number[]): TrendLine {
-  const total = weights.reduce((sum, weight) => sum + weight, 0);
-  const mean = (values: readonly number[]) =>
-    values.reduce((sum, value, index) => sum + value * nth(weights, index), 0) / total;
+  const total = addUp(weights, (weight) => weight);
+  const mean = (values: readonly number[]) => addUp(values, (value, index) => value * nth(weights, index)) / total;
   const meanX = mean(x);
   const meanY = mean(y);
-  const sxx = x.reduce((sum, each, index) => sum + nth(weights, index) * (each - meanX) ** 2, 0);
-  const sxy = x.reduce((sum, each, index) => sum + nth(weights, index) * (each - meanX) * (nth(y, index) - meanY), 0);
+  const sxx = addUp(x, (each, index) => nth(weights, index) * (each - meanX) ** 2);
+  const sxy = addUp(x, (each, index) => nth(weights, index) * (each - meanX) * (nth(y, index) - meanY));
   const slope = sxy / sxx;
   const intercept = meanY - slope * meanX;
   const freedom = Math.max(1, total - 2);
-  const rest = x.reduce(
-    (sum, each, index) => sum + nth(weights, index) * (nth(y, index) - intercept - slope * each) ** 2,
-    0,
-  );
+  const rest = addUp(x, (each, index) => nth(weights, index) * (nth(y, index) - intercept - slope * each) ** 2);
   return { intercept, slope, slopeError: Math.sqrt(rest / freedom / sxx), freedom };
 }
 

@@ -1,4 +1,4 @@
-import { median } from 'd3';
+import { median } from 'd3-array';
 import { daysBetween, type LocalDate } from '../calendar/local-date';
 import { fine, refused, type Outcome } from '../problem';
 import { grams, GRAMS_PER_POUND, type Grams } from '../quantity/units';

@@ -6,6 +6,7 @@ import { studentT, trendLine } from './trend-line';
 import { metabolicSize } from './resting-energy';
 import { recentWeighIns, trendOf } from './trend';
 import { nth, sure } from '../sure';
+import { addUp } from '../add-up';
 
 /** What a gram of body mass holds. Source: 7.7 kcal/g, a stated assumption of ours: mostly fat comes and goes. */
 export const KCAL_PER_GRAM_OF_BODY = 7.7;
@@ -51,8 +52,8 @@ export function upkeepOf(weighIns: readonly WeighIn[], intakeOn: IntakeOn): Outc
   if (known.length < days * LEAST_KNOWN) {
     return refused(`What it ate is known for ${known.length} of ${days} days: too few to fit this dog.`);
   }
-  const mean = known.reduce((sum, kcal) => sum + kcal, 0) / known.length;
-  const spread = Math.sqrt(known.reduce((sum, kcal) => sum + (kcal - mean) ** 2, 0) / Math.max(1, known.length - 1));
+  const mean = addUp(known, (kcal) => kcal) / known.length;
+  const spread = Math.sqrt(addUp(known, (kcal) => (kcal - mean) ** 2) / Math.max(1, known.length - 1));
 
   // Cumulated to the morning of each weigh-in.
   const intakeTo = [0];

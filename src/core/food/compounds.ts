@@ -1,4 +1,6 @@
 import { keysOf } from '../sure';
+import { addUp } from '../add-up';
+
 /** Standard atomic weights, u (IUPAC, from memory). */
 const ATOM = {
   H: 1.008,
@@ -31,8 +33,7 @@ export interface Compound {
   readonly share: number;
 }
 
-const massOf = (formula: Formula): number =>
-  keysOf(formula).reduce((sum, atom) => sum + ATOM[atom] * (formula[atom] ?? 0), 0);
+const massOf = (formula: Formula): number => addUp(keysOf(formula), (atom) => ATOM[atom] * (formula[atom] ?? 0));
 
 const compound = (name: string, element: string, atom: Element, formula: Formula): Compound => ({
   name,

@@ -6,6 +6,7 @@ import { volumeOf, type UnitSet } from '../quantity/units';
 import type { Food, FoodMeasure, KnownFood } from './food';
 import { ownMeasure } from './measures';
 import { sure } from '../sure';
+import { addUp } from '../add-up';
 
 export const LABEL_UNITS = ['g', 'mg', 'µg', 'IU', '%'] as const;
 export type LabelUnit = (typeof LABEL_UNITS)[number];
@@ -96,7 +97,7 @@ function inColumn(row: LabelAmount, measureGrams: number): Outcome<number> {
 function weightOf(printed: Readonly<Record<string, number>>): number {
   const { fat = 0, carbohydrate = 0, fibre = 0, ...rest } = printed;
   const acids = ['EPA + DHA', 'alpha-linolenic acid', 'linoleic acid'];
-  const ofFat = acids.reduce((sum, name) => sum + (rest[name] ?? 0), 0);
+  const ofFat = addUp(acids, (name) => rest[name] ?? 0);
   const others = Object.entries(rest).reduce((sum, [name, g]) => (acids.includes(name) ? sum : sum + g), 0);
   return others + Math.max(fat, ofFat) + Math.max(carbohydrate, fibre);
 }

@@ -2,6 +2,7 @@ import { kilocalories, type Kilocalories } from '../quantity/units';
 import type { Nutrient } from './nutrients';
 import type { Portioned } from './totals';
 import { nutrientIn } from './totals';
+import { addUp } from '../add-up';
 
 /** The household's way from grams of protein, fat and carbohydrate to metabolisable energy. */
 export type EnergyFactors = '4-9-4' | 'modified' | 'table';
@@ -56,7 +57,7 @@ export function macrosOf(lines: readonly Portioned[]): Macros {
 export function energyOf(lines: readonly Portioned[], factors: EnergyFactors): Kilocalories {
   const perGram = ENERGY_FACTORS[factors].perGram;
   const told = (of: readonly Portioned[]) =>
-    of.reduce((sum, { food, grams }) => sum + (nutrientIn(food.per100, 'energy_kcal', grams) ?? 0), 0);
+    addUp(of, ({ food, grams }) => nutrientIn(food.per100, 'energy_kcal', grams) ?? 0);
   if (!perGram) return kilocalories(told(lines));
   const labelled = lines.filter(({ food }) => food.labelEnergy === true);
   const macros = macrosOf(labelled.length === 0 ? lines : lines.filter(({ food }) => food.labelEnergy !== true));
@@ -98,8 +99,8 @@ export function energyKnown(lines: readonly Portioned[], factors: EnergyFactors)
   const lacking = lines.filter(
     ({ food }) => food.labelEnergy !== true && columns.some((column) => food.per100[column] === undefined),
   );
-  const mass = lines.reduce((sum, line) => sum + line.grams, 0);
-  const unknown = lacking.reduce((sum, line) => sum + line.grams, 0);
+  const mass = addUp(lines, (line) => line.grams);
+  const unknown = addUp(lacking, (line) => line.grams);
   if (unknown * RICHEST <= energyOf(lines, factors) * NO_MATTER && unknown < mass) return { coverage: 1, unknown: [] };
   return {
     coverage: mass === 0 ? 0 : 1 - unknown / mass,

@@ -1,6 +1,7 @@
 import type { KnownFood } from '../food/food';
 import type { Candidate, Programme } from './programme';
 import { nth } from '../sure';
+import { addUp } from '../add-up';
 
 /** A spoon measures eighths of a teaspoon up to two tablespoons; a scale tenths below 10 g and whole g above. */
 const spoonStep = ({ tspGrams }: Candidate) => (tspGrams === undefined ? undefined : tspGrams / 8);
@@ -28,7 +29,7 @@ export const smallestOf = (candidate: Candidate): number => Math.max(0.1, spoonS
 /** How far rows are missed by these amounts, in parts of their limits; what floating point may lose is none. */
 export function missedBy({ rows }: Programme, amounts: readonly number[]): readonly number[] {
   return rows.map(({ side, bound, perGram, whole }) => {
-    const brought = perGram.reduce((sum, value, index) => sum + value * nth(amounts, index), 0);
+    const brought = addUp(perGram, (value, index) => value * nth(amounts, index));
     const by = (side === 'least' ? bound - brought : brought - bound) / whole;
     return by > 1e-6 ? by : 0;
   });
@@ -46,7 +47,7 @@ export function measurable(programme: Programme, candidates: readonly Candidate[
     const most = Math.floor(nth(programme.caps, index) / step(index) + 1e-9);
     return Math.max(1, Math.min(steps, Math.max(1, most))) * step(index);
   });
-  const wrong = (amounts: readonly number[]) => missedBy(programme, amounts).reduce((sum, by) => sum + by, 0);
+  const wrong = (amounts: readonly number[]) => addUp(missedBy(programme, amounts), (by) => by);
   const least = wrong(exact) + 1e-9;
   let best = up;
   // A step up or down at a time, the one that helps most, until rounding misses nothing or nothing helps.

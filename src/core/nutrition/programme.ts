@@ -5,6 +5,7 @@ import { energyOf, type EnergyFactors } from './energy';
 import type { Profile, Profiles } from './profiles';
 import { holdsBone, type Portioned } from './totals';
 import { nth, sure } from '../sure';
+import { addUp } from '../add-up';
 
 /** A food that may be added, up to so many g. */
 export interface Candidate {
@@ -62,7 +63,7 @@ export function programmeOf(
     const nutrient = LIMITED[name];
     if (!limit || (boneIn && nutrient?.inBone)) continue;
     const inRecipe = (of: LimitedNutrient['of']) =>
-      lines.reduce((sum, line) => sum + ((of(line.food.per100) ?? 0) * line.grams) / 100, 0);
+      addUp(lines, (line) => ((of(line.food.per100) ?? 0) * line.grams) / 100);
     const perGram = (of: LimitedNutrient['of']) => candidates.map(({ food }) => (of(food.per100) ?? 0) / 100);
     const add = (side: 'least' | 'most', perThousand: number, of: LimitedNutrient['of']) => {
       const whole = (perThousand * kcal) / 1000;
@@ -114,7 +115,7 @@ function ratioRows(
     return {
       name,
       side,
-      bound: -lines.reduce((sum, line) => sum + (per100(line) * line.grams) / 100, 0),
+      bound: -addUp(lines, (line) => (per100(line) * line.grams) / 100),
       perGram: candidates.map((candidate) => per100(candidate) / 100),
       whole,
     };

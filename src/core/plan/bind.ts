@@ -7,6 +7,7 @@ import type { Bound, BoundBatch, ToPlan } from './to-plan';
 import type { Wanted } from './bindings/binding';
 import { wantedBy, type Binding } from './bindings/bindings';
 import { nth, sure } from '../sure';
+import { addUp } from '../add-up';
 
 type LoadCounts = readonly (readonly number[])[];
 
@@ -37,8 +38,8 @@ function atDays(plan: ToPlan, days: number, counts: LoadCounts): Outcome<Bound> 
   return fine({
     days,
     batches,
-    need: batches.reduce((sum, batch) => sum + batch.need, 0),
-    finished: batches.reduce((sum, batch) => sum + batch.figures.finished, 0),
+    need: addUp(batches, (batch) => batch.need),
+    finished: addUp(batches, (batch) => batch.figures.finished),
   });
 }
 

@@ -4,6 +4,7 @@ import type { Dog } from '../dog/dog';
 import { fillsOf, type BatchMeals } from '../dog/filling';
 import { mealsOn, type DayMeal } from '../dog/meals';
 import { nth, sure } from '../sure';
+import { addUp } from '../add-up';
 
 /** What is asked of one recipe over some days, which need not be whole. */
 export interface BatchDemand {
@@ -79,7 +80,7 @@ function dogDay(
     whole += meal.kcal;
     fillsOf(batches, meal).forEach((part, index) => (kcal[index] = nth(kcal, index) + meal.kcal * part));
   }
-  const planned = kcal.reduce((sum, own) => sum + own, 0);
+  const planned = addUp(kcal, (own) => own);
   const left = planned > 0 ? Math.max(0, 1 - covered / planned) : 0;
   const own = kcal.map((each) => each * left);
   return { kcal: own, parts: own.map((each) => (whole > 0 ? each / whole : 0)), kg };
@@ -147,8 +148,8 @@ export function demandOf(
         return {
           dogId: dog.id,
           name: dog.name,
-          byDay: own.map((day) => day.kcal.reduce((sum, kcal) => sum + kcal, 0)),
-          byBatch: batches.map((_, batch) => own.reduce((sum, day) => sum + sure(day.kcal[batch]), 0)),
+          byDay: own.map((day) => addUp(day.kcal, (kcal) => kcal)),
+          byBatch: batches.map((_, batch) => addUp(own, (day) => sure(day.kcal[batch]))),
         };
       }),
   };

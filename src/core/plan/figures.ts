@@ -5,6 +5,7 @@ import type { WrittenLine } from '../recipe/written';
 import { guessYield, type YieldGuess } from './predict';
 import { goesIntoVessel, roomOf } from './volume';
 import { nth, sure } from '../sure';
+import { addUp } from '../add-up';
 
 /** What the amounts of a recipe's lines come to. */
 export interface Figures {
@@ -59,10 +60,10 @@ export function figuresOf(recipe: Measured, bought: readonly number[]): Figures 
     rooms[place] = nth(rooms, place) + goesIn * nth(recipe.room, index);
   });
   const kept = (which: 'likely' | 'low' | 'high') =>
-    lines.reduce((sum, line) => sum + line.grams * nth(recipe.guess.lines, line.line)[which], 0);
+    addUp(lines, (line) => line.grams * nth(recipe.guess.lines, line.line)[which]);
   return {
     kcal: energyOf(lines, recipe.factors),
-    inPot: lines.reduce((sum, line) => sum + line.grams, 0),
+    inPot: addUp(lines, (line) => line.grams),
     finished: kept('likely'),
     finishedLow: kept('low'),
     finishedHigh: kept('high'),
@@ -110,7 +111,7 @@ const timesOf = (at: At, loads: number): readonly number[] => [
 /** The energy of a recipe at so much of each part, in kcal. */
 export function kcalAt(parts: FigureParts, at: At): number {
   const times = timesOf(at, parts.perLoad.length);
-  return partsIn(parts).reduce((sum, own, index) => sum + nth(times, index) * own.kcal, 0);
+  return addUp(partsIn(parts), (own, index) => nth(times, index) * own.kcal);
 }
 
 /** The parts put together: the figures of a recipe at so much of each. */

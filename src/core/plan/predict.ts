@@ -3,6 +3,7 @@ import { ALONE, boughtAt } from '../recipe/bases';
 import type { WrittenLine } from '../recipe/written';
 import { goesIntoVessel, isLeafy, swells } from './volume';
 import { nth } from '../sure';
+import { addUp } from '../add-up';
 
 /** What is there at the end of each g that goes in: the likely part, and how low and high it may be. */
 export interface Kept {
@@ -44,8 +45,8 @@ function ofComponent(lines: readonly (WrittenLine & { readonly bought: number })
     return (line) =>
       !goesIntoVessel(line) || line.state === 'cooked' ? ALL : (DRY.find(([fits]) => fits(line))?.[1] ?? LIDDED);
   }
-  const dry = food.reduce((sum, line) => sum + line.bought, 0);
-  const all = dry + water.reduce((sum, line) => sum + line.bought, 0);
+  const dry = addUp(food, (line) => line.bought);
+  const all = dry + addUp(water, (line) => line.bought);
   if (food.length > 0 && food.every(swells) && all > 0) {
     const kept = (part: number) => Math.min(dry * part, all) / all;
     const own = { likely: kept(GRAIN.likely), low: kept(GRAIN.low), high: kept(GRAIN.high) };
@@ -74,9 +75,8 @@ export function guessYield(written: readonly WrittenLine[], pots: readonly numbe
   });
   if (pots.length === 0)
     return { lines: table, pots: 0, source: 'cooked to raw by the usual tables, from memory; no pot weighed yet' };
-  const mean = pots.reduce((sum, pot) => sum + pot, 0) / pots.length;
-  const spread =
-    pots.length > 1 ? Math.sqrt(pots.reduce((sum, pot) => sum + (pot - mean) ** 2, 0) / (pots.length - 1)) : undefined;
+  const mean = addUp(pots, (pot) => pot) / pots.length;
+  const spread = pots.length > 1 ? Math.sqrt(addUp(pots, (pot) => (pot - mean) ** 2) / (pots.length - 1)) : undefined;
   return {
     lines: table.map(({ likely, low, high }) =>
       spread === undefined

@@ -19,6 +19,7 @@ import { shoppingList, type ShoppingItem } from './shopping';
 import { stoveTime, type StoveTime } from './stove';
 import { frozenRoom, type Bound, type BoundBatch, type ToPlan } from './to-plan';
 import { nth } from '../sure';
+import { addUp } from '../add-up';
 
 /** One line of a planned recipe, with what goes onto the scale. */
 export interface TakenLine extends ScaledLine {
@@ -125,7 +126,7 @@ export function workOutPlan(inputs: PlanInputs, entry: PlanEntry): Outcome<PlanR
   const { binding } = read.value;
   // Days whose food is in the store already ask for no pot.
   if (entry.lessStock && binding.by === 'days') {
-    const need = read.value.plan.demand.over(binding.days).reduce((sum, batch) => sum + batch.need, 0);
+    const need = addUp(read.value.plan.demand.over(binding.days), (batch) => batch.need);
     if (read.value.plan.demand.dogs > 0 && need < 1)
       return refused(
         'The store holds enough for these days: nothing is left to cook. Cook for more days, or plan the whole.',
@@ -139,13 +140,13 @@ export function workOutPlan(inputs: PlanInputs, entry: PlanEntry): Outcome<PlanR
   const bound: Bound = {
     ...exact.value,
     batches: batches.map((batch) => batch.bound),
-    finished: batches.reduce((sum, batch) => sum + batch.bound.figures.finished, 0),
+    finished: addUp(batches, (batch) => batch.bound.figures.finished),
     // Days that were typed stay the days, whatever rounding takes off or adds.
     ...(entry.rounded && binding.by !== 'days' ? { days: drift.days } : {}),
   };
   // What rounding takes off the last day is no day less.
   const days = wholeDays(bound.days * (entry.rounded && binding.by !== 'days' ? 1 + ROUNDED_AWAY : 1));
-  const total = (of: (batch: PlannedBatch) => number) => batches.reduce((sum, batch) => sum + of(batch), 0);
+  const total = (of: (batch: PlannedBatch) => number) => addUp(batches, (batch) => of(batch));
   return fine({
     read: read.value,
     bound,

@@ -7,6 +7,7 @@ import { writeMass, writeMassIn } from '../quantity/write';
 import { batchLines, type WeighedLine } from '../recipe/recipe';
 import { kitchenMeasure, type MeasuredLine } from './kitchen-measure';
 import { nth, keysOf } from '../sure';
+import { addUp } from '../add-up';
 
 export interface ScaledLine {
   readonly grams: Grams;
@@ -73,7 +74,7 @@ export function driftOf(exact: readonly WeighedLine[], rounded: readonly Weighed
   const tell = (all: readonly WeighedLine[]) => {
     const lines = batchLines(all);
     const kcal = energyOf(lines, factors);
-    return { kcal, mass: lines.reduce((sum, line) => sum + line.grams, 0), nutrients: totalsOf(lines).nutrients };
+    return { kcal, mass: addUp(lines, (line) => line.grams), nutrients: totalsOf(lines).nutrients };
   };
   const [from, to] = [tell(exact), tell(rounded)];
   const nutrients = keysOf(from.nutrients).flatMap((nutrient) => {

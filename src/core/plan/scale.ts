@@ -4,6 +4,7 @@ import { fine, refused, type Outcome } from '../problem';
 import { writeFixed, writeNumber } from '../quantity/write';
 import type { DogNeed } from './demand';
 import { nth, sure } from '../sure';
+import { addUp } from '../add-up';
 
 /** A recipe's energy in kcal as a line over the scale: what each unit of scale brings, and what is there anyway. */
 export interface RecipeEnergy {
@@ -14,7 +15,7 @@ export interface RecipeEnergy {
 /** No household plans further ahead than its freezer's best-by dates reach: three months and a bit (common practice, no source). */
 export const LONGEST_PLAN_DAYS = 120;
 
-export const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0);
+export const sum = (values: readonly number[]): number => addUp(values, (value) => value);
 
 /**
  * What every line is multiplied by so that the batch holds so many kcal.

@@ -9,6 +9,7 @@ import type { Quantity } from '../quantity/quantity';
 import { kitchenMeasure } from './kitchen-measure';
 import { packOf } from './rounding';
 import { nth } from '../sure';
+import { addUp } from '../add-up';
 
 /** Where an ingredient is fetched from. */
 export const FETCHED_FROM = ['shop', 'freezer', 'cupboard'] as const;
@@ -53,7 +54,7 @@ export function shoppingList(bought: readonly BoughtLine[], set: UnitSet): Shopp
   return [...byFood]
     .map(([key, lines]): ShoppingItem => {
       const { line } = nth(lines, 0);
-      const mass = grams(lines.reduce((sum, each) => sum + each.grams, 0));
+      const mass = grams(addUp(lines, (each) => each.grams));
       const { source } = line;
       const kitchen = kitchenMeasure(line, mass, set, 'bought');
       const pack = packOf(source.measures);

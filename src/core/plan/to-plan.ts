@@ -6,6 +6,7 @@ import type { FigureParts, Figures, Measured } from './figures';
 import type { FillLimit, Loads } from './loads';
 import type { RecipeEnergy } from './scale';
 import { nth } from '../sure';
+import { addUp } from '../add-up';
 
 /** One recipe of a plan, made ready. */
 export interface BatchToBind {
@@ -56,7 +57,4 @@ export const HEADSPACE = 1.1;
 
 /** The room in the freezer of what the fridge cannot keep, in mL; 1 mL a g where no cup of the food was weighed. */
 export const frozenRoom = (plan: ToPlan, bound: Bound): number =>
-  bound.batches.reduce(
-    (sum, batch, index) => sum + batch.frozen * (nth(plan.batches, index).mlPerGram ?? 1) * HEADSPACE,
-    0,
-  );
+  addUp(bound.batches, (batch, index) => batch.frozen * (nth(plan.batches, index).mlPerGram ?? 1) * HEADSPACE);

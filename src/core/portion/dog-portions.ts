@@ -7,6 +7,7 @@ import type { Dog } from '../dog/dog';
 import { mealsFilledBy } from '../dog/meals';
 import type { Explanation } from '../explanation';
 import { grams, type EnergyDensity, type Grams } from '../quantity/units';
+import { addUp } from '../add-up';
 
 export interface DogPortion {
   readonly gramsADay: Grams;
@@ -23,7 +24,7 @@ export function portionOf(asked: Dog, day: LocalDate, density: EnergyDensity, fi
   const dog = recipeId === undefined ? asked : withPot(asked, recipeId, density);
   const energy = dayEnergy(dog, day);
   const meals = mealsFilledBy(dog, day, filling, energy);
-  const kcal = meals.reduce((sum, meal) => sum + meal.kcal, 0);
+  const kcal = addUp(meals, (meal) => meal.kcal);
   const aDay = kcal / density;
   return {
     gramsADay: grams(aDay),

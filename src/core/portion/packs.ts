@@ -1,5 +1,6 @@
 import { splitToGram } from './split';
 import { nth } from '../sure';
+import { addUp } from '../add-up';
 
 /** One dog's food of one day, in g of what the share holds. */
 export interface DogDay {
@@ -52,7 +53,7 @@ export function packsFor(share: number, dogDays: readonly DogDay[]): Proposal {
     grams,
     short: false,
   }));
-  const rest = share - whole.reduce((sum, grams) => sum + grams, 0);
+  const rest = share - addUp(whole, (grams) => grams);
   if (rest > 0) packs.push({ grams: rest, short: true });
   return { packs: packs.filter((pack) => pack.grams > 0), filled };
 }

@@ -5,6 +5,7 @@ import { homeEnergyOn } from '../dog/meals';
 import type { EnergyDensity, Grams } from '../quantity/units';
 import { packsFor, type DogDay, type ProposedPack } from './packs';
 import { FATES, type DayDemand, type Fate } from './shares';
+import { addUp } from '../add-up';
 
 type NamedDog = Dog & { readonly id: number };
 
@@ -46,10 +47,9 @@ export function demandsOf(
   return Array.from({ length: plan.days }, (_, index) => {
     const day = addDays(plan.from, index);
     const daysAfterCooking = Math.max(0, daysBetween(plan.today, day));
-    const grams = dogs.reduce(
-      (sum, dog) =>
-        sum + (homeEnergyOn(dog, day, plan.filling) / density) * (day === plan.today ? leftToday(dog.id) : 1),
-      0,
+    const grams = addUp(
+      dogs,
+      (dog) => (homeEnergyOn(dog, day, plan.filling) / density) * (day === plan.today ? leftToday(dog.id) : 1),
     );
     return { daysAfterCooking, grams };
   });
@@ -103,7 +103,7 @@ export function proposePacks(batch: DividedBatch, dogs: readonly NamedDog[]): Ma
     const days = (dried ? daysAt(dried.density) : wet).slice(start);
     const whole = dried ? Math.round(dried.dry) : share.grams;
     start += packsFor(whole, days).filled;
-    const left = whole - sealed.reduce((sum, pack) => sum + pack.grams, 0);
+    const left = whole - addUp(sealed, (pack) => pack.grams);
     const { packs } = packsFor(Math.max(0, Math.round(left)), withoutPacked(days, sealed));
     result.set(share.id, packs);
   }

@@ -2,6 +2,7 @@ import { fine, refused, type Outcome } from '../problem';
 import { readScale } from '../quantity/typed';
 import type { UnitSet } from '../quantity/units';
 import { writeGrams } from '../quantity/write';
+import { addUp } from '../add-up';
 
 export const FATES = ['today', 'fridge', 'freezer', 'dry'] as const;
 /** What becomes of a part of the yield. */
@@ -22,9 +23,10 @@ export interface DayDemand {
  */
 export function suggestShares(yieldGrams: number, demands: readonly DayDemand[], fridgeDays: number): Shares {
   const upTo = (from: number, to: number) =>
-    demands
-      .filter((demand) => demand.daysAfterCooking >= from && demand.daysAfterCooking <= to)
-      .reduce((sum, demand) => sum + demand.grams, 0);
+    addUp(
+      demands.filter((demand) => demand.daysAfterCooking >= from && demand.daysAfterCooking <= to),
+      (demand) => demand.grams,
+    );
   const today = Math.min(yieldGrams, Math.round(upTo(0, 0)));
   const fridge = Math.min(yieldGrams - today, Math.round(upTo(1, fridgeDays)));
   return { today, fridge, freezer: yieldGrams - today - fridge, dry: 0 };
@@ -60,7 +62,7 @@ export function checkShares<T extends ShareSaid>(
     if (!Number.isInteger(share.grams) || share.grams < 0)
       return refused('A share is a whole number of grams, 0 or more.', `shares.${index}.grams`);
   }
-  const total = shares.reduce((sum, share) => sum + share.grams, 0);
+  const total = addUp(shares, (share) => share.grams);
   if (total !== yieldGrams) {
     const gap = total - yieldGrams;
     return refused(

@@ -1,4 +1,5 @@
 import { nth } from '../sure';
+import { addUp } from '../add-up';
 
 /**
  * Splits a whole number of grams by weights so that the parts are whole grams and sum to it (largest remainder).
@@ -8,11 +9,11 @@ import { nth } from '../sure';
  */
 export function splitToGram(total: number, weights: readonly number[]): number[] {
   if (!Number.isInteger(total) || total < 0) throw new Error(`cannot split ${total} g to the gram`);
-  const sum = weights.reduce((all, weight) => all + weight, 0);
+  const sum = addUp(weights, (weight) => weight);
   if (!(sum > 0)) throw new Error('nothing to split by');
   const exact = weights.map((weight) => (total * weight) / sum);
   const parts = exact.map(Math.floor);
-  const missing = total - parts.reduce((all, part) => all + part, 0);
+  const missing = total - addUp(parts, (part) => part);
   const byRemainder = exact
     .map((value, index) => ({ index, remainder: value - Math.floor(value) }))
     .sort((a, b) => b.remainder - a.remainder || a.index - b.index);

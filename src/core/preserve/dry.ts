@@ -2,6 +2,7 @@ import type { Explanation } from '../explanation';
 import { fine, refused, type Outcome } from '../problem';
 import { energyDensity, grams, millilitres, type EnergyDensity, type Grams, type Millilitres } from '../quantity/units';
 import { writeFixed, writeGrams } from '../quantity/write';
+import { addUp } from '../add-up';
 
 /** Readings of one tray: empty, with wet food, with dry food, all with the tray on the scale. */
 export interface TrayReadings {
@@ -65,8 +66,8 @@ export function dryTrays(
     }
     trays.push({ wet: grams(wet), dry: grams(dry), water: millilitres(wet - dry) });
   }
-  const wet = trays.reduce((total, tray) => total + tray.wet, 0);
-  const dry = trays.reduce((total, tray) => total + tray.dry, 0);
+  const wet = addUp(trays, (tray) => tray.wet);
+  const dry = addUp(trays, (tray) => tray.dry);
   const moisture = 1 - (wet * solidsShare) / dry;
   const density = energyDensity((wet * wetDensity) / dry);
   const waterPerGram = (wet - dry) / dry;

@@ -10,6 +10,24 @@ import {
   type UnitSet,
 } from './units';
 
+const writers = new Map<string, Intl.NumberFormat>();
+
+/** The one way that a figure becomes text: with a point, no −0, rounded half away from nought. */
+function writer(least: number, most: number, groups: boolean): Intl.NumberFormat {
+  const key = `${least} ${most} ${groups}`;
+  let known = writers.get(key);
+  if (!known) {
+    known = new Intl.NumberFormat('en', {
+      minimumFractionDigits: least,
+      maximumFractionDigits: most,
+      useGrouping: groups ? 'min2' : false,
+      signDisplay: 'negative',
+    });
+    writers.set(key, known);
+  }
+  return known;
+}
+
 const GLYPHS: Readonly<Record<string, string>> = {
   '1/8': '⅛',
   '1/4': '¼',
@@ -142,16 +160,17 @@ export function writeWeight(mass: Grams, set: UnitSet): string {
 }
 
 /** A figure rounded to so many decimals, without noughts behind it and without groups: as it is typed. */
-export const writePlain = (value: number, decimals: number): string => String(Number(value.toFixed(decimals)));
+export const writePlain = (value: number, decimals: number): string => writer(0, decimals, false).format(value);
 
 /** Energy in kcal as it is shown: whole, one decimal under 100; the figure without its unit. */
 export const writeKcal = (kcal: number): string => writeNumber(kcal, Math.abs(kcal) < 99.95 ? 1 : 0);
 
 /** Energy density in kcal/g, to two decimals. */
-export const writeDensity = (perGram: number): string => perGram.toFixed(2);
+export const writeDensity = (perGram: number): string => writeFixed(perGram, 2);
 
 /** A large mass in kg to 10 g, a small one in g: for sums, not for weighing. */
-export const writeSum = (mass: number): string => (mass >= 1000 ? `${(mass / 1000).toFixed(2)} kg` : writeGrams(mass));
+export const writeSum = (mass: number): string =>
+  mass >= 1000 ? `${writeFixed(mass / 1000, 2)} kg` : writeGrams(mass);
 
 /** A large mass in the household's first unit: pounds and ounces in the US set. */
 export const writeSumIn = (mass: number, set: UnitSet): string =>
@@ -168,13 +187,11 @@ export const capital = (words: string): string => words.charAt(0).toUpperCase() 
 export const toWeigh = (mass: number): string => writeGrams(mass).replace(/ g$/, '');
 
 /** A figure with so many decimals, whole as it was worked out: for a why and for what is typed, not for a headline. */
-export const writeFixed = (value: number, decimals: number): string => value.toFixed(decimals);
+export const writeFixed = (value: number, decimals: number): string => writer(decimals, decimals, false).format(value);
 
 /** A plain figure, grouped from five digits on: 16 899, 1059.2, 0.374. */
-export const writeNumber = (value: number, decimals = 1): string => {
-  const plain = writePlain(value, decimals);
-  return Math.abs(value) < 10_000 ? plain : plain.replace(/\B(?=(\d{3})+(?!\d))/g, ' ');
-};
+export const writeNumber = (value: number, decimals = 1): string =>
+  writer(0, decimals, true).format(value).replaceAll(',', ' ');
 
 /** A dose as a person measures it: eighths below 2, one decimal above. */
 export const writeDose = (amount: number): string =>
@@ -187,4 +204,4 @@ export const weighableUp = (mass: number): number =>
   mass < 10 ? Math.ceil(mass * 10 - 1e-9) / 10 : Math.ceil(mass - 1e-9);
 
 /** Minor units of a currency as its code and a figure: "EUR 1.20". */
-export const writeMoney = (minor: number, currency: string): string => `${currency} ${(minor / 100).toFixed(2)}`;
+export const writeMoney = (minor: number, currency: string): string => `${currency} ${writeFixed(minor / 100, 2)}`;

@@ -5,6 +5,7 @@ import { splitBone } from './bone';
 import { ANIMAL, type WeighedLine } from './recipe';
 import { partOf, type WrittenLine } from './written';
 import { nth, sure } from '../sure';
+import { addUp } from '../add-up';
 
 /** What the lines of a recipe are reckoned for. */
 export interface At {
@@ -147,7 +148,7 @@ export const linesAt = (lines: readonly WrittenLine[], at: At): ReckonedLine[] =
  * far as there is some. Source: handbook 7 (only water leaves).
  */
 export function boiledDown<T extends WeighedLine>(lines: readonly T[], kept: number): T[] {
-  const whole = lines.reduce((sum, line) => sum + line.grams, 0);
+  const whole = addUp(lines, (line) => line.grams);
   const poured = lines.reduce((sum, line) => (isWater(line.food) ? sum + line.grams : sum), 0);
   const left = poured === 0 ? 1 : Math.max(0, 1 - (whole * (1 - kept)) / poured);
   return lines.map((line) => (isWater(line.food) ? { ...line, grams: grams(line.grams * left) } : line));

@@ -3,6 +3,7 @@ import type { EnergyFactors } from '../nutrition/energy';
 import type { EnergyDensity } from '../quantity/units';
 import { ANIMAL, type WeighedLine } from './recipe';
 import { recipeSheet } from './sheet';
+import { addUp } from '../add-up';
 
 /**
  * What the portion schools have to know about a recipe's food.
@@ -21,7 +22,10 @@ export function foodFactsOf(
   factors: EnergyFactors,
 ): FoodFacts {
   const sheet = recipeSheet(recipe.lines, factors);
-  const animal = recipe.lines.filter((line) => ANIMAL.has(line.part)).reduce((sum, line) => sum + line.grams, 0);
+  const animal = addUp(
+    recipe.lines.filter((line) => ANIMAL.has(line.part)),
+    (line) => line.grams,
+  );
   return {
     name: recipe.name,
     ...(recipe.recipeId === undefined ? {} : { recipeId: recipe.recipeId }),

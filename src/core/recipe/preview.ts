@@ -3,6 +3,7 @@ import { dayEnergy, weightOn } from '../dog/day-energy';
 import type { Dog } from '../dog/dog';
 import { isGrowing } from '../dog/stage';
 import type { Preview } from './entry-schema';
+import { addUp } from '../add-up';
 
 /** A dog as a recipe's sheet looks at it: its weight, its day, and whether it grows. */
 export interface NamedDog {
@@ -38,5 +39,5 @@ export const previewOf = (dogs: readonly NamedDog[], days: number): Preview => (
   dogs: dogs.map((dog) => dog.name),
   days,
   dogDays: dogs.length * days,
-  kgDays: dogs.reduce((sum, dog) => sum + dog.kg * days, 0),
+  kgDays: addUp(dogs, (dog) => dog.kg * days),
 });

@@ -1,6 +1,7 @@
 import type { Food } from '../food/food';
 import type { WeighedLine } from './recipe';
 import { nth } from '../sure';
+import { addUp } from '../add-up';
 
 /** Hatch patterns that tell proteins apart without colour. */
 export const HATCHES = ['diagonal', 'waves', 'dots', 'upright', 'crossed', 'chevrons', 'level', 'bricks'] as const;
@@ -66,6 +67,6 @@ export function proteinOf(lines: readonly Pick<WeighedLine, 'grams' | 'part' | '
   const word = name.replace(/^game meat, /, '').split(/[, ]/)[0] ?? name;
   return {
     word,
-    hatch: nth(HATCHES, [...word].reduce((sum, letter) => sum + letter.charCodeAt(0), 0) % HATCHES.length),
+    hatch: nth(HATCHES, addUp([...word], (letter) => letter.charCodeAt(0)) % HATCHES.length),
   };
 }

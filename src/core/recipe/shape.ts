@@ -4,6 +4,7 @@ import { isWater, type FoodMeasure } from '../food/food';
 import { nutrientIn } from '../nutrition/totals';
 import { ANIMAL, batchLines, PARTS, type Part, type WeighedLine } from './recipe';
 import type { RecipeSheet } from './sheet';
+import { addUp } from '../add-up';
 
 /** data/shapes.json: what a recipe should consist of, as cooks say it. */
 export const shapeSchema = z.object({
@@ -46,8 +47,8 @@ const volumeIn = (line: WeighedLine, measures: Measures): number | undefined => 
 /** The parts of a recipe by volume, as a cook fills cups with them. Source: USDA SR 24 household measures. */
 export function volumeShares(lines: readonly WeighedLine[], measures: Measures): VolumeShares {
   const known = foodLines(lines).map((line) => ({ line, volume: volumeIn(line, measures) }));
-  const whole = known.reduce((sum, { volume }) => sum + (volume ?? 0), 0);
-  const mass = known.reduce((sum, { line }) => sum + line.grams, 0);
+  const whole = addUp(known, ({ volume }) => volume ?? 0);
+  const mass = addUp(known, ({ line }) => line.grams);
   const covered = known.reduce((sum, { line, volume }) => (volume === undefined ? sum : sum + line.grams), 0);
   const of = new Map<Part, number>();
   for (const { line, volume } of known)
@@ -80,7 +81,7 @@ export function shapeAgainst(
   const own = foodLines(lines);
   const size = (line: WeighedLine): number =>
     shape.by === 'weight' ? line.grams : shape.by === 'energy' ? kcalOf(line) : (volumeIn(line, measures) ?? 0);
-  const whole = own.reduce((sum, line) => sum + size(line), 0);
+  const whole = addUp(own, (line) => size(line));
   return shape.rows.map((row) => {
     const fits = (line: WeighedLine) => {
       const name = `${line.text} ${line.food.name}`.toLowerCase();
@@ -90,7 +91,7 @@ export function shapeAgainst(
         (row.notNamed === undefined || !name.includes(row.notNamed))
       );
     };
-    const share = whole === 0 ? 0 : own.filter(fits).reduce((sum, line) => sum + size(line), 0) / whole;
+    const share = whole === 0 ? 0 : addUp(own.filter(fits), (line) => size(line)) / whole;
     const least = row.least ?? (row.about ?? 0) * (1 - TOLERANCE);
     const most = row.most ?? (row.about ?? 1) * (1 + TOLERANCE);
     return { name: row.name, share, least, most, verdict: share < least ? 'under' : share > most ? 'over' : 'met' };

@@ -12,6 +12,7 @@ import {
 import { solidsOf, totalsOf, type NutrientTotal } from '../nutrition/totals';
 import { grams, type Grams, type Kilocalories } from '../quantity/units';
 import { batchLines, PARTS, type Part, type WeighedLine } from './recipe';
+import { addUp } from '../add-up';
 
 /** A sum and the part of the food's weight that has a value for it, from 0 to 1; undefined where nothing has. */
 export interface Known {
@@ -55,7 +56,7 @@ export function recipeSheet(lines: readonly WeighedLine[], factors: EnergyFactor
   const inBatch = batchLines(lines);
   const foods = inBatch.filter((line) => !isWater(line.food));
   const totals = totalsOf(foods);
-  const inPot = inBatch.reduce((sum, line) => sum + line.grams, 0);
+  const inPot = addUp(inBatch, (line) => line.grams);
   const kcalBy = {
     '4-9-4': energyOf(foods, '4-9-4'),
     modified: energyOf(foods, 'modified'),
@@ -107,12 +108,12 @@ export function recipeSheet(lines: readonly WeighedLine[], factors: EnergyFactor
 }
 
 function sharesOf(foods: readonly WeighedLine[], kcal: number, factors: EnergyFactors): RecipeSheet['shares'] {
-  const mass = foods.reduce((sum, line) => sum + line.grams, 0);
+  const mass = addUp(foods, (line) => line.grams);
   return PARTS.map((part) => {
     const own = foods.filter((line) => line.part === part);
     return {
       part,
-      weight: mass === 0 ? 0 : own.reduce((sum, line) => sum + line.grams, 0) / mass,
+      weight: mass === 0 ? 0 : addUp(own, (line) => line.grams) / mass,
       energy: kcal === 0 ? 0 : energyOf(own, factors) / kcal,
     };
   }).filter((share) => share.weight > 0);

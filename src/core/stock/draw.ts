@@ -1,6 +1,7 @@
 import type { LocalDate } from '../calendar/local-date';
 import type { PlaceKind } from '../preserve/shelf-life';
 import { nth } from '../sure';
+import { addUp } from '../add-up';
 
 /** A pack, or a share that is eaten warm today, as the bowl sees it. */
 export interface Source {
@@ -109,6 +110,6 @@ export function fitFor<T extends Source>(sources: readonly T[], dogId: number, r
 
 /** What a bowl holds in all: g of food as stored and mL of water to put back. */
 export const bowlOf = (drawn: readonly Drawn[]): { readonly grams: number; readonly water: number } => ({
-  grams: drawn.reduce((sum, part) => sum + part.grams, 0),
-  water: drawn.reduce((sum, part) => sum + part.water, 0),
+  grams: addUp(drawn, (part) => part.grams),
+  water: addUp(drawn, (part) => part.water),
 });

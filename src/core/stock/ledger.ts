@@ -11,6 +11,7 @@ import {
 } from '../preserve/shelf-life';
 import { fine, refused, type Outcome } from '../problem';
 import { standing, type Entry } from '../standing';
+import { addUp } from '../add-up';
 
 export const MOVEMENT_KINDS = [
   'received',
@@ -76,7 +77,7 @@ export interface HoldingState extends KeepingDates {
 export const tenths = (grams: number) => Math.round(grams * 10);
 export const fromTenths = (amount: number) => amount / 10;
 
-export const legSum = (legs: readonly Leg[]) => legs.reduce((sum, leg) => sum + leg.amount, 0);
+export const legSum = (legs: readonly Leg[]) => addUp(legs, (leg) => leg.amount);
 
 /** The legs that undo a movement. */
 export const reversedLegs = (legs: readonly Leg[]): Leg[] => legs.map((leg) => ({ ...leg, amount: -leg.amount }));

@@ -17,6 +17,7 @@ import { readPlannedLines } from '../repositories/planned';
 import { batchIn, observe, refreshBatch, strike } from './batch-at-hand';
 import { inMass, refuse, type Context } from './run';
 import { nth } from '@/core/sure';
+import { addUp } from '@/core/add-up';
 
 /** More than a home kitchen cooks at once: a slip (common practice, no source). */
 const MOST_GRAMS = 200_000;
@@ -132,7 +133,7 @@ export async function correctLine(context: Context, input: LineInput): Promise<F
       (await readFoodsByKey(context.tx, context.reference, [input.ndb])).get(input.ndb) ??
       refuse('Choose a food.', 'ndb');
     const { food, made } = known;
-    const stays = was ? was.parts.reduce((sum, part) => sum + part.share, 0) : 1;
+    const stays = was ? addUp(was.parts, (part) => part.share) : 1;
     const first = was?.parts[0];
     readings.push({
       node,
@@ -189,7 +190,7 @@ async function daysLeft(
 ): Promise<Pick<Follows, 'days'>> {
   if (before.state !== 'weighed' || after.state !== 'weighed') return {};
   const dogs = (await readDogs(tx)).filter((dog) => before.dogIds.includes(dog.id));
-  const aDay = dogs.reduce((sum, dog) => sum + homeEnergyOn(dog, today), 0);
+  const aDay = addUp(dogs, (dog) => homeEnergyOn(dog, today));
   const ids = after.shares.flatMap((share) => share.packs.map((pack) => pack.holdingId));
   const left = (await readPacks(tx, ids)).filter((pack) => pack.grams > 0);
   if (aDay <= 0 || left.length === 0) return {};

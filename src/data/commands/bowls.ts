@@ -15,6 +15,7 @@ import { writeMovement } from './ledger';
 import { inMass, refuse, type Context } from './run';
 import { reverseMovement } from './stock';
 import { sure } from '@/core/sure';
+import { addUp } from '@/core/add-up';
 
 export interface BowlEntry {
   readonly dogId: number;
@@ -90,7 +91,7 @@ export async function feedBowl(context: Context, entry: BowlEntry): Promise<{ mo
     );
   }
   const parts = await partsOf(context, entry, dog, day);
-  const eaten = parts.reduce((total, part) => total + part.amount, 0);
+  const eaten = addUp(parts, (part) => part.amount);
   const made = await writeMovement(context, {
     kind: 'fed',
     at: fedAt,
@@ -141,7 +142,10 @@ async function partsOf(context: Context, entry: BowlEntry, dog: StoredDog, day: 
   const keyOf = (part: BowlEntry['parts'][number]) =>
     'shareId' in part ? `share-${part.shareId}` : `pack-${part.holdingId}`;
   const drawn = (of: BowlEntry['parts'][number]) =>
-    entry.parts.filter((part) => keyOf(part) === keyOf(of)).reduce((sum, part) => sum + part.grams, 0);
+    addUp(
+      entry.parts.filter((part) => keyOf(part) === keyOf(of)),
+      (part) => part.grams,
+    );
   return entry.parts.map((part): Part => {
     const amount = tenths(part.grams);
     if (!(amount > 0)) return refuse('A weight above 0 goes into the bowl: at least a tenth of a gram.');

@@ -32,6 +32,7 @@ import { readStock, readWarmShares, sourceOf, warmSourceOf } from '../repositori
 import { weighIn } from '../schema/dogs';
 import { DOGS, EQUIPMENT, RECIPES, SUPPLIES } from './cast';
 import { nth, sure } from '@/core/sure';
+import { addUp } from '@/core/add-up';
 
 /**
  * The boatyard cottage: three made-up dogs, three recipes, two batches cooked some days ago and partly eaten, the
@@ -165,7 +166,7 @@ async function cook(
   const planned = sure(await readBatch(tx, batchId, context.household.energyFactors));
   const { written, bought, takes } = await readPlannedLines(tx, context.reference, planned);
   await startCooking(context, { batchId, grams: takes.map((take) => Math.round(take.bought)) });
-  const inPot = linesOfWeights(written, bought).reduce((sum, line) => sum + line.grams, 0);
+  const inPot = addUp(linesOfWeights(written, bought), (line) => line.grams);
   const net = Math.round(inPot * pot.gross);
   const vessels = [
     { name: 'stockpot', gross: grams(Math.round(net * 0.62) + 2140), tare: grams(2140) },

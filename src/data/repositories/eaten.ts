@@ -8,6 +8,7 @@ import type { Tx } from '../database';
 import { intake, proposalAnswer } from '../schema/dogs';
 import { bowl, bowlPart } from '../schema/stock';
 import type { StoredDog } from './dogs';
+import { addUp } from '@/core/add-up';
 
 /**
  * What a dog really got, by day, in kcal: what the cook reported, or else the day's bowls with the extras of its
@@ -29,9 +30,12 @@ export async function readIntake(tx: Tx, dog: StoredDog, from: LocalDate, to: Lo
     const meals = mealsOn(dog, day, energy);
     // A meal that the pot brings nothing to is never pressed.
     if (!meals.filter((meal) => meal.kcal > 0).every((meal) => fed.some((row) => row.slotId === meal.id))) continue;
-    const added = meals.flatMap((meal) => meal.additions).reduce((sum, each) => sum + each.kcal, 0);
+    const added = addUp(
+      meals.flatMap((meal) => meal.additions),
+      (each) => each.kcal,
+    );
     const beside = energy.extras.kcal + (energy.oldFood?.kcal ?? 0) + added;
-    byDay.set(day, fed.reduce((sum, row) => sum + row.kcal, 0) + beside);
+    byDay.set(day, addUp(fed, (row) => row.kcal) + beside);
   }
   for (const report of reports) {
     for (let day = report.from; day <= report.to && day <= to; day = addDays(day, 1)) byDay.set(day, report.kcal);

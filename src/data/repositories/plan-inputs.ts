@@ -18,6 +18,7 @@ import { readPots } from './pots';
 import { readLatestVersions } from './recipes';
 import { readStock, sourceOf, type StoredPack } from './stock';
 import { sure } from '@/core/sure';
+import { addUp } from '@/core/add-up';
 
 /** How far ahead the stock is played against the dogs' days: no household's freezer reaches further (common practice). */
 const COVERED_DAYS = 60;
@@ -46,9 +47,7 @@ async function coveredBy({ tx, reference, household, today }: Here, dogs: readon
     cover.map((own) => [
       own.dogId,
       Object.fromEntries(
-        own.days
-          .filter((day) => day.drawn.length > 0)
-          .map((day) => [day.day, day.drawn.reduce((sum, drawn) => sum + drawn.kcal, 0)]),
+        own.days.filter((day) => day.drawn.length > 0).map((day) => [day.day, addUp(day.drawn, (drawn) => drawn.kcal)]),
       ),
     ]),
   );
@@ -96,8 +95,11 @@ export async function readPlanInputs(here: Here, entry?: PlanEntry): Promise<Pla
     dogs: dogs.map((dog) => ({ ...dog, caution: vetCaution(dog, today) })),
     equipment: await readEquipment(tx),
     freezer: {
-      capacity: sized.length > 0 ? sized.reduce((sum, place) => sum + sure(place.capacityMl), 0) : undefined,
-      used: stock.filter((pack) => pack.placeKind === 'freezer').reduce((sum, pack) => sum + pack.grams, 0),
+      capacity: sized.length > 0 ? addUp(sized, (place) => sure(place.capacityMl)) : undefined,
+      used: addUp(
+        stock.filter((pack) => pack.placeKind === 'freezer'),
+        (pack) => pack.grams,
+      ),
     },
     foods: [...(await readFoodsByKey(tx, reference, swapped)).values()],
     covered: await coveredBy(here, dogs, stock),

@@ -3,6 +3,7 @@ import { and, asc, eq, inArray, isNull, lte, sql } from 'drizzle-orm';
 import type { Tx } from '../database';
 import { batch } from '../schema/batches';
 import { recipeVersion } from '../schema/recipes';
+import { addUp } from '@/core/add-up';
 
 /** How many weighed pots back a kitchen's yield is looked at; older habits fade (common practice, no source). */
 const POTS_BACK = 12;
@@ -43,4 +44,4 @@ export async function readPots(tx: Tx, recipeIds: readonly number[]): Promise<Ma
 }
 
 export const meanOf = (values: readonly number[] | undefined): number | undefined =>
-  values && values.length > 0 ? values.reduce((sum, value) => sum + value, 0) / values.length : undefined;
+  values && values.length > 0 ? addUp(values, (value) => value) / values.length : undefined;

@@ -16,6 +16,7 @@ import { readHousehold } from './household';
 import { readPantry, type Pantry } from './pantry';
 import { meanOf, readPots } from './pots';
 import { sure } from '@/core/sure';
+import { addUp } from '@/core/add-up';
 
 /** A line that was read: its amount in the cook's own words, and what it comes to for one unit of its basis. */
 export interface StoredLine extends WrittenLine {
@@ -93,7 +94,7 @@ export async function readRecipeAsFood(
   return {
     food: { ndb: `R${recipeId}`, name: version.name, group: 'Recipe', per100: {} },
     measures: own?.cupGrams ? [ownMeasure('cup', own.cupGrams, unitSet)] : [],
-    made: { lines, grams: lines.reduce((sum, each) => sum + each.grams, 0) },
+    made: { lines, grams: addUp(lines, (each) => each.grams) },
   };
 }
 

@@ -21,6 +21,7 @@ import styles from './batches.module.css';
 import { FATE_WORDS } from './fate-words';
 import type { BatchView, WeighedView } from './queries';
 import { nth, sure } from '@/core/sure';
+import { addUp } from '@/core/add-up';
 
 const WIDTH = 640;
 const FILLS: Readonly<Record<Fate, string>> = {
@@ -62,7 +63,7 @@ export function Divide({ view }: { view: BatchView }) {
     return { ...share, grams: grams.ok ? grams.value : 0 };
   });
   const check = read.every((each) => each.ok) ? checkShares(shares, whole, inMass) : undefined;
-  const total = shares.reduce((sum, share) => sum + share.grams, 0);
+  const total = addUp(shares, (share) => share.grams);
   const at = (index: number) => {
     const own = nth(read, index);
     if (!own.ok) return own.problem.message;

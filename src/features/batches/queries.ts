@@ -40,6 +40,7 @@ import { whom } from './list/queries';
 import { readPlannedLines } from '@/data/repositories/planned';
 import { readPacksOfBatch } from '@/data/repositories/stock';
 import { nth, sure } from '@/core/sure';
+import { addUp } from '@/core/add-up';
 
 export interface SheetLine {
   readonly name: string;
@@ -168,7 +169,7 @@ export async function batchView(id: number): Promise<BatchView | undefined> {
 /** A line as it was weighed out. */
 function cookedLine(take: WeighedTake, line: number): SheetLine {
   const [first] = take.parts;
-  const stays = take.parts.reduce((total, part) => total + part.share, 0);
+  const stays = addUp(take.parts, (part) => part.share);
   return {
     name: take.name,
     words: take.words,

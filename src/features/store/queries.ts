@@ -19,6 +19,7 @@ import {
   type StoredMovement,
   type StoredPack,
 } from '@/data/repositories/stock';
+import { addUp } from '@/core/add-up';
 
 export interface ShelfPack {
   readonly holdingId: number;
@@ -84,7 +85,7 @@ export async function storeView(code: string | undefined): Promise<StoreView> {
   const place = (pack: StoredPack) => order.get(`pack-${pack.holdingId}`) ?? -1;
   const shelves = places.map((each): Shelf => {
     const own = stock.filter((pack) => pack.placeId === each.id).sort((a, b) => place(a) - place(b));
-    const mass = own.reduce((sum, pack) => sum + pack.grams, 0);
+    const mass = addUp(own, (pack) => pack.grams);
     return {
       placeId: each.id,
       name: each.name,
@@ -193,7 +194,7 @@ function entryOf(
 ): HistoryEntry {
   const set = household.unitSet;
   const gained = movement.legs.filter((leg) => 'holdingId' in leg && leg.amount > 0);
-  const amount = fromTenths(Math.max(...[movement.legs.reduce((sum, leg) => sum + Math.max(0, leg.amount), 0)]));
+  const amount = fromTenths(Math.max(...[addUp(movement.legs, (leg) => Math.max(0, leg.amount))]));
   const to =
     gained[0] && 'placeId' in gained[0]
       ? places.find((each) => each.id === (gained[0] as { placeId: number }).placeId)?.name.toLowerCase()

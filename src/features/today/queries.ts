@@ -21,6 +21,7 @@ import { readStock, readWarmShares, sourceOf, warmSourceOf, type StoredPack } fr
 import { DAYS_BACK, earlierMeals } from './earlier/queries';
 import type { AheadCell, DogToday, FedMeal, ShownSource, TodayView } from './view';
 import { nth, sure } from '@/core/sure';
+import { addUp } from '@/core/add-up';
 
 /** Four weeks fit a screen; further ahead nobody looks for a bowl. */
 const HORIZON = 28;
@@ -263,10 +264,12 @@ function watchPacks(
   set: UnitSet,
 ): TodayView['watch'] {
   const eatenBy = (key: string, day: string) =>
-    cover
-      .flatMap((each) => each.days.filter((each) => each.day <= day).flatMap((each) => each.drawn))
-      .filter((part) => part.key === key)
-      .reduce((sum, part) => sum + part.grams, 0);
+    addUp(
+      cover
+        .flatMap((each) => each.days.filter((each) => each.day <= day).flatMap((each) => each.drawn))
+        .filter((part) => part.key === key),
+      (part) => part.grams,
+    );
   return stock.flatMap((pack): TodayView['watch'][number][] => {
     const href = `/store?pack=${pack.code}`;
     if (pack.safeUntil !== undefined && pack.safeUntil < today) {

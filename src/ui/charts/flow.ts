@@ -1,5 +1,6 @@
 import { linkHorizontal, scaleLinear } from 'd3';
 import { nth, sure } from '@/core/sure';
+import { addUp } from '@/core/add-up';
 
 export interface FlowBand {
   readonly label: string;
@@ -56,7 +57,7 @@ function spread(
  * Takes g; returns outlines and label places in the px of FLOW. Pure geometry.
  */
 export function layFlow(lines: readonly FlowBand[], net: number | undefined, shares: readonly FlowBand[]) {
-  const inPot = lines.reduce((sum, line) => sum + line.grams, 0);
+  const inPot = addUp(lines, (line) => line.grams);
   const scale = scaleLinear().domain([0, inPot]).range([0, TALLEST]);
   const thickness = (grams: number) => Math.max(0.8, scale(grams));
   const outer = spread(lines, thickness, 24, 34);

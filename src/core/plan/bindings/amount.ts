@@ -7,12 +7,12 @@ import { readAmount, type Amount } from '../typed-amount';
 import { amountWanted, type PlanBinding, type Typed } from './binding';
 import { many, type BindingRow } from './row';
 import { sure } from '../../sure';
+import { addUp } from '../../add-up';
 
 function finishedRow(result: PlanResult, typed: Typed, inputs: PlanInputs): BindingRow {
   const { bound, finished, read, batches } = result;
   const cups = batches.every((batch) => batch.read.mlPerGram !== undefined)
-    ? batches.reduce((total, batch) => total + batch.bound.figures.finished * sure(batch.read.mlPerGram), 0) /
-      volumeOf('cup', inputs.set)
+    ? addUp(batches, (batch) => batch.bound.figures.finished * sure(batch.read.mlPerGram)) / volumeOf('cup', inputs.set)
     : undefined;
   const pots = Math.max(...read.plan.batches.map((batch) => batch.recipe.guess.pots));
   return {

@@ -5,6 +5,7 @@ import type { PlanResult } from '../result';
 import type { Bound, ToPlan } from '../to-plan';
 import type { Amount } from '../typed-amount';
 import type { BindingRow } from './row';
+import { addUp } from '../../add-up';
 
 /** The texts that the holes of all bindings hold. */
 export interface BindingTexts {
@@ -89,7 +90,6 @@ export function amountWanted(plan: ToPlan, amount: Amount, times: number, field:
   }
   return fine({
     wanted: times * amount.millilitres,
-    figure: (bound) =>
-      bound.batches.reduce((sum, batch, index) => sum + batch.figures.finished * (perGram[index] ?? 0), 0),
+    figure: (bound) => addUp(bound.batches, (batch, index) => batch.figures.finished * (perGram[index] ?? 0)),
   });
 }

@@ -9,14 +9,15 @@ import { readAmount, readCount, type Amount } from '../typed-amount';
 import { amountWanted, countAndSize, wholeCount, type PlanBinding, type Typed } from './binding';
 import { many, type BindingRow } from './row';
 import { sure } from '../../sure';
+import { addUp } from '../../add-up';
 
 /** What one filling of a container takes in g; undefined where only its volume is known and no cup was weighed. */
 function fillingOf(container: Pick<Equipment, 'grams' | 'millilitres'>, { batches }: PlanResult): number | undefined {
   if (container.grams !== undefined) return container.grams;
   if (container.millilitres === undefined || batches.some((batch) => batch.read.mlPerGram === undefined))
     return undefined;
-  const finished = batches.reduce((total, batch) => total + batch.bound.figures.finished, 0);
-  const volume = batches.reduce((total, batch) => total + batch.bound.figures.finished * sure(batch.read.mlPerGram), 0);
+  const finished = addUp(batches, (batch) => batch.bound.figures.finished);
+  const volume = addUp(batches, (batch) => batch.bound.figures.finished * sure(batch.read.mlPerGram));
   return (container.millilitres * finished) / volume;
 }
 

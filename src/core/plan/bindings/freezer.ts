@@ -6,12 +6,13 @@ import { frozenRoom, HEADSPACE } from '../to-plan';
 import { readAmount } from '../typed-amount';
 import type { PlanBinding, Typed } from './binding';
 import { many, writeRoom, type BindingRow } from './row';
+import { addUp } from '../../add-up';
 
 /** What the freezer is asked for. */
 function freezerRow({ keeping, bound }: PlanResult, typed: Typed, { set }: PlanInputs): BindingRow {
   const { room, free, freezeDays } = keeping;
   const over = free !== undefined && room > free;
-  const frozen = bound.batches.reduce((total, batch) => total + batch.frozen, 0);
+  const frozen = addUp(bound.batches, (batch) => batch.frozen);
   return {
     key: 'freezer',
     label: 'freezer',

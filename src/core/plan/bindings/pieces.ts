@@ -6,6 +6,7 @@ import type { PlanResult } from '../result';
 import { readAmount, readCount, readWeight } from '../typed-amount';
 import { countAndSize, wholeCount, type PlanBinding, type Typed } from './binding';
 import { many, type BindingRow } from './row';
+import { addUp } from '../../add-up';
 
 /** A piece as cooks form them, until another size is typed: about an ounce (common practice, no source). */
 const usualPiece = (set: UnitSet): string => (set === 'us' ? '1 oz' : '30 g');
@@ -14,7 +15,7 @@ function piecesRows({ bound }: PlanResult, typed: Typed, inputs: PlanInputs): Bi
   const size = typed.by === 'pieces' ? typed.size : usualPiece(inputs.set);
   const read = readAmount(size, inputs.set, 'size', '');
   if (!read.ok || !('grams' in read.value)) return [];
-  const raw = bound.batches.reduce((total, batch) => total + batch.figures.inPot, 0);
+  const raw = addUp(bound.batches, (batch) => batch.figures.inPot);
   const pieces = raw / read.value.grams;
   return [
     {
@@ -54,7 +55,7 @@ export const pieces: PlanBinding<{ readonly by: 'pieces'; readonly count: number
     (grams > 0
       ? fine({
           wanted: count * grams,
-          figure: (bound) => bound.batches.reduce((sum, batch) => sum + batch.figures.inPot, 0),
+          figure: (bound) => addUp(bound.batches, (batch) => batch.figures.inPot),
         })
       : refused('How much? A weight above 0.', 'size')),
   rows: piecesRows,

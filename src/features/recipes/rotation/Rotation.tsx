@@ -8,6 +8,7 @@ import { EmptyRoom } from '@/ui/room';
 import { BalanceSheet } from '../BalanceSheet';
 import type { RotationView } from '../queries';
 import styles from './rotation.module.css';
+import { addUp } from '@/core/add-up';
 
 const MOST_DAYS = 28;
 
@@ -22,7 +23,7 @@ export function Rotation({ view }: { view: RotationView }) {
     );
   }
   const daysOf = (id: number) => days[id] ?? 2;
-  const whole = view.recipes.reduce((sum, recipe) => sum + daysOf(recipe.id), 0);
+  const whole = addUp(view.recipes, (recipe) => daysOf(recipe.id));
   const lines = rotationLines(
     view.recipes.map((recipe) => ({ name: recipe.name, lines: recipe.lines, days: daysOf(recipe.id) })),
     view.factors,

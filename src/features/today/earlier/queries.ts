@@ -6,6 +6,7 @@ import type { Reading } from '@/data/reading';
 import type { StoredBowl } from '@/data/repositories/bowls';
 import type { StoredDog } from '@/data/repositories/dogs';
 import type { EarlierMeal, TodayView } from '../view';
+import { addUp } from '@/core/add-up';
 
 /** The meals of so many days back can be marked, taken back and put right. */
 export const DAYS_BACK = 3;
@@ -40,7 +41,7 @@ export function earlierMeals(
                   .map((part) => `${writeMassIn(part.grams, household.unitSet)} from ${part.code}`)
                   .join(', '),
                 key: bowl.parts[0]?.key ?? '',
-                grams: bowl.parts.reduce((sum, part) => sum + part.grams, 0),
+                grams: addUp(bowl.parts, (part) => part.grams),
               },
             },
           ];
