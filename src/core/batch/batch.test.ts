@@ -32,9 +32,9 @@ const lineReadings = LINES.map((line, index): NewReading => ({
   kind: 'gross',
   value: line.grams,
 }));
-const pot = (gross: number, tare = 1240, place = 0): NewReading[] => [
-  { node: `vessel:0.${place}`, kind: 'gross', value: gross, text: 'pot' },
-  { node: `vessel:0.${place}`, kind: 'tare', value: tare },
+const pot = (gross: number, tare = 1240, place = 0, yields = 0): NewReading[] => [
+  { node: `vessel:${yields}.${place}`, kind: 'gross', value: gross, text: 'pot' },
+  { node: `vessel:${yields}.${place}`, kind: 'tare', value: tare },
 ];
 const share = (id: number, fate: SetShare['fate'], grams: number, over: Partial<SetShare> = {}): SetShare => ({
   id,
@@ -220,5 +220,43 @@ test('mass is conserved in the graph of any batch: every inner node closes', () 
       expect(depth('pot', [])).toBeLessThan(8);
     }),
     { numRuns: 60 },
+  );
+});
+
+/** The same batch with its first lines in one vessel and the rest in another, each in so many loads. */
+const inVessels = (loads: readonly number[]): Evidence => ({
+  takes: EVIDENCE.takes.map((take, index) => ({ ...take, component: index < 2 ? 0 : 1 })),
+  components: loads.map((count, index) => ({ name: `vessel ${index}`, loads: count })),
+});
+
+test('any number of loads, vessels, pans and yields: what goes in comes out, in g and in kcal', () => {
+  fc.assert(
+    fc.property(
+      fc.tuple(fc.integer({ min: 1, max: 5 }), fc.integer({ min: 1, max: 5 })),
+      fc.array(fc.integer({ min: 300, max: 700 }), { minLength: 1, maxLength: 3 }),
+      fc.boolean(),
+      (loads, pans, apart) => {
+        const readings = pans.flatMap((net, index) => pot(net + 1240, 1240, index));
+        if (apart) readings.push(...pot(700 + 1240, 1240, 0, 1));
+        const folded = foldBatch(history({ evidence: inVessels(loads), more: readings }), '4-9-4');
+        fc.pre(folded.ok);
+        const graph = batchGraph(folded.value, [], '4-9-4');
+        for (const [key, gap] of imbalance(graph)) expect([key, Math.abs(gap) < 1e-6]).toEqual([key, true]);
+        const kinds = (kind: string) => graph.nodes.filter((node) => node.kind === kind).length;
+        expect(kinds('load')).toBe(loads.filter((count) => count > 1).reduce((a, b) => a + b, 0));
+        expect([kinds('vessel'), kinds('pot')]).toEqual([2, apart ? 0 : 1]);
+        expect(kinds('pan')).toBe(pans.length > 1 ? pans.length : 0);
+        // Heat takes water and no energy: what the lines bring is in the yields.
+        const into = (kind: string) =>
+          graph.edges
+            .filter((edge) => graph.nodes.find((node) => node.key === edge.to)!.kind === kind)
+            .reduce((all, edge) => all + edge.kcal, 0);
+        const lines = graph.edges
+          .filter((edge) => edge.from.startsWith('line-'))
+          .reduce((all, edge) => all + edge.kcal, 0);
+        expect(into('yield')).toBeCloseTo(lines, 6);
+      },
+    ),
+    { numRuns: 40 },
   );
 });

@@ -28,6 +28,13 @@ export interface Take {
 /** What a batch froze when cooking began: nothing that changes later in a recipe or a label can reach it. */
 export interface Evidence {
   readonly takes: readonly Take[];
+  /** What is cooked in a vessel of its own, by its place, and in how many even vesselfuls; absent: one, in one. */
+  readonly components?: readonly CookedComponent[];
+}
+
+export interface CookedComponent {
+  readonly name: string;
+  readonly loads: number;
 }
 
 /** A written line as it is frozen, for so many g as bought. What stays of it is linear in what is weighed. */

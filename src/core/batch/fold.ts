@@ -9,7 +9,7 @@ import { fine, refused, type Outcome } from '../problem';
 import { grams, type EnergyDensity } from '../quantity/units';
 import { batchLines, type WeighedLine } from '../recipe/recipe';
 import { recipeSheet, type RecipeSheet } from '../recipe/sheet';
-import { staysOfTake, type Evidence, type Take } from './evidence';
+import { staysOfTake, type CookedComponent, type Evidence, type Take } from './evidence';
 import { observedIn, yieldOf, type NodeKey, type Observed, type Reading } from './reading';
 import { sure } from '../sure';
 import { addUp } from '../add-up';
@@ -76,6 +76,7 @@ export interface WeighedTake extends Take {
 interface Cooked {
   readonly startedAt: Date;
   readonly takes: readonly WeighedTake[];
+  readonly components: readonly CookedComponent[];
   readonly lines: readonly WeighedLine[];
   readonly sheet: RecipeSheet;
 }
@@ -219,7 +220,8 @@ export function foldBatch(
   const linesIn = (of: readonly WeighedTake[]) => of.flatMap((take) => staysOfTake(take, take.weighed));
   const lines = linesIn(takes).filter((line) => line.grams > 0);
   const sheet = recipeSheet(lines, factors);
-  const cooked = { startedAt, takes, lines, sheet };
+  const components = evidence.components ?? [{ name: 'the pot', loads: 1 }];
+  const cooked = { startedAt, takes, components, lines, sheet };
   const places = [...new Set([...observed.nodes('vessel'), ...observed.nodes('cups')].map(yieldOf))].sort();
   const yields: BatchYield[] = [];
   for (const place of places) {

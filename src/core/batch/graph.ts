@@ -1,12 +1,17 @@
 import { nutrientIn, solidsOf } from '../nutrition/totals';
+import { staysOfTake } from './evidence';
 import { energyOf, type EnergyFactors } from '../nutrition/energy';
 import { batchLines, type Part, type WeighedLine } from '../recipe/recipe';
 import { HALF_A_GRAM, storedAs, type BatchState, type ShareState } from './fold';
 import { nth, sure } from '../sure';
 import { addUp } from '../add-up';
 
-/** What a mass lies in on its way: a line on the scale, the pot, a yield, a share, a tray, a pack, or where it went. */
-export type MassKind = 'line' | 'pot' | 'yield' | 'share' | 'tray' | 'pack' | 'out' | 'rest' | 'unexplained';
+/**
+ * What a mass lies in on its way: a line on the scale, a load (one vesselful of a component), a vessel, the pot, a pan that
+ * it was weighed in, a yield, a share, a tray, a pack, or where it went.
+ */
+export type MassKind =
+  'line' | 'load' | 'vessel' | 'pot' | 'pan' | 'yield' | 'share' | 'tray' | 'pack' | 'out' | 'rest' | 'unexplained';
 
 export interface MassNode {
   readonly key: string;
@@ -36,8 +41,10 @@ export interface MassGraph {
 const waterIn = (line: WeighedLine) => nutrientIn(line.food.per100, 'water_g', line.grams) ?? 0;
 
 /**
- * A batch as a graph of masses: lines into the pot, the pot into its yields, vapour and what was eaten before; each
- * yield into its shares and what is not divided; a share into packs, bowls, trays and what is not packed; a tray into
+ * A batch as a graph of masses: lines into the loads of their component, the loads into its vessel, the vessels into the
+ * pot, the pot into the pans that were weighed, vapour and what was eaten before, the pans into the yield. Yields that are
+ * kept apart come from their own vessel each. What is one alone (one load, one vessel, one pan) is no node of its own. Each
+ * yield goes into its shares and what is not divided; a share into packs, bowls, trays and what is not packed; a tray into
  * the water that left it and the packs.
  *
  * Takes the state of a batch, for a planned one its lines, and the household's energy factors. What packs hold over a
@@ -53,28 +60,54 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
   const edge = (from: string, to: string, grams: number, of: Partial<MassEdge> = {}) => {
     if (grams > 1e-9) edges.push({ from, to, grams, kcal: 0, water: 0, solids: 0, observed: true, ...of });
   };
-  const lines = batchLines(batch.state === 'planned' ? planned : batch.lines);
-  const pot = node('pot', 'pot', 'the pot');
-  lines.forEach((line, index) =>
-    edge(node(`line-${index}`, 'line', line.food.name, line.part), pot, line.grams, {
-      kcal: energyOf([line], factors),
-      water: waterIn(line),
-      solids: solidsOf([line]),
-      observed: batch.state !== 'planned',
-    }),
-  );
+  const holds = (lines: readonly WeighedLine[], part: number): Partial<MassEdge> => ({
+    kcal: energyOf(lines, factors) * part,
+    water: addUp(lines, waterIn) * part,
+    solids: solidsOf(lines) * part,
+    observed: batch.state !== 'planned',
+  });
+  const groups = componentsOf(batch, planned);
+  // Yields that are kept apart come from their own vessel each; else all is one pot in the end.
+  const apart = batch.state === 'weighed' && batch.yields.length > 1;
+  const own = groups.length > 1 || apart;
+  const vesselOf = (place: number, name = `vessel ${place + 1}`) =>
+    own ? node(`pot-${place}`, 'vessel', name) : node('pot', 'pot', 'the pot');
+  for (const { place, name, loads, lines } of groups) {
+    const vessel = vesselOf(place, name);
+    const loadOf = (load: number) =>
+      loads > 1 ? node(`load-${place}-${load}`, 'load', `load ${load + 1} of ${loads}`) : vessel;
+    lines.forEach((line, index) => {
+      const key = node(`line-${place}-${index}`, 'line', line.food.name, line.part);
+      for (let load = 0; load < loads; load++) edge(key, loadOf(load), line.grams / loads, holds([line], 1 / loads));
+    });
+    const mass = addUp(lines, (line) => line.grams);
+    for (let load = 0; loads > 1 && load < loads; load++)
+      edge(loadOf(load), vessel, mass / loads, holds(lines, 1 / loads));
+    if (own && !apart) edge(vessel, node('pot', 'pot', 'the pot'), mass, holds(lines, 1));
+  }
   if (batch.state !== 'weighed') return { nodes: [...nodes.values()], edges };
-  const inPot = addUp(lines, (line) => line.grams);
-  const out = batch.yields.reduce((sum, each) => sum + each.net + each.eatenBefore, 0);
-  edge(pot, node('vapour', 'out', 'vapour'), inPot - out, { water: inPot - out });
   for (const each of batch.yields) {
-    const key = node(`yield-${each.place}`, 'yield', batch.yields.length > 1 ? `yield ${each.place + 1}` : 'the yield');
+    const pot = apart ? vesselOf(each.place) : 'pot';
+    const inPot = addUp(
+      groups.filter(({ place }) => !apart || place === each.place),
+      ({ lines }) => addUp(lines, (line) => line.grams),
+    );
+    const vapour = inPot - each.net - each.eatenBefore;
+    edge(pot, node('vapour', 'out', 'vapour'), vapour, { water: vapour });
+    const key = node(`yield-${each.place}`, 'yield', apart ? `yield ${each.place + 1}` : 'the yield');
     const of = (grams: number) => ({
       kcal: grams * each.density,
       solids: grams * each.solidsPerGram,
       water: grams * (1 - each.solidsPerGram),
     });
-    edge(pot, key, each.net, of(each.net));
+    const pans = each.weighing.by === 'scale' ? each.weighing.vessels : [];
+    if (pans.length > 1)
+      pans.forEach(({ name, gross, tare }, index) => {
+        const pan = node(`pan-${each.place}-${index}`, 'pan', name);
+        edge(pot, pan, gross - tare, of(gross - tare));
+        edge(pan, key, gross - tare, of(gross - tare));
+      });
+    else edge(pot, key, each.net, of(each.net));
     edge(pot, node('eaten', 'out', 'eaten before'), each.eatenBefore, of(each.eatenBefore));
     const shares = batch.shares.filter((share) => share.yield === each.place);
     for (const share of shares) edge(key, share_(share.id), share.grams, of(share.grams));
@@ -129,6 +162,22 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
     if (packed > ready) edge(node('unexplained', 'unexplained', 'more than was weighed'), source, packed - ready);
     else edge(source, node(`open-${share.id}`, 'rest', 'not packed yet'), ready - packed);
   }
+}
+
+/** What is cooked in a vessel of its own, with its lines; what is only planned is shown as one. */
+function componentsOf(batch: BatchState, planned: readonly WeighedLine[]) {
+  if (batch.state === 'planned') return [{ place: 0, name: undefined, loads: 1, lines: batchLines(planned) }];
+  return [...new Set(batch.takes.map((take) => take.component))].sort().map((place) => ({
+    place,
+    name: batch.components[place]?.name,
+    loads: batch.components[place]?.loads ?? 1,
+    lines: batchLines(
+      batch.takes
+        .filter((take) => take.component === place)
+        .flatMap((take) => staysOfTake(take, take.weighed))
+        .filter((line) => line.grams > 0),
+    ),
+  }));
 }
 
 const share_ = (id: number) => `share-${id}`;

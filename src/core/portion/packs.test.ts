@@ -52,7 +52,7 @@ test('shares are suggested by what the fridge keeps, and sum to the yield', () =
   expect(suggestShares(4000, demands, 4)).toEqual({ today: 500, fridge: 2000, freezer: 1500, dry: 0 });
   fc.assert(
     fc.property(fc.integer({ min: 0, max: 50_000 }), fc.integer({ min: 3, max: 5 }), (total, fridgeDays) => {
-      expect(checkShares(sharesOf(suggestShares(total, demands, fridgeDays)), total).ok).toBe(true);
+      expect(checkShares(sharesOf(suggestShares(total, demands, fridgeDays)), [total]).ok).toBe(true);
     }),
   );
 });
@@ -62,9 +62,14 @@ test('shares that do not sum, or are negative, are refused', () => {
     { fate: 'fridge' as const, grams: fridge },
     { fate: 'freezer' as const, grams: freezer },
   ];
-  expect(checkShares(two(100, 100), 210)).toMatchObject({ problem: { field: 'shares' } });
-  expect(checkShares(two(-1, 101), 100)).toMatchObject({ problem: { field: 'shares.0.grams' } });
-  expect(checkShares(two(99.5, 0.5), 100)).toMatchObject({ problem: { field: 'shares.0.grams' } });
+  expect(checkShares(two(100, 100), [210])).toMatchObject({ problem: { field: 'shares' } });
+  expect(checkShares(two(-1, 101), [100])).toMatchObject({ problem: { field: 'shares.0.grams' } });
+  expect(checkShares(two(99.5, 0.5), [100])).toMatchObject({ problem: { field: 'shares.0.grams' } });
+  // Kept apart, each yield is divided by itself.
+  const apart = [...two(60, 40), { fate: 'freezer' as const, grams: 30, yield: 1 }];
+  expect(checkShares(apart, [100, 30]).ok).toBe(true);
+  expect(checkShares(apart, [100, 31])).toMatchObject({ problem: { field: 'shares' } });
+  expect(checkShares(apart, [100])).toMatchObject({ problem: { field: 'shares.2.grams' } });
   // Several of a fate are usual; one of nothing is none.
-  expect(checkShares([...two(60, 0), ...two(40, 0)], 100)).toMatchObject({ value: [{ grams: 60 }, { grams: 40 }] });
+  expect(checkShares([...two(60, 0), ...two(40, 0)], [100])).toMatchObject({ value: [{ grams: 60 }, { grams: 40 }] });
 });

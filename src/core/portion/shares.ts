@@ -41,6 +41,8 @@ export function readShare(text: string, set: UnitSet): Outcome<number> {
 /** A share as the cook says it: how much of the yield, and what becomes of it. */
 export interface ShareSaid {
   readonly id?: number;
+  /** The yield that it is a part of, by its place; the first where there is one alone. */
+  readonly yield?: number;
   readonly fate: Fate;
   readonly grams: number;
 }
@@ -50,23 +52,27 @@ export const sharesOf = (shares: Shares): (ShareSaid & { readonly grams: number 
   FATES.filter((fate) => shares[fate] > 0).map((fate) => ({ fate, grams: shares[fate] }));
 
 /**
- * Refuses shares that are not whole, are negative, or do not sum to the yield (g); `write` says a weight. The field is
- * the place of the share.
+ * Refuses shares that are not whole, are negative, or do not sum to their yields (whole g, by their places); `write` says
+ * a weight. The field is the place of the share.
  */
 export function checkShares<T extends ShareSaid>(
   shares: readonly T[],
-  yieldGrams: number,
+  yields: readonly (number | undefined)[],
   write: (mass: number) => string = writeGrams,
 ): Outcome<readonly T[]> {
   for (const [index, share] of shares.entries()) {
     if (!Number.isInteger(share.grams) || share.grams < 0)
       return refused('A share is a whole number of grams, 0 or more.', `shares.${index}.grams`);
   }
-  const total = addUp(shares, (share) => share.grams);
-  if (total !== yieldGrams) {
-    const gap = total - yieldGrams;
+  const stray = shares.findIndex((share) => yields[share.yield ?? 0] === undefined);
+  if (stray >= 0) return refused('A share is a part of a yield that was weighed.', `shares.${stray}.grams`);
+  for (const [place, whole] of yields.entries()) {
+    const total = addUp(shares, (share) => ((share.yield ?? 0) === place ? share.grams : 0));
+    if (whole === undefined || total === whole) continue;
+    const gap = total - whole;
+    const pot = yields.length > 1 ? `yield ${place + 1}` : 'the pot';
     return refused(
-      `The shares come to ${write(total)}: ${write(Math.abs(gap))} ${gap > 0 ? 'more' : 'less'} than the pot holds.`,
+      `The shares come to ${write(total)}: ${write(Math.abs(gap))} ${gap > 0 ? 'more' : 'less'} than ${pot} holds.`,
       'shares',
     );
   }

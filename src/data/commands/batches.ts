@@ -29,12 +29,15 @@ export async function startCooking(
 ): Promise<void> {
   const { tx, now, reference } = context;
   const planned = await batchIn(context, input, ['planned']);
-  const { takes } = await readPlannedLines(tx, reference, planned);
+  const { takes, components } = await readPlannedLines(tx, reference, planned);
   if (input.grams.length !== takes.length) refuse('The recipe has changed under this page. Look again.');
   for (const [index, weight] of input.grams.entries()) checkLine(weight, `grams.${index}`);
   await tx
     .update(batch)
-    .set({ startedAt: now, evidence: { takes: takes.map(({ written, bought }) => takeOf(written, bought)) } })
+    .set({
+      startedAt: now,
+      evidence: { takes: takes.map(({ written, bought }) => takeOf(written, bought)), components },
+    })
     .where(eq(batch.id, input.batchId));
   await observe(
     context,
@@ -57,6 +60,8 @@ export async function dropBatch(context: Context, input: { batchId: number }): P
 
 export interface WeighInput {
   readonly batchId: number;
+  /** The place of a component that is kept apart; the whole pot where there is none. */
+  readonly yield?: number;
   readonly weighing: Weighing;
   readonly eatenBefore: number;
   readonly revision?: number;
@@ -64,19 +69,19 @@ export interface WeighInput {
   readonly packsStand?: boolean;
 }
 
-/** The readings of a finished pot. */
-function readingsOf({ weighing, eatenBefore }: Pick<WeighInput, 'weighing' | 'eatenBefore'>): NewReading[] {
-  const eaten: NewReading[] = eatenBefore > 0 ? [{ node: 'taken:0', kind: 'gross', value: eatenBefore }] : [];
+/** The readings of a finished pot, or of one component that is kept apart. */
+function readingsOf({ weighing, eatenBefore, yield: place = 0 }: WeighInput): NewReading[] {
+  const eaten: NewReading[] = eatenBefore > 0 ? [{ node: `taken:${place}`, kind: 'gross', value: eatenBefore }] : [];
   if (weighing.by === 'cups')
     return [
-      { node: 'cups:0', kind: 'count', value: weighing.cups },
-      { node: 'cups:0', kind: 'gross', value: weighing.cupGrams },
+      { node: `cups:${place}`, kind: 'count', value: weighing.cups },
+      { node: `cups:${place}`, kind: 'gross', value: weighing.cupGrams },
       ...eaten,
     ];
   return [
     ...weighing.vessels.flatMap(({ name, gross, tare }, index): NewReading[] => [
-      { node: `vessel:0.${index}`, kind: 'gross', value: gross, text: name },
-      { node: `vessel:0.${index}`, kind: 'tare', value: tare },
+      { node: `vessel:${place}.${index}`, kind: 'gross', value: gross, text: name },
+      { node: `vessel:${place}.${index}`, kind: 'tare', value: tare },
     ]),
     ...eaten,
   ];
@@ -90,11 +95,14 @@ export async function weighBatch(context: Context, input: WeighInput): Promise<F
   const before = await batchIn(context, input, ['cooking', 'weighed']);
   const { weighing } = input;
   if (weighing.by === 'scale' && weighing.vessels.length === 0) refuse('Weigh at least one vessel.', 'vessels');
+  const place = input.yield ?? 0;
+  if (place > 0 && !before.takes.some((take) => take.component === place))
+    refuse('Nothing was cooked apart in this vessel. Look again.', 'vessels');
   if (before.state === 'weighed')
     await strike(
       context,
       input.batchId,
-      (node) => /^(vessel|cups|taken):/.test(node) && yieldOf(node) === 0,
+      (node) => /^(vessel|cups|taken):/.test(node) && yieldOf(node) === place,
       'the pot weighed otherwise',
     );
   await observe(context, input.batchId, readingsOf(input));

@@ -70,6 +70,7 @@ export async function savePlan(
       choices: read.entry.choices ?? null,
       swaps: read.entry.swaps ?? null,
       amounts: [...amounts],
+      loads: bound.loads.map((each) => (each?.ok ? each.value.loads : 1)),
     };
     const old = before?.batches[index];
     const [kept] = old

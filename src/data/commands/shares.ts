@@ -1,10 +1,11 @@
 import 'server-only';
 import { eq } from 'drizzle-orm';
-import type { ShareState } from '@/core/batch/fold';
+import type { BatchYield, ShareState } from '@/core/batch/fold';
 import type { SharesEntry } from '@/core/batch/steps/divide';
 import { checkShares, type Fate } from '@/core/portion/shares';
 import { DRYING_METHODS } from '@/core/preserve/methods';
 import type { PlaceKind } from '@/core/preserve/shelf-life';
+import { nth } from '@/core/sure';
 import { readPlaces, type Place } from '../repositories/household';
 import { share } from '../schema/batches';
 import { batchIn, refreshBatch } from './batch-at-hand';
@@ -26,14 +27,21 @@ export async function setShares(context: Context, input: SharesEntry): Promise<v
   const { tx, today } = context;
   const weighed = await batchIn(context, input, ['weighed']);
   const places = await readPlaces(tx);
-  const wanted = need(checkShares(input.shares, Math.round(weighed.yield.net), inMass(context)));
+  const wanted = need(checkShares(input.shares, wholeOf(weighed.yields), inMass(context)));
   const old = new Map(weighed.shares.map((own) => [own.id, own]));
   const kept = new Set<number>();
   for (const said of wanted) {
     const field = `shares.${input.shares.indexOf(said)}`;
     const placeId = said.fate === 'today' ? null : placeFor(places, said.fate, said.placeId, `${field}.placeId`);
     const method = said.fate === 'dry' ? (said.method ?? DRYING_METHODS[0].key) : null;
-    const values = { fate: said.fate, grams: said.grams, placeId, method, machineId: said.machineId ?? null };
+    const values = {
+      yield: said.yield ?? nth(weighed.yields, 0).place,
+      fate: said.fate,
+      grams: said.grams,
+      placeId,
+      method,
+      machineId: said.machineId ?? null,
+    };
     const own = said.id === undefined ? undefined : old.get(said.id);
     if (said.id !== undefined && !own) refuse('This share was set anew meanwhile. Look again.', 'revision');
     if (!own) {
@@ -52,6 +60,13 @@ export async function setShares(context: Context, input: SharesEntry): Promise<v
   );
   await refreshBatch(context, weighed.id);
 }
+
+/** Whole g of each yield, by its place. */
+const wholeOf = (yields: readonly BatchYield[]): readonly (number | undefined)[] => {
+  const whole: (number | undefined)[] = [];
+  for (const each of yields) whole[each.place] = Math.round(each.net);
+  return whole;
+};
 
 function placeFor(
   places: readonly Place[],

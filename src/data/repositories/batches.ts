@@ -25,6 +25,8 @@ interface Common {
   readonly scale: number;
   /** g bought of each line, as planned. */
   readonly amounts: readonly number[];
+  /** Even vesselfuls of each component, as planned. */
+  readonly loads: readonly number[];
   readonly swaps: Readonly<Record<string, string>> | undefined;
   readonly planId: number;
   /** Which meals its recipe fills, among those that are planned with it. */
@@ -139,6 +141,7 @@ export async function readBatch(tx: Tx, id: number, factors: EnergyFactors): Pro
         versionId: batch.versionId,
         scale: batch.scale,
         amounts: batch.amounts,
+        loads: batch.loads,
         swaps: batch.swaps,
         createdAt: batch.createdAt,
         revision: batch.revision,
@@ -164,6 +167,7 @@ export async function readBatch(tx: Tx, id: number, factors: EnergyFactors): Pro
   if (!state.ok) throw new Error(`batch ${id} holds what cannot be: ${state.problem.message}`);
   const common: Common = {
     ...row.batch,
+    loads: row.batch.loads ?? [],
     swaps: row.batch.swaps ?? undefined,
     versionNumber: row.number,
     recipeId: row.recipeId,

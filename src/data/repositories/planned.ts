@@ -1,4 +1,5 @@
 import 'server-only';
+import type { CookedComponent } from '@/core/batch/evidence';
 import type { Quantity } from '@/core/quantity/quantity';
 import { grams, type Grams } from '@/core/quantity/units';
 import { takenOf } from '@/core/recipe/bases';
@@ -13,6 +14,8 @@ import { readVersions } from './recipes';
 import { sure } from '@/core/sure';
 
 export interface PlannedLines {
+  /** What is cooked in a vessel of its own, and in how many vesselfuls. */
+  readonly components: readonly CookedComponent[];
   /** The recipe's lines, with what takes the place of some. */
   readonly written: readonly (WrittenLine & { readonly quantity: Quantity })[];
   /** g bought of each. */
@@ -33,5 +36,6 @@ export async function readPlannedLines(tx: Tx, reference: Reference, batch: Stor
   if (!swapped.ok) throw new Error(`batch ${batch.id}: ${swapped.problem.message}`);
   const written = swapped.value;
   const bought = batch.amounts.map(grams);
-  return { written, bought, takes: takenOf(written, bought) };
+  const components = sure(version).components.map(({ name }, place) => ({ name, loads: batch.loads[place] ?? 1 }));
+  return { written, bought, takes: takenOf(written, bought), components };
 }

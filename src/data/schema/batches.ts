@@ -89,6 +89,8 @@ export const batch = pgTable(
     swaps: jsonb('swaps').$type<Readonly<Record<string, string>>>(),
     /** g bought of each line of the recipe, as planned. */
     amounts: jsonb('amounts').$type<readonly number[]>().notNull(),
+    /** Even vesselfuls of each component, as planned; null: nobody knew the vessels. */
+    loads: jsonb('loads').$type<readonly number[]>(),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull(),
     startedAt: timestamp('started_at', { withTimezone: true }),
     evidence: jsonb('evidence').$type<Evidence>(),

@@ -62,7 +62,7 @@ export function Divide({ view }: { view: BatchView }) {
     const grams = nth(read, index);
     return { ...share, grams: grams.ok ? grams.value : 0 };
   });
-  const check = read.every((each) => each.ok) ? checkShares(shares, whole, inMass) : undefined;
+  const check = read.every((each) => each.ok) ? checkShares(shares, [whole], inMass) : undefined;
   const total = addUp(shares, (share) => share.grams);
   const at = (index: number) => {
     const own = nth(read, index);

@@ -7,7 +7,9 @@ import { FLOW, layFlow } from '@/ui/charts/flow';
 import { hatchFill } from '@/ui/badges/hatch-defs';
 import styles from './batches.module.css';
 import type { BatchView } from './queries';
+import type { MassGraph, MassKind } from '@/core/batch/graph';
 import { STEPS, type StepKey } from '@/core/batch/steps';
+import { addUp } from '@/core/add-up';
 import { FATE_WORDS } from './fate-words';
 import { useUnits } from '@/ui/units';
 import { nth, sure } from '@/core/sure';
@@ -34,6 +36,37 @@ const short = (name: string, weight: string) => {
   return plain.length > room ? `${plain.slice(0, room - 1)}…` : plain;
 };
 
+/** What the drawing reads of the graph. */
+function flowOf({ nodes, edges }: MassGraph) {
+  const nodeOf = (key: string) => sure(nodes.find((node) => node.key === key));
+  const to = (kind: MassKind) => edges.filter((edge) => nodeOf(edge.to).kind === kind);
+  const lines = nodes
+    .filter((node) => node.kind === 'line')
+    .map((node) => ({
+      node,
+      grams: addUp(
+        edges.filter((edge) => edge.from === node.key),
+        (edge) => edge.grams,
+      ),
+    }));
+  // A load goes on into its vessel once; where there are no loads, vessels are what the pot is made of.
+  const loads = edges.filter(({ from }) => nodeOf(from).kind === 'load');
+  const vessels = edges.filter(({ from }) => nodeOf(from).kind === 'vessel');
+  return {
+    lines,
+    to,
+    loads: (loads.length > 0 ? loads : vessels).map((edge) => edge.grams),
+    /** The trays of a share, or its packs; what lies beside them stays the open end of its band. */
+    piecesOf(shareId: number): number[] {
+      const own = edges.filter((edge) => edge.from === `share-${shareId}`);
+      const kinds = own.map((edge) => nodeOf(edge.to).kind);
+      return kinds.includes('tray') || kinds.includes('pack')
+        ? own.filter((_, index) => kinds[index] !== 'rest').map((edge) => edge.grams)
+        : [];
+    },
+  };
+}
+
 interface FlowProps {
   view: BatchView;
   step: StepKey;
@@ -46,21 +79,23 @@ const openerOf = (place: (typeof STEPS)[number]['place']) => sure(STEPS.find((st
 export function Flow({ view, step, onOpen }: FlowProps) {
   const { inMass } = useUnits();
   const { weighed, graph } = view;
-  const nodeOf = (key: string) => sure(graph.nodes.find((node) => node.key === key));
-  const lines = graph.edges.filter((edge) => edge.to === 'pot').map((edge) => ({ edge, node: nodeOf(edge.from) }));
+  const flow = flowOf(graph);
   const shares = weighed?.shares.filter((share) => share.grams > 0) ?? [];
-  const rest = graph.edges.find((edge) => nodeOf(edge.to).key.startsWith('undivided'));
-  const laid = layFlow(
-    lines.map(({ edge, node }) => ({ label: short(node.label, inMass(edge.grams)), grams: edge.grams })),
-    weighed?.net,
-    [
+  const rest = flow.to('rest').find((edge) => edge.to.startsWith('undivided'));
+  const laid = layFlow({
+    lines: flow.lines.map(({ node, grams }) => ({ label: short(node.label, inMass(grams)), grams })),
+    loads: flow.loads,
+    pans: flow.to('pan').map((edge) => edge.grams),
+    net: weighed?.net,
+    shares: [
       ...shares.map((share) => ({
         label: share.fate === 'today' && share.day !== view.today ? 'Eaten warm' : FATE_WORDS[share.fate],
         grams: share.grams,
+        pieces: flow.piecesOf(share.id),
       })),
-      ...(rest && shares.length > 0 ? [{ label: 'To be divided', grams: rest.grams }] : []),
+      ...(rest && shares.length > 0 ? [{ label: 'To be divided', grams: rest.grams, pieces: [] }] : []),
     ],
-  );
+  });
   const isOpen = (key: StepKey) => view.opens.includes(key);
   const open = (place: (typeof STEPS)[number]['place']) => () => {
     const key = openerOf(place);
@@ -68,7 +103,8 @@ export function Flow({ view, step, onOpen }: FlowProps) {
   };
   const started = view.state !== 'planned';
   const solid = started ? {} : { strokeDasharray: '5 4', opacity: 0.75 };
-  const vapour = weighed ? (graph.edges.find((edge) => edge.to === 'vapour')?.grams ?? 0) : undefined;
+  const vapour = weighed ? addUp(flow.to('out'), (edge) => (edge.to === 'vapour' ? edge.grams : 0)) : undefined;
+  const [loads, pans] = [flow.loads.length, flow.to('pan').length];
   const middle = (FLOW.pot + FLOW.potEnd) / 2;
   const packsOf = (share: (typeof shares)[number]) =>
     share.fate === 'today'
@@ -111,7 +147,7 @@ export function Flow({ view, step, onOpen }: FlowProps) {
               </text>
               <path
                 d={band.path}
-                fill={fillOf(nth(lines, index).node.part ?? 'muscle', view)}
+                fill={fillOf(nth(flow.lines, index).node.part ?? 'muscle', view)}
                 stroke="var(--slate)"
                 strokeWidth="1.2"
                 {...solid}
@@ -143,8 +179,11 @@ export function Flow({ view, step, onOpen }: FlowProps) {
               fontSize="13"
               fill="var(--slate)"
             >
-              {started ? 'in the pot' : 'planned'}
+              {started ? (loads > 1 ? `in ${loads} loads` : 'in the pot') : 'planned'}
             </text>
+            {laid.pot.cuts.map((y) => (
+              <path key={y} d={`M${FLOW.pot} ${y}H${FLOW.potEnd}`} stroke="var(--slate)" strokeDasharray="2 4" />
+            ))}
           </g>
           {weighed && laid.vapour && vapour !== undefined && (
             <>
@@ -176,6 +215,9 @@ export function Flow({ view, step, onOpen }: FlowProps) {
               strokeWidth="2.6"
               strokeDasharray={weighed ? undefined : '6 5'}
             />
+            {laid.pans.cuts.map((y) => (
+              <path key={y} d={`M${FLOW.pans} ${y}H${FLOW.pansEnd}`} stroke="var(--slate)" strokeDasharray="2 4" />
+            ))}
             {weighed && (
               <rect
                 x={FLOW.pans + 2}
@@ -202,7 +244,7 @@ export function Flow({ view, step, onOpen }: FlowProps) {
               fill="var(--slate)"
             >
               {weighed
-                ? `${writeDensity(weighed.density)} kcal/g${weighed.estimated ? ', estimate' : ''}`
+                ? `${writeDensity(weighed.density)} kcal/g${weighed.estimated ? ', estimate' : pans > 1 ? `, ${pans} vessels` : ''}`
                 : 'not weighed yet'}
             </text>
           </g>
@@ -218,6 +260,18 @@ export function Flow({ view, step, onOpen }: FlowProps) {
                   strokeWidth="1.4"
                   strokeDasharray={done ? undefined : '5 4'}
                 />
+                {band.pieces.map(({ y, height }, place) => (
+                  <rect
+                    key={place}
+                    x={FLOW.pieces}
+                    y={y}
+                    width={FLOW.right - FLOW.pieces}
+                    height={height}
+                    fill={hatchFill(view.protein.hatch)}
+                    stroke="var(--slate)"
+                    strokeWidth="1.2"
+                  />
+                ))}
                 <text x={FLOW.right + 12} y={band.labelY} fontSize="15" fontWeight="700" fill="var(--slate)">
                   {band.label} · {inMass(band.grams)}
                 </text>

@@ -1,43 +1,54 @@
 import fc from 'fast-check';
 import { BALANCE_SCALE, balancePlace } from './balance-scale';
 import { energyAxis } from './energy-axis';
-import { FLOW, layFlow } from './flow';
+import { FLOW, layFlow, type FlowMasses } from './flow';
 import { needStack } from './need-stack';
 import { stackedBar } from './stacked-bar';
 import { weightCurve } from './weight-curve';
 
 const masses = fc.array(fc.double({ min: 1, max: 20_000, noNaN: true }), { minLength: 1, maxLength: 20 });
 
+const flowOf = (over: Partial<FlowMasses>) =>
+  layFlow({ lines: [], loads: [], pans: [], net: undefined, shares: [], ...over });
+
 test('a flow is drawn to scale: band thickness is in proportion to mass', () => {
-  const { lines } = layFlow(
-    [
+  const { lines } = flowOf({
+    lines: [
       { label: 'a', grams: 3000 },
       { label: 'b', grams: 1000 },
     ],
-    undefined,
-    [],
-  );
+  });
   expect(lines[0]!.thickness / lines[1]!.thickness).toBeCloseTo(3, 9);
 });
 
 test('labels of a flow never stand closer than a line of text, whatever goes in', () => {
   fc.assert(
     fc.property(masses, (list) => {
-      const { lines } = layFlow(
-        list.map((grams, index) => ({ label: String(index), grams })),
-        undefined,
-        [],
-      );
+      const { lines } = flowOf({ lines: list.map((grams, index) => ({ label: String(index), grams })) });
       for (let index = 1; index < lines.length; index++)
         expect(lines[index]!.labelY - lines[index - 1]!.labelY).toBeGreaterThanOrEqual(11);
     }),
   );
 });
 
-test('the vapour is what the yield lacks of the pot', () => {
-  const { vapour, pans, pot } = layFlow([{ label: 'a', grams: 1000 }], 750, [{ label: 'fridge', grams: 750 }]);
+test('the vapour is what the yield lacks of the pot; loads, pans and trays lie in them to scale', () => {
+  const { vapour, pans, pot, shares } = flowOf({
+    lines: [{ label: 'a', grams: 1000 }],
+    loads: [500, 500],
+    pans: [500, 250],
+    net: 750,
+    shares: [{ label: 'dry', grams: 750, pieces: [300, 450] }],
+  });
   expect((vapour!.bottom - vapour!.top) / (pot.bottom - pot.top)).toBeCloseTo(0.25, 9);
   expect((pans.bottom - pans.top) / (pot.bottom - pot.top)).toBeCloseTo(0.75, 9);
+  expect((pot.cuts[0]! - pot.top) / (pot.bottom - pot.top)).toBeCloseTo(0.5, 9);
+  expect((pans.cuts[0]! - pans.top) / (pans.bottom - pans.top)).toBeCloseTo(2 / 3, 9);
+  const [first, second] = shares[0]!.pieces;
+  expect(first!.height + second!.height).toBeCloseTo(shares[0]!.thickness, 9);
+  expect(second!.y).toBeCloseTo(first!.y + first!.height, 9);
+  // Two hundred packs would be a grey block: they are said, not drawn.
+  const many = { label: 'freezer', grams: 750, pieces: Array.from({ length: 200 }, () => 3.75) };
+  expect(flowOf({ lines: [{ label: 'a', grams: 1000 }], net: 750, shares: [many] }).shares[0]!.pieces).toEqual([]);
   expect(FLOW.pans).toBeGreaterThan(FLOW.potEnd);
 });
 

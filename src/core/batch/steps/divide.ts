@@ -26,6 +26,8 @@ export const sharesSchema = z.object({
     .array(
       z.object({
         id: idSchema.optional(),
+        /** The yield that it is a part of, by its place. */
+        yield: z.number().int().min(0).max(20).optional(),
         fate: z.enum(FATES),
         grams: z.number(),
         placeId: idSchema.optional(),

@@ -31,6 +31,8 @@ export const weighingSchema = z.discriminatedUnion('by', [
 
 export const weighSchema = z.object({
   batchId: idSchema,
+  /** The place of a component that is kept apart. */
+  yield: z.number().int().min(0).max(20).optional(),
   weighing: weighingSchema,
   eatenBefore: weightSchema,
   /** The state of the batch that the page showed. */
