@@ -9,13 +9,17 @@ import { plannedExample, sealedExample, weighedBatch, weighedExample } from '../
 import { readBatch, readReadings } from '../repositories/batches';
 import { readFedOfBatch } from '../repositories/bowls';
 import { readDog } from '../repositories/dogs';
-import { readHistory, readPacksOfBatch, readStock } from '../repositories/stock';
+import { readHistory } from '../repositories/movements';
+import { readPacksOfBatch, readStock } from '../repositories/stock';
 import { correctLine, weighBatch } from './batches';
 import { feedBowl, takeBackBowl } from './bowls';
 import { sealShare } from './packs';
 import { contextFor, Refusal, tryCommand, type Context } from './run';
 import { setShares } from './shares';
-import { reverseMovement, takeBackPacks, takeBackShare, writeLabelAgain } from './stock';
+import { labelOff } from '@/core/stock/label';
+import { writeLabelsAgain } from './labels';
+import { weighPacksAgain } from './pack-weights';
+import { reverseMovement, takeBackPacks, takeBackShare } from './stock';
 
 const TODAY = '2026-11-25';
 const vessels = (net: number) => [{ name: 'pot', gross: grams(net + 1240), tare: grams(1240) }];
@@ -109,6 +113,48 @@ test('a taking back is taken back while its share has room; then not', async () 
   await closes();
 });
 
+test('packs weighed again give back to their share, or take of it; taken back, they hold what they did', async () => {
+  const stock = await sealedExample(house, ids.batchId, { today: 0, fridge: 2310, freezer: 0, dry: 0 });
+  const again = (grams: readonly number[]) =>
+    house.run((context) =>
+      weighPacksAgain(context, {
+        batchId: ids.batchId,
+        packs: grams.map((mass, index) => ({ holdingId: stock[index]!.holdingId, grams: mass })),
+      }),
+    );
+  const before = stock.map((pack) => pack.grams);
+  expect(await again([before[0]!])).toMatchObject({ ok: false, problems: [{ field: 'packs' }] });
+  expect(await again([before[0]! * 3])).toMatchObject({ ok: false, problems: [{ field: 'packs.0' }] });
+  valueOf(await again([before[0]! - 60, before[1]! - 50]));
+  const own = await closes();
+  expect(own.shares[0]).toMatchObject({ left: 110, sealed: false });
+  const [first] = await readPacksOfBatch(house.db, ids.batchId);
+  expect(labelOff(first!)).toMatch(`write it again: ${before[0]! - 60} g, not ${before[0]} g`);
+  // The pot, weighed again, has room for them now: nobody has to believe anything.
+  valueOf(await weigh(2200));
+  expect((await closes()).shares[0]).toMatchObject({ grams: 2200, left: 0, sealed: true });
+  valueOf(await weigh(2310));
+  const last = (await readHistory(house.db, stock[1]!.holdingId)).at(-1)!;
+  const takenBack = () => house.run((context) => reverseMovement(context, { movementId: last.id }));
+  expect(await takenBack()).toMatchObject({
+    problems: [{ message: expect.stringMatching(/not that much left/) as string }],
+  });
+  const [share] = (await batch()).shares;
+  valueOf(
+    await house.run((context) =>
+      setShares(context, { batchId: ids.batchId, shares: [{ id: share!.id, fate: 'fridge', grams: 2310 }] }),
+    ),
+  );
+  valueOf(await takenBack());
+  expect((await readPacksOfBatch(house.db, ids.batchId))[1]).toMatchObject({
+    grams: before[1],
+    sealedGrams: before[1],
+  });
+  await closes();
+  valueOf(await feed(stock[0]!.holdingId, 100));
+  expect(await again([500])).toMatchObject({ ok: false, problems: [{ field: 'packs.0' }] });
+});
+
 test('the pot is put right after two packs were fed: packs hold more, bowls stay, labels are written again', async () => {
   const stock = await sealedExample(house, ids.batchId, { today: 0, fridge: 2310, freezer: 0, dry: 0 });
   valueOf(await feed(stock[0]!.holdingId, 432));
@@ -141,7 +187,7 @@ test('the pot is put right after two packs were fed: packs hold more, bowls stay
     expect.closeTo(1.2271, 4) as number,
     expect.closeTo(1.2271, 4) as number,
   ]);
-  valueOf(await house.run((context) => writeLabelAgain(context, { holdingId: packs[2]!.holdingId })));
+  valueOf(await house.run((context) => writeLabelsAgain(context, { holdingIds: [packs[2]!.holdingId] })));
   expect((await readPacksOfBatch(house.db, ids.batchId))[2]!.labelDensity).toBeCloseTo(2834.56 / 2200, 3);
   // The readings of before are struck out, and there to be seen.
   const readings = await readReadings(house.db, ids.batchId);

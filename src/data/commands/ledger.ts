@@ -8,7 +8,7 @@ import {
   type Movement,
   type MovementKind,
 } from '@/core/stock/ledger';
-import { readHistories, readRules } from '../repositories/stock';
+import { readHistories, readRules } from '../repositories/movements';
 import { holding, leg, movement } from '../schema/stock';
 import { need, type Context } from './run';
 import { nth } from '@/core/sure';

@@ -12,7 +12,8 @@ import {
   weighedBatch,
   weighedExample,
 } from '../fixtures/worked-path';
-import { readStock, readHistory } from '../repositories/stock';
+import { readHistory } from '../repositories/movements';
+import { readStock } from '../repositories/stock';
 import { startCooking, weighBatch, dropBatch } from './batches';
 import { setShares } from './shares';
 import { sharesOf } from '@/core/portion/shares';
@@ -21,7 +22,8 @@ import { readBowlsBetween } from '../repositories/bowls';
 import { saveDog } from './dogs';
 import { saveTrays, sealShare } from './packs';
 import { saveRecipe } from './recipes';
-import { correctPack, discardPack, movePacks, reverseMovement } from './stock';
+import { correctPack } from './pack-weights';
+import { discardPack, movePacks, reverseMovement } from './stock';
 import { readBatch } from '../repositories/batches';
 import { readDog } from '../repositories/dogs';
 import { readPlaces } from '../repositories/household';

@@ -4,9 +4,11 @@ import { freshHouse, type TestHouse } from '../fixtures/database';
 import { plannedExample, sealedExample, weighedExample } from '../fixtures/worked-path';
 import { readDog, type StoredDog } from '../repositories/dogs';
 import { readPlaces } from '../repositories/household';
-import { readLatestMovements, type StoredPack } from '../repositories/stock';
+import { readLatestMovements } from '../repositories/movements';
+import { type StoredPack } from '../repositories/stock';
 import { feedBowl } from './bowls';
-import { correctPack, discardPack, movePacks, reverseMovement } from './stock';
+import { correctPack } from './pack-weights';
+import { discardPack, movePacks, reverseMovement } from './stock';
 
 /** One thing that somebody may try with the stock, possible or not. */
 const attempt = fc.record({

@@ -3,9 +3,11 @@ import { eq } from 'drizzle-orm';
 import type { BatchYield, ShareState } from '@/core/batch/fold';
 import type { SharesEntry } from '@/core/batch/steps/divide';
 import { checkShares, type Fate } from '@/core/portion/shares';
-import { DRYING_METHODS } from '@/core/preserve/methods';
+import { DRYING_METHODS, machineOf, type DryMethod } from '@/core/preserve/methods';
 import type { PlaceKind } from '@/core/preserve/shelf-life';
 import { nth } from '@/core/sure';
+import type { Tx } from '../database';
+import { readEquipment } from '../repositories/equipment';
 import { readPlaces, type Place } from '../repositories/household';
 import { share } from '../schema/batches';
 import { batchIn, refreshBatch } from './batch-at-hand';
@@ -40,7 +42,7 @@ export async function setShares(context: Context, input: SharesEntry): Promise<v
       grams: said.grams,
       placeId,
       method,
-      machineId: said.machineId ?? null,
+      machineId: method ? await machineFor(tx, method, said.machineId, `${field}.machineId`) : null,
     };
     const own = said.id === undefined ? undefined : old.get(said.id);
     if (said.id !== undefined && !own) refuse('This share was set anew meanwhile. Look again.', 'revision');
@@ -59,6 +61,13 @@ export async function setShares(context: Context, input: SharesEntry): Promise<v
     gone.map((own) => own.id),
   );
   await refreshBatch(context, weighed.id);
+}
+
+/** The machine that dries a share: the one that is said, else the first of its kind; null where there is none. */
+async function machineFor(tx: Tx, method: DryMethod, asked: number | undefined, field: string): Promise<number | null> {
+  const fit = (await readEquipment(tx)).filter((each) => each.kind === machineOf(method));
+  if (asked !== undefined && !fit.some((each) => each.id === asked)) refuse('Choose what it is dried in.', field);
+  return asked ?? fit[0]?.id ?? null;
 }
 
 /** Whole g of each yield, by its place. */

@@ -5,24 +5,17 @@ import { HALF_A_GRAM } from '@/core/batch/fold';
 import { standing, tipOf } from '@/core/standing';
 import { reversedLegs, tenths, type Leg } from '@/core/stock/ledger';
 import { readPlaces } from '../repositories/household';
-import { readHistories, readMovement, readPacks, type StoredMovement, type StoredPack } from '../repositories/stock';
+import { readHistories, readMovement, type StoredMovement } from '../repositories/movements';
+import { readPacks } from '../repositories/stock';
 import { share } from '../schema/batches';
-import { bowl, bowlPart, pack } from '../schema/stock';
+import { bowl, bowlPart } from '../schema/stock';
 import { refreshBatch } from './batch-at-hand';
 import { writeMovement, writeMovements, type NewMovement } from './ledger';
+import { atHand, GOES_BACK, packWith } from './pack-at-hand';
+import { keepContents } from './pack-weights';
 import { shareIn } from './shares';
-import { inMass, refuse, type Context } from './run';
+import { refuse, type Context } from './run';
 import { sure } from '@/core/sure';
-
-function atHand(packs: readonly StoredPack[], holdingId: number): StoredPack {
-  const found = packs.find((each) => each.holdingId === holdingId);
-  if (!found) return refuse('This pack is not known.');
-  if (found.grams <= 0) return refuse(`${found.code} is empty by now: somebody was quicker.`);
-  return found;
-}
-
-const packWith = async (context: Context, holdingId: number): Promise<StoredPack> =>
-  atHand(await readPacks(context.tx, [holdingId]), holdingId);
 
 /** Moves packs to another place, each in a movement of its own; all of them or none. */
 export async function movePacks(
@@ -67,30 +60,6 @@ export async function discardPack(context: Context, input: { holdingId: number; 
   });
 }
 
-/** Puts right what a pack holds: the scale is believed, the difference is found or lost. */
-export async function correctPack(context: Context, input: { holdingId: number; grams: number }): Promise<void> {
-  const pack = await packWith(context, input.holdingId);
-  if (!(input.grams > 0)) refuse('A weight above 0; an empty pack is thrown away.', 'grams');
-  if (input.grams > pack.labelGrams * 1.5 + 50) {
-    refuse(
-      `${inMass(context)(input.grams)} is far more than was sealed in (${inMass(context)(pack.labelGrams)}). Was the tub weighed along?`,
-      'grams',
-    );
-  }
-  const difference = tenths(input.grams) - tenths(pack.grams);
-  if (difference === 0) refuse(`${pack.code} holds exactly that already.`, 'grams');
-  await writeMovement(context, {
-    kind: 'corrected',
-    legs: [
-      { holdingId: pack.holdingId, placeId: pack.placeId, amount: difference },
-      { account: difference > 0 ? 'found' : 'lost', amount: -difference },
-    ],
-  });
-}
-
-/** What may have been done with a pack since it was sealed, and goes back with it. */
-const GOES_BACK: ReadonlySet<string> = new Set(['packed', 'moved', 'thawed', 'opened', 'corrected']);
-
 /**
  * Takes a movement back by its mirror image, or puts back what was taken back; refused where a later movement would
  * then be impossible. Packs whose packing is taken back return to their share, which opens again.
@@ -112,10 +81,13 @@ export async function reverseMovement(context: Context, input: { movementId: num
     note: input.note,
   });
   if (first.kind === 'fed') await tx.update(bowl).set({ reversedBy: reversal.id }).where(eq(bowl.movementId, first.id));
-  const touched = first.kind === 'packed' ? holdingsOf(first.legs) : [];
+  const touched = first.kind === 'packed' || fromPot(first.legs) ? holdingsOf(first.legs) : [];
+  await keepContents(tx, touched);
   await refreshShares(context, touched);
   await refreshWarm(context, first);
 }
+
+const fromPot = (legs: readonly Leg[]) => legs.some((each) => 'account' in each && each.account === 'cooked');
 
 const holdingsOf = (legs: readonly Leg[]) => [
   ...new Set(legs.flatMap((each) => ('holdingId' in each ? [each.holdingId] : []))),
@@ -197,20 +169,4 @@ async function refreshWarm(context: Context, fed: StoredMovement): Promise<void>
     .innerJoin(share, eq(share.id, bowlPart.shareId))
     .where(eq(bowl.movementId, fed.id));
   for (const { batchId } of rows) await refreshBatch(context, batchId);
-}
-
-/** The label is written again: it says what the pack holds as it is known now. */
-export async function writeLabelAgain(context: Context, input: { holdingId: number }): Promise<void> {
-  const found = await packWith(context, input.holdingId);
-  await context.tx
-    .update(pack)
-    .set({
-      labelAmount: tenths(found.grams),
-      labelDensity: found.density,
-      labelWaterPerGram: found.waterPerGram,
-      labelSafeUntil: found.safeUntil ?? null,
-      labelBestBy: found.bestBy ?? null,
-      labelRule: found.rule,
-    })
-    .where(eq(pack.holdingId, found.holdingId));
 }

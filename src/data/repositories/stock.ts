@@ -1,18 +1,18 @@
 import 'server-only';
+import { addUp } from '@/core/add-up';
 import { and, asc, desc, eq, gt, inArray, isNull, sql } from 'drizzle-orm';
 import type { LocalDate } from '@/core/calendar/local-date';
-import { isDried, type PlaceKind, type ShelfLives } from '@/core/preserve/shelf-life';
+import { isDried, type PlaceKind } from '@/core/preserve/shelf-life';
 import { densityIn } from '@/core/batch/summary';
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import type { Source } from '@/core/stock/draw';
-import { fromTenths, type HoldingRules, type Leg, type Movement } from '@/core/stock/ledger';
+import { fromTenths, type HoldingRules } from '@/core/stock/ledger';
 import type { Tx } from '../database';
 import { batch, share } from '../schema/batches';
 import { dog } from '../schema/dogs';
 import { place } from '../schema/household';
 import { recipe, recipeVersion } from '../schema/recipes';
-import { bowl, bowlPart, holding, leg, movement, pack, packContent } from '../schema/stock';
-import { sure } from '@/core/sure';
+import { bowl, bowlPart, holding, pack, packContent } from '../schema/stock';
 
 /** What one batch has in a pack. */
 export interface StoredContent {
@@ -21,6 +21,7 @@ export interface StoredContent {
   readonly recipeId: number;
   readonly recipeName: string;
   readonly grams: number;
+  readonly id: number;
 }
 
 export interface StoredPack {
@@ -53,6 +54,8 @@ export interface StoredPack {
   readonly rule: string;
   readonly short: boolean;
   readonly estimated: boolean;
+  /** g that were sealed in it, as it is known now. */
+  readonly sealedGrams: number;
   /** Its packing was taken back: what it held is in its share again. */
   readonly void: boolean;
 }
@@ -71,6 +74,7 @@ async function toPacks(tx: Tx, rows: readonly PackRow[]): Promise<StoredPack[]> 
   if (rows.length === 0) return [];
   const contents = await tx
     .select({
+      id: packContent.id,
       holdingId: packContent.holdingId,
       batchId: packContent.batchId,
       shareId: packContent.shareId,
@@ -111,6 +115,7 @@ const toPack = (
   dogName: dogName ?? undefined,
   foodKind: state.foodKind,
   grams: fromTenths(state.amount),
+  sealedGrams: addUp(contents, (each) => each.grams),
   labelGrams: fromTenths(sealed.labelAmount),
   density: state.density,
   waterPerGram: state.waterPerGram,
@@ -238,88 +243,3 @@ export const warmSourceOf = (warm: WarmShare): Source => ({
   opened: true,
   short: false,
 });
-
-export interface StoredMovement extends Movement {
-  readonly at: Date;
-  readonly note: string | undefined;
-  /** The movement that took this one back. */
-  readonly reversedBy: number | undefined;
-}
-
-type LegRow = typeof leg.$inferSelect;
-
-const toLeg = (row: LegRow): Leg =>
-  row.account !== null
-    ? { account: row.account, amount: row.amount }
-    : { holdingId: sure(row.holdingId), placeId: sure(row.placeId), amount: row.amount };
-
-async function withLegs(tx: Tx, rows: (typeof movement.$inferSelect)[]): Promise<StoredMovement[]> {
-  if (rows.length === 0) return [];
-  const ids = rows.map((row) => row.id);
-  const legs = await tx.select().from(leg).where(inArray(leg.movementId, ids)).orderBy(asc(leg.id));
-  const reversals = await tx
-    .select({ id: movement.id, reverses: movement.reverses })
-    .from(movement)
-    .where(inArray(movement.reverses, ids));
-  const reversedBy = new Map(reversals.map((row) => [row.reverses, row.id]));
-  return rows.map((row) => ({
-    id: row.id,
-    kind: row.kind,
-    day: row.day,
-    at: row.at,
-    note: row.note ?? undefined,
-    ...(row.reverses === null ? {} : { takesBack: row.reverses }),
-    reversedBy: reversedBy.get(row.id),
-    legs: legs.filter((each) => each.movementId === row.id).map(toLeg),
-  }));
-}
-
-/** All movements that touch each of these holdings, oldest first. */
-export async function readHistories(
-  tx: Tx,
-  holdingIds: readonly number[],
-): Promise<ReadonlyMap<number, readonly StoredMovement[]>> {
-  const touched =
-    holdingIds.length === 0
-      ? []
-      : await tx
-          .selectDistinct({ holdingId: leg.holdingId, movementId: leg.movementId })
-          .from(leg)
-          .where(inArray(leg.holdingId, [...holdingIds]));
-  const ids = [...new Set(touched.map((row) => row.movementId))];
-  const all =
-    ids.length === 0 ? [] : await tx.select().from(movement).where(inArray(movement.id, ids)).orderBy(asc(movement.id));
-  const movements = await withLegs(tx, all);
-  const of = new Map<number, Set<number>>();
-  for (const { holdingId, movementId } of touched)
-    if (holdingId !== null) of.set(holdingId, (of.get(holdingId) ?? new Set()).add(movementId));
-  return new Map(holdingIds.map((id) => [id, movements.filter((each) => of.get(id)?.has(each.id))]));
-}
-
-/** All movements that touch a holding, oldest first. */
-export const readHistory = async (tx: Tx, holdingId: number): Promise<readonly StoredMovement[]> =>
-  sure((await readHistories(tx, [holdingId])).get(holdingId));
-
-export async function readMovement(tx: Tx, id: number): Promise<StoredMovement | undefined> {
-  return (await withLegs(tx, await tx.select().from(movement).where(eq(movement.id, id))))[0];
-}
-
-/** The newest movements of the whole stock. */
-export const readLatestMovements = async (tx: Tx, limit: number): Promise<StoredMovement[]> =>
-  withLegs(tx, await tx.select().from(movement).orderBy(desc(movement.id)).limit(limit));
-
-/** The rules of holdings, for the fold of their histories. */
-export async function readRules(
-  tx: Tx,
-  holdingIds: readonly number[],
-  given: { shelfLives: ShelfLives; fridgeDays: number },
-): Promise<HoldingRules[]> {
-  if (holdingIds.length === 0) return [];
-  const rows = await tx
-    .select({ id: holding.id, kind: holding.foodKind, fatty: holding.fatty })
-    .from(holding)
-    .where(inArray(holding.id, [...holdingIds]))
-    .orderBy(asc(holding.id));
-  const places = new Map((await tx.select().from(place)).map((each) => [each.id, each.kind]));
-  return rows.map(({ id, kind, fatty }) => ({ holdingId: id, kind, fatty, places, ...given }));
-}

@@ -5,7 +5,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { z } from 'zod';
 import { checkShares, FATES, readShare, type Fate } from '@/core/portion/shares';
-import { DRY_METHODS, DRYING_METHODS } from '@/core/preserve/methods';
+import { DRY_METHODS, DRYING_METHODS, machineOf } from '@/core/preserve/methods';
 import { writeDensity } from '@/core/quantity/write';
 import { stackedBar } from '@/ui/charts/stacked-bar';
 import { Choice } from '@/ui/form/Choice';
@@ -41,6 +41,7 @@ const typedShares = z.array(
     text: z.string(),
     placeId: idSchema.optional(),
     method: z.enum(DRY_METHODS).optional(),
+    machineId: idSchema.optional(),
   }),
 );
 type TypedShare = z.infer<typeof typedShares>[number];
@@ -85,6 +86,7 @@ export function Divide({ view }: { view: BatchView }) {
     several(share.fate)
       ? `${FATE_WORDS[share.fate]} ${typed.slice(0, index + 1).filter(({ fate }) => fate === share.fate).length}`
       : FATE_WORDS[share.fate];
+  const dryersOf = (share: TypedShare) => view.dryers.filter((dryer) => dryer.kind === machineOf(share.method));
   const placesOf = (fate: Fate) => view.places.filter((place) => place.kind === (fate === 'dry' ? 'cupboard' : fate));
 
   return (
@@ -98,7 +100,14 @@ export function Divide({ view }: { view: BatchView }) {
         save.run({
           batchId: view.id,
           revision: view.revision,
-          shares: shares.map(({ id, fate, grams, placeId, method }) => ({ id, fate, grams, placeId, method })),
+          shares: shares.map(({ id, fate, grams, placeId, method, machineId }) => ({
+            id,
+            fate,
+            grams,
+            placeId,
+            method,
+            machineId,
+          })),
         });
       }}
     >
@@ -175,7 +184,15 @@ export function Divide({ view }: { view: BatchView }) {
                     label="Dry it in the"
                     value={share.method ?? DRYING_METHODS[0].key}
                     options={DRY_CHOICES}
-                    onChange={(method) => change(index, { method })}
+                    onChange={(method) => change(index, { method, machineId: undefined })}
+                  />
+                )}
+                {share.fate === 'dry' && nth(shares, index).grams > 0 && dryersOf(share).length > 1 && (
+                  <Choice
+                    label="Which one"
+                    value={String(share.machineId ?? nth(dryersOf(share), 0).id)}
+                    options={dryersOf(share).map((dryer) => ({ value: String(dryer.id), label: dryer.name }))}
+                    onChange={(machineId) => change(index, { machineId: Number(machineId) })}
                   />
                 )}
                 <Button
@@ -248,6 +265,7 @@ function firstShares(weighed: WeighedView, toType: (grams: number) => string): r
         text: toType(share.grams),
         ...(share.placeId === undefined ? {} : { placeId: share.placeId }),
         ...(share.method === undefined ? {} : { method: share.method }),
+        ...(share.machineId === undefined ? {} : { machineId: share.machineId }),
       }));
     return [{ fate, text: toType(stored.length > 0 ? 0 : weighed.suggested[fate]) }];
   });

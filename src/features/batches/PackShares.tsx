@@ -2,16 +2,15 @@
 
 import Button from '@mui/material/Button';
 import Link from 'next/link';
-import { useState } from 'react';
-import { countOf, plural } from '@/core/quantity/count-words';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { Tub } from '@/ui/badges/badges';
 import { useUnits } from '@/ui/units';
-import { sealShare, takeBackShare, writeLabelAgain } from './actions';
+import { sealShare } from './actions';
 import styles from './batches.module.css';
 import { FATE_WORDS } from './fate-words';
-import type { BatchView, SealedPack, SheetShare } from './queries';
+import type { BatchView, SheetShare } from './queries';
+import { Sealed } from './Sealed';
 import { Trays } from './Trays';
 
 /** A share by its fate, and its place where that is not the only one of its kind. */
@@ -117,81 +116,6 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
           {count === 1 ? 'Seal this pack' : `Seal these ${count} packs`}
         </Button>
       </div>
-    </div>
-  );
-}
-
-interface SealedProps {
-  view: BatchView;
-  share: SheetShare;
-  title: string;
-  packs: readonly SealedPack[];
-}
-
-/** The packs of one share with what is written on them, and the way back. */
-function Sealed({ view, share, title, packs }: SealedProps) {
-  const { inMass } = useUnits();
-  const [asked, setAsked] = useState(false);
-  const back = useCommand(takeBackShare, `back-${share.id}-${share.sealedPacks}`, () => setAsked(false));
-  const written = useCommand(writeLabelAgain, `label-${share.id}`);
-  return (
-    <div className="stack" role="group" aria-label={`Packs in: ${title}`}>
-      <ul className={styles.labels}>
-        {packs.map((pack) => (
-          <li key={pack.code}>
-            <Tub hatch={view.protein.hatch} size={36} />
-            <span>
-              <b className={styles.code}>{pack.code}</b> {pack.dogName ?? 'anybody'} · {inMass(pack.grams)}
-              {pack.waterMl > 0 && ` + ${pack.waterMl} mL water`}
-              <span className="note">
-                {pack.place} · {pack.until}
-                {pack.short && ' · short'}
-              </span>
-              {pack.label && (
-                <span className="caution">
-                  {' '}
-                  {pack.label}{' '}
-                  <Button
-                    variant="text"
-                    size="small"
-                    aria-label={`The label of ${pack.code} is written`}
-                    disabled={written.pending}
-                    onClick={() => written.run({ holdingId: pack.holdingId })}
-                  >
-                    written
-                  </Button>
-                </span>
-              )}
-            </span>
-          </li>
-        ))}
-      </ul>
-      <Problems problems={[...back.problems, ...written.problems]} />
-      {asked ? (
-        <div className={styles.acts} role="status">
-          <p>
-            {inMass(share.packedGrams)} go back into “{title}”, to be packed anew or divided otherwise. The{' '}
-            {countOf(packs.length, 'label')} {plural(packs.length, 'is')} void: a code is not given out twice. A pack
-            that was fed from stays.
-          </p>
-          <Button
-            variant="contained"
-            disabled={back.pending}
-            onClick={() => back.run({ batchId: view.id, shareId: share.id })}
-          >
-            Take them back
-          </Button>
-          <Button variant="text" onClick={() => setAsked(false)}>
-            leave them sealed
-          </Button>
-        </div>
-      ) : (
-        <div>
-          <Button variant="text" size="small" onClick={() => setAsked(true)}>
-            take {packs.length === 1 ? 'this pack' : `these ${packs.length} packs`} back
-          </Button>
-        </div>
-      )}
     </div>
   );
 }

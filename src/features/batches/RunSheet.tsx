@@ -13,8 +13,14 @@ import type { BatchView } from './queries';
 import { WeighOut } from './WeighOut';
 import { WeighPot } from './WeighPot';
 
+/** What every step's screen gets: the batch, and the way to another step. */
+interface StepScreenProps {
+  view: BatchView;
+  onOpen: (step: StepKey) => void;
+}
+
 /** The screen of each step; a step without one does not compile. */
-const SCREENS: Readonly<Record<StepKey, ComponentType<{ view: BatchView }>>> = {
+const SCREENS: Readonly<Record<StepKey, ComponentType<StepScreenProps>>> = {
   'weigh out': WeighOut,
   pot: (props) => <WeighPot {...props} key={JSON.stringify(props.view.weighed?.weighing ?? '')} />,
   divide: (props) => <Divide {...props} key={props.view.revision} />,
@@ -27,6 +33,7 @@ export function RunSheet({ view }: { view: BatchView }) {
   const [chosen, setChosen] = useState<{ at: StepKey; step: StepKey }>();
   // A chosen step holds until the batch itself goes on to the next one.
   const step = chosen?.at === view.step ? chosen.step : view.step;
+  const open = (next: StepKey) => setChosen({ at: view.step, step: next });
   const Screen = SCREENS[step];
   return (
     <div className="page">
@@ -43,9 +50,9 @@ export function RunSheet({ view }: { view: BatchView }) {
           </p>
         )}
       </div>
-      <Flow view={view} step={step} onOpen={(open) => setChosen({ at: view.step, step: open })} />
+      <Flow view={view} step={step} onOpen={open} />
       <div className={styles.at}>
-        <Screen view={view} />
+        <Screen view={view} onOpen={open} />
       </div>
     </div>
   );

@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { z } from 'zod';
+import type { StepKey } from '@/core/batch/steps';
 import { toWeigh } from '@/core/quantity/write';
 import { Caution, STANDING_CAUTION } from '@/ui/Caution';
 import { Keypad } from '@/ui/counter/Keypad';
@@ -20,7 +21,7 @@ import { nth } from '@/core/sure';
 const typedWeights = z.array(z.string());
 
 /** Weighing out: what each line asks for, and what really went in. */
-export function WeighOut({ view }: { view: BatchView }) {
+export function WeighOut({ view, onOpen }: { view: BatchView; onOpen: (step: StepKey) => void }) {
   const { readScale, scaleUnit, toType } = useUnits();
   const router = useRouter();
   const [typed, setTyped, forget] = useDraftStorage(
@@ -30,7 +31,7 @@ export function WeighOut({ view }: { view: BatchView }) {
   );
   const start = useCommand(startCooking, `start-${view.id}`, () => forget(typed));
   const drop = useCommand(dropBatch, `drop-${view.id}`, () => router.push('/batches'));
-  if (view.state !== 'planned') return <WentIn view={view} />;
+  if (view.state !== 'planned') return <WentIn view={view} onOpen={onOpen} />;
   const read = typed.map((text) => readScale(text));
   const submit = () => start.run({ batchId: view.id, grams: read.map((each) => (each.ok ? each.value : NaN)) });
   const broken = read.some((each) => !each.ok);

@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { z } from 'zod';
+import type { StepKey } from '@/core/batch/steps';
 import { weighYield, type Weighing } from '@/core/portion/yield';
 import type { Outcome, Problem } from '@/core/problem';
 import { readCount } from '@/core/quantity/typed';
@@ -33,7 +34,7 @@ const typedPot = z.object({
 type Typed = z.infer<typeof typedPot>;
 
 /** Weighing the finished pot: gross and tare of each vessel, or counted cups of which one was weighed. */
-export function WeighPot({ view }: { view: BatchView }) {
+export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: StepKey) => void }) {
   const { inMass, readScale, scaleUnit, toType } = useUnits();
   const [typed, setTyped, forget] = useDraftStorage(`weigh-${view.id}`, typedPot, before(view, toType));
   const [tried, setTried] = useState(false);
@@ -196,7 +197,7 @@ export function WeighPot({ view }: { view: BatchView }) {
             {view.weighed ? 'It weighed otherwise' : 'That is the yield'}
           </Button>
         )}
-        <WhatFollows view={view} of={again} />
+        <WhatFollows view={view} of={again} onPacks={() => onOpen('pack')} />
         <Keypad />
         {view.weighed && !again.follows && (
           <p className="note">It may be put right at any time: what follows is shown before it is taken.</p>

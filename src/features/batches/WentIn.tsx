@@ -2,6 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import type { StepKey } from '@/core/batch/steps';
 import type { KnownFood } from '@/core/food/food';
 import { guessPart } from '@/core/recipe/part-of-food';
 import { Keypad } from '@/ui/counter/Keypad';
@@ -16,7 +17,7 @@ import { useCorrection } from './use-correction';
 import { WhatFollows } from './WhatFollows';
 
 /** What went in, as it was weighed; each line can be put right, and a forgotten one set down. */
-export function WentIn({ view }: { view: BatchView }) {
+export function WentIn({ view, onOpen }: { view: BatchView; onOpen: (step: StepKey) => void }) {
   const { inMass } = useUnits();
   const [open, setOpen] = useState<number | 'another'>();
   return (
@@ -41,12 +42,14 @@ export function WentIn({ view }: { view: BatchView }) {
                 put right
               </Button>
             </div>
-            {open === line.line && <LineOtherwise view={view} line={line} onDone={() => setOpen(undefined)} />}
+            {open === line.line && (
+              <LineOtherwise view={view} line={line} onOpen={onOpen} onDone={() => setOpen(undefined)} />
+            )}
           </li>
         ))}
       </ul>
       {open === 'another' ? (
-        <LineOtherwise view={view} onDone={() => setOpen(undefined)} />
+        <LineOtherwise view={view} onOpen={onOpen} onDone={() => setOpen(undefined)} />
       ) : (
         <div>
           <Button variant="outlined" onClick={() => setOpen('another')}>
@@ -73,8 +76,15 @@ export function WentIn({ view }: { view: BatchView }) {
   );
 }
 
+interface LineOtherwiseProps {
+  view: BatchView;
+  line?: SheetLine;
+  onOpen: (step: StepKey) => void;
+  onDone: () => void;
+}
+
 /** One line put right: another weight, another food, or one that was forgotten. */
-function LineOtherwise({ view, line, onDone }: { view: BatchView; line?: SheetLine; onDone: () => void }) {
+function LineOtherwise({ view, line, onOpen, onDone }: LineOtherwiseProps) {
   const { readScale, scaleUnit, toType } = useUnits();
   const [weight, setWeight] = useState(line ? toType(line.toWeigh) : '');
   const [food, setFood] = useState<KnownFood | null>(null);
@@ -140,7 +150,7 @@ function LineOtherwise({ view, line, onDone }: { view: BatchView; line?: SheetLi
           </Button>
         </div>
       )}
-      <WhatFollows view={view} of={right} />
+      <WhatFollows view={view} of={right} onPacks={() => onOpen('pack')} />
       <Keypad />
     </form>
   );

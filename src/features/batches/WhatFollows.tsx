@@ -14,17 +14,26 @@ const SHOWN = 6;
 
 interface WhatFollowsProps {
   view: BatchView;
+  /** To the packs, to be weighed again. */
+  onPacks: () => void;
   of: Pick<ReturnType<typeof useCorrection>, 'follows' | 'take' | 'leave' | 'mayStand' | 'letStand' | 'pending'>;
 }
 
 /** What a correction changes, before it is taken. */
-export function WhatFollows({ view, of: { follows, take, leave, mayStand, letStand, pending } }: WhatFollowsProps) {
+export function WhatFollows({
+  view,
+  onPacks,
+  of: { follows, take, leave, mayStand, letStand, pending },
+}: WhatFollowsProps) {
   const { inMass } = useUnits();
   if (mayStand)
     return (
       <div className={styles.acts}>
         <Button variant="outlined" disabled={pending} onClick={letStand}>
           Let the packs’ weights stand
+        </Button>
+        <Button variant="outlined" onClick={onPacks}>
+          Weigh the packs again
         </Button>
         <Button variant="text" onClick={leave}>
           leave it

@@ -3,11 +3,13 @@
 import { z } from 'zod';
 import { PARTS } from '@/core/recipe/recipe';
 import { sharesSchema } from '@/core/batch/steps/divide';
-import { sealSchema, traysSchema } from '@/core/batch/steps/pack';
+import { labelsSchema, packWeightsSchema, sealSchema, traysSchema } from '@/core/batch/steps/pack';
 import { weighSchema } from '@/core/batch/steps/pot';
 import { startSchema } from '@/core/batch/steps/weigh-out';
 import { idSchema, weightSchema } from '@/core/schema';
 import * as batches from '@/data/commands/batches';
+import * as labels from '@/data/commands/labels';
+import * as weights from '@/data/commands/pack-weights';
 import * as packs from '@/data/commands/packs';
 import * as shares from '@/data/commands/shares';
 import * as stock from '@/data/commands/stock';
@@ -35,4 +37,5 @@ export const setShares = houseAction('set shares', sharesSchema, shares.setShare
 export const saveTrays = houseAction('save trays', traysSchema, packs.saveTrays);
 export const sealShare = houseAction('seal share', sealSchema, packs.sealShare);
 export const takeBackShare = houseAction('take back packs', sealSchema, stock.takeBackShare);
-export const writeLabelAgain = houseAction('label written', z.object({ holdingId: idSchema }), stock.writeLabelAgain);
+export const writeLabelsAgain = houseAction('labels written', labelsSchema, labels.writeLabelsAgain);
+export const weighPacksAgain = houseAction('weigh packs again', packWeightsSchema, weights.weighPacksAgain);

@@ -1,5 +1,5 @@
 import 'server-only';
-import type { ShareState, WeighedTake } from '@/core/batch/fold';
+import { HALF_A_GRAM, type ShareState, type WeighedTake } from '@/core/batch/fold';
 import { batchGraph, type MassGraph } from '@/core/batch/graph';
 import { STEPS, stepAt, type StepKey } from '@/core/batch/steps';
 import {
@@ -30,11 +30,13 @@ import { sayWhatGoes } from '@/core/recipe/written';
 import type { Moment, Part } from '@/core/recipe/recipe';
 import { recipeSheet } from '@/core/recipe/sheet';
 import { fallenIn } from '@/core/standing';
+import { isDryer, type Equipment } from '@/core/plan/equipment';
 import { labelOff } from '@/core/stock/label';
 import { reading, type Reading } from '@/data/reading';
 import { readBatch, readReadings, type StoredBatch, type WeighedBatch } from '@/data/repositories/batches';
 import { readBowlsOn, readFedOfBatch } from '@/data/repositories/bowls';
 import { readDogs, type StoredDog } from '@/data/repositories/dogs';
+import { readEquipment } from '@/data/repositories/equipment';
 import { readAllPlaces, readPlaces } from '@/data/repositories/household';
 import { whom } from './list/queries';
 import { readPlannedLines } from '@/data/repositories/planned';
@@ -73,6 +75,9 @@ export interface SealedPack {
   /** What its label says is not what it holds, as it is known now: write it again. */
   readonly label: string | undefined;
   readonly grams: number;
+  /** g that were sealed in it, as it is known now; whole: nothing was taken of it. */
+  readonly sealedGrams: number;
+  readonly whole: boolean;
   readonly dogName: string | undefined;
   readonly short: boolean;
   readonly waterMl: number;
@@ -122,6 +127,7 @@ export interface BatchView {
   readonly graph: MassGraph;
   readonly struck: readonly StruckReading[];
   readonly places: readonly { readonly id: number; readonly kind: PlaceKind; readonly name: string }[];
+  readonly dryers: readonly { readonly id: number; readonly kind: Equipment['kind']; readonly name: string }[];
   readonly today: LocalDate;
   readonly name: string;
   readonly version: number;
@@ -155,6 +161,7 @@ export async function batchView(id: number): Promise<BatchView | undefined> {
     graph: batchGraph(batch, lines, household.energyFactors),
     struck: batch.state === 'planned' ? [] : await struckIn(read, id),
     places: places.map(({ id: placeId, kind, name }) => ({ id: placeId, kind, name })),
+    dryers: (await readEquipment(db)).filter(isDryer).map(({ id: own, kind, name }) => ({ id: own, kind, name })),
     name: batch.recipeName,
     version: batch.versionNumber,
     protein: proteinOf(lines),
@@ -291,8 +298,10 @@ async function weighedView(
       holdingId: pack.holdingId,
       shareId: pack.contents.find((each) => each.batchId === batch.id)?.shareId ?? NaN,
       code: pack.code,
-      label: labelOff(pack),
+      label: labelOff(pack, (mass) => writeMassIn(mass, household.unitSet)),
       grams: pack.labelGrams,
+      sealedGrams: pack.sealedGrams,
+      whole: pack.grams > 0 && Math.abs(pack.grams - pack.sealedGrams) < HALF_A_GRAM,
       dogName: pack.dogName,
       short: pack.short,
       waterMl: Math.round(pack.labelGrams * pack.waterPerGram),

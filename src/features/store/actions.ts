@@ -1,5 +1,6 @@
 'use server';
 
+import * as weights from '@/data/commands/pack-weights';
 import * as stock from '@/data/commands/stock';
 import { movePacksSchema } from '@/core/schema';
 import { houseAction } from '@/data/house-action';
@@ -7,5 +8,5 @@ import { correctSchema, discardSchema, reverseSchema } from './schema';
 
 export const movePacks = houseAction('move packs', movePacksSchema, stock.movePacks);
 export const discardPack = houseAction('discard pack', discardSchema, stock.discardPack);
-export const correctPack = houseAction('correct pack', correctSchema, stock.correctPack);
+export const correctPack = houseAction('correct pack', correctSchema, weights.correctPack);
 export const reverseMovement = houseAction('reverse movement', reverseSchema, stock.reverseMovement);

@@ -9,16 +9,8 @@ import { labelOff } from '@/core/stock/label';
 import { fromTenths } from '@/core/stock/ledger';
 import { readProteins, reading, type Reading } from '@/data/reading';
 import { readAllPlaces } from '@/data/repositories/household';
-import {
-  readHistory,
-  readLatestMovements,
-  readPackByCode,
-  readPacks,
-  readStock,
-  sourceOf,
-  type StoredMovement,
-  type StoredPack,
-} from '@/data/repositories/stock';
+import { readHistory, readLatestMovements, type StoredMovement } from '@/data/repositories/movements';
+import { readPackByCode, readPacks, readStock, sourceOf, type StoredPack } from '@/data/repositories/stock';
 import { addUp } from '@/core/add-up';
 
 export interface ShelfPack {
@@ -162,7 +154,7 @@ async function openPack(
     rule: pack.rule,
     estimated: pack.estimated,
     backIn: pack.void ? pack.contents[0]?.batchId : undefined,
-    label: labelOff(pack),
+    label: labelOff(pack, (mass) => writeMassIn(mass, read.household.unitSet)),
     moveTo: places
       .filter(
         (each) =>

@@ -41,3 +41,17 @@ export const traysSchema = z.object({
 export type TraysEntry = z.infer<typeof traysSchema>;
 
 export const sealSchema = z.object({ batchId: idSchema, shareId: idSchema });
+
+/** Packs whose labels were written again. */
+export const labelsSchema = z.object({ holdingIds: z.array(idSchema).min(1).max(500).readonly() });
+
+/** Sealed packs as the scale shows them now. */
+export const packWeightsSchema = z.object({
+  batchId: idSchema,
+  packs: z
+    .array(z.object({ holdingId: idSchema, grams: weightSchema }))
+    .min(1)
+    .max(500)
+    .readonly(),
+  revision: z.number().int().optional(),
+});

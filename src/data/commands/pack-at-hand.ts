@@ -1,0 +1,18 @@
+import 'server-only';
+import type { StoredPack } from '../repositories/stock';
+import { readPacks } from '../repositories/stock';
+import { refuse, type Context } from './run';
+
+/** A known pack with something in it; refused where it is empty by now. */
+export function atHand(packs: readonly StoredPack[], holdingId: number): StoredPack {
+  const found = packs.find((each) => each.holdingId === holdingId);
+  if (!found) return refuse('This pack is not known.');
+  if (found.grams <= 0) return refuse(`${found.code} is empty by now: somebody was quicker.`);
+  return found;
+}
+
+export const packWith = async (context: Context, holdingId: number): Promise<StoredPack> =>
+  atHand(await readPacks(context.tx, [holdingId]), holdingId);
+
+/** What may have been done with a pack since it was sealed, and goes back with it. */
+export const GOES_BACK: ReadonlySet<string> = new Set(['packed', 'moved', 'thawed', 'opened', 'corrected']);

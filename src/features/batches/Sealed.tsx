@@ -1,0 +1,108 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { countOf, plural } from '@/core/quantity/count-words';
+import { Tub } from '@/ui/badges/badges';
+import { Problems } from '@/ui/form/Problems';
+import { useCommand } from '@/ui/form/use-command';
+import { useUnits } from '@/ui/units';
+import { takeBackShare, writeLabelsAgain } from './actions';
+import styles from './batches.module.css';
+import type { BatchView, SealedPack, SheetShare } from './queries';
+import { WeighPacks } from './WeighPacks';
+
+interface SealedProps {
+  view: BatchView;
+  share: SheetShare;
+  title: string;
+  packs: readonly SealedPack[];
+}
+
+/** The packs of one share with what is written on them, and the ways back: weighed again, or taken back. */
+export function Sealed({ view, share, title, packs }: SealedProps) {
+  const { inMass } = useUnits();
+  const [asked, setAsked] = useState<'back' | 'weigh'>();
+  const back = useCommand(takeBackShare, `back-${share.id}-${share.sealedPacks}`, () => setAsked(undefined));
+  const written = useCommand(writeLabelsAgain, `label-${share.id}`);
+  const off = packs.filter((pack) => pack.label);
+  const these = packs.length === 1 ? 'this pack' : `these ${packs.length} packs`;
+  return (
+    <div className="stack" role="group" aria-label={`Packs in: ${title}`}>
+      {asked === 'weigh' ? (
+        <WeighPacks view={view} packs={packs} onDone={() => setAsked(undefined)} />
+      ) : (
+        <ul className={styles.labels}>
+          {packs.map((pack) => (
+            <li key={pack.code}>
+              <Tub hatch={view.protein.hatch} size={36} />
+              <span>
+                <b className={styles.code}>{pack.code}</b> {pack.dogName ?? 'anybody'} · {inMass(pack.grams)}
+                {pack.waterMl > 0 && ` + ${pack.waterMl} mL water`}
+                <span className="note">
+                  {pack.place} · {pack.until}
+                  {pack.short && ' · short'}
+                </span>
+                {pack.label && (
+                  <span className="caution">
+                    {' '}
+                    {pack.label}{' '}
+                    <Button
+                      variant="text"
+                      size="small"
+                      aria-label={`The label of ${pack.code} is written`}
+                      disabled={written.pending}
+                      onClick={() => written.run({ holdingIds: [pack.holdingId] })}
+                    >
+                      written
+                    </Button>
+                  </span>
+                )}
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+      <Problems problems={[...back.problems, ...written.problems]} />
+      {asked === 'back' && (
+        <div className={styles.acts} role="status">
+          <p>
+            {inMass(share.packedGrams)} go back into “{title}”, to be packed anew or divided otherwise. The{' '}
+            {countOf(packs.length, 'label')} {plural(packs.length, 'is')} void: a code is not given out twice. A pack
+            that was fed from stays.
+          </p>
+          <Button
+            variant="contained"
+            disabled={back.pending}
+            onClick={() => back.run({ batchId: view.id, shareId: share.id })}
+          >
+            Take them back
+          </Button>
+          <Button variant="text" onClick={() => setAsked(undefined)}>
+            leave them sealed
+          </Button>
+        </div>
+      )}
+      {asked === undefined && (
+        <div className={styles.acts}>
+          {off.length > 1 && (
+            <Button
+              variant="outlined"
+              size="small"
+              disabled={written.pending}
+              onClick={() => written.run({ holdingIds: off.map((pack) => pack.holdingId) })}
+            >
+              All {off.length} labels are written
+            </Button>
+          )}
+          <Button variant="text" size="small" onClick={() => setAsked('weigh')}>
+            weigh {these} again
+          </Button>
+          <Button variant="text" size="small" onClick={() => setAsked('back')}>
+            take {these} back
+          </Button>
+        </div>
+      )}
+    </div>
+  );
+}
