@@ -2,15 +2,9 @@
 
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { bowlOf, drawMeal } from '@/core/stock/draw';
-import { Choice } from '@/ui/form/Choice';
-import { Field } from '@/ui/form/Field';
-import { Problems } from '@/ui/form/Problems';
-import { useCommand } from '@/ui/form/use-command';
-import { useUnits } from '@/ui/units';
-import { correctBowl, feedBowl } from './actions';
+import { MealForm } from './MealForm';
 import styles from './today.module.css';
-import type { EarlierMeal, ShownSource, TodayView } from './view';
+import type { TodayView } from './view';
 
 interface EarlierMealsProps {
   view: TodayView;
@@ -70,81 +64,5 @@ export function EarlierMeals({ view, onTakeBack }: EarlierMealsProps) {
         </section>
       ))}
     </details>
-  );
-}
-
-interface MealFormProps {
-  meal: EarlierMeal;
-  sources: readonly ShownSource[];
-  onDone: () => void;
-}
-
-/** From which pack, how much, and when. */
-function MealForm({ meal, sources, onDone }: MealFormProps) {
-  const { inMass, readScale, scaleUnit, toType } = useUnits();
-  const fit = sources.filter((source) => source.place !== 'warm' && !source.notFor?.includes(meal.dogId));
-  const begins =
-    fit.find((source) => source.key === meal.bowl?.key) ?? fit.find((source) => source.dogId === meal.dogId) ?? fit[0];
-  const [key, setKey] = useState(begins?.key ?? '');
-  const source = fit.find((each) => each.key === key);
-  const [typed, setTyped] = useState<string>();
-  const weight =
-    typed ?? toType(meal.bowl ? meal.bowl.grams : source ? bowlOf(drawMeal(meal.kcal, [source]).drawn).grams : 0);
-  const [at, setAt] = useState(meal.bowl?.clock ?? meal.clock);
-  const [unread, setUnread] = useState<string>();
-  const feed = useCommand(feedBowl, `feed-${meal.dogId}-${meal.slotId}-${meal.day}`, onDone);
-  const correct = useCommand(correctBowl, `correct-${meal.bowl?.bowlId}`, onDone);
-  const save = meal.bowl ? correct : feed;
-  if (!source) return <p className="note">Nothing is ready that it may have.</p>;
-  const submit = () => {
-    const read = readScale(weight);
-    setUnread(read.ok ? undefined : read.problem.message);
-    if (!read.ok) return;
-    const parts = [{ holdingId: Number(key.split('-')[1]), grams: Number(read.value) }];
-    if (meal.bowl) correct.run({ bowlId: meal.bowl.bowlId, parts, at });
-    else feed.run({ dogId: meal.dogId, slotId: meal.slotId, day: meal.day, parts, at });
-  };
-  return (
-    <form
-      className={styles.mealForm}
-      noValidate
-      aria-label={`${meal.dogName}’s ${meal.slotName}`}
-      onSubmit={(event) => {
-        event.preventDefault();
-        submit();
-      }}
-    >
-      <Choice
-        label="From"
-        value={key}
-        options={fit.map((each) => ({ value: each.key, label: `${each.code}, ${inMass(each.grams)}` }))}
-        onChange={setKey}
-      />
-      <Field
-        label="It got"
-        unit={scaleUnit}
-        inputMode="decimal"
-        autoComplete="off"
-        value={weight}
-        onChange={(event) => setTyped(event.target.value)}
-        problem={unread}
-      />
-      <Field
-        label="At"
-        type="time"
-        value={at}
-        onChange={(event) => setAt(event.target.value)}
-        problem={save.at('at')}
-      />
-      <Problems problems={save.atHead('at')} />
-      <div className={styles.links}>
-        <Button type="submit" variant="contained" disabled={save.pending}>
-          {meal.bowl ? 'Put it right' : 'It was fed'}
-        </Button>
-        <Button variant="text" onClick={onDone}>
-          leave it
-        </Button>
-      </div>
-    </form>
   );
 }

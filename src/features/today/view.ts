@@ -57,8 +57,7 @@ export interface EarlierMeal {
         readonly bowlId: number;
         readonly clock: string;
         readonly said: string;
-        readonly key: string;
-        readonly grams: number;
+        readonly parts: readonly { readonly key: string; readonly code: string; readonly grams: number }[];
       }
     | undefined;
 }

@@ -6,7 +6,6 @@ import type { Reading } from '@/data/reading';
 import type { StoredBowl } from '@/data/repositories/bowls';
 import type { StoredDog } from '@/data/repositories/dogs';
 import type { EarlierMeal, TodayView } from '../view';
-import { addUp } from '@/core/add-up';
 
 /** The meals of so many days back can be marked, taken back and put right. */
 export const DAYS_BACK = 3;
@@ -40,8 +39,7 @@ export function earlierMeals(
                 said: bowl.parts
                   .map((part) => `${writeMassIn(part.grams, household.unitSet)} from ${part.code}`)
                   .join(', '),
-                key: bowl.parts[0]?.key ?? '',
-                grams: addUp(bowl.parts, (part) => part.grams),
+                parts: bowl.parts.map(({ key, code, grams }) => ({ key, code, grams })),
               },
             },
           ];
