@@ -46,7 +46,7 @@ export async function writeExample(page: Page): Promise<void> {
 export async function openPlan(page: Page, address: string, query = ''): Promise<void> {
   await page.goto(`${address}/plan${query}`, { waitUntil: 'networkidle' });
   const typedBefore = await page.evaluate(() => {
-    const kept = Object.keys(sessionStorage).filter((key) => key.startsWith('hodman-kept-plan'));
+    const kept = Object.keys(sessionStorage).filter((key) => key.startsWith('hodman-draft-plan'));
     kept.forEach((key) => sessionStorage.removeItem(key));
     return kept.length > 0;
   });

@@ -17,7 +17,7 @@ import { readDogs } from './repositories/dogs';
 import { readLatestMovements } from './repositories/movements';
 import { readStock } from './repositories/stock';
 import { freshDatabase, openedFor } from './fixtures/database';
-import { readProteins } from './reading';
+import { readProteins } from './page';
 import { plan } from './schema/batches';
 
 test('a database of version 0.1 is recognised, refused in a sentence, and left as it is', async () => {

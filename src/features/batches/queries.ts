@@ -32,7 +32,7 @@ import { recipeSheet } from '@/core/recipe/sheet';
 import { fallenIn } from '@/core/standing';
 import { isDryer, type Equipment } from '@/core/plan/equipment';
 import { labelOff } from '@/core/stock/label';
-import { reading, type Reading } from '@/data/reading';
+import { pageQuery, type Page } from '@/data/page';
 import { readBatch, readReadings, type StoredBatch, type WeighedBatch } from '@/data/repositories/batches';
 import { readBowlsOn, readFedOfBatch } from '@/data/repositories/bowls';
 import { readDogs, type StoredDog } from '@/data/repositories/dogs';
@@ -140,8 +140,7 @@ export interface BatchView {
 }
 
 /** Everything that a run sheet shows; undefined where there is no such batch. */
-export async function batchView(id: number): Promise<BatchView | undefined> {
-  const read = await reading();
+export const batchView = pageQuery(async (read, id: number): Promise<BatchView | undefined> => {
   const { db, household, today } = read;
   const batch = await readBatch(db, id, household.energyFactors);
   if (!batch) return undefined;
@@ -171,7 +170,7 @@ export async function batchView(id: number): Promise<BatchView | undefined> {
     food: sheet.food,
     weighed: batch.state === 'weighed' ? await weighedView(read, batch, dogs, today) : undefined,
   };
-}
+});
 
 /** A line as it was weighed out. */
 function cookedLine(take: WeighedTake, line: number): SheetLine {
@@ -191,7 +190,7 @@ function cookedLine(take: WeighedTake, line: number): SheetLine {
 }
 
 /** The readings that were struck out, newest first. */
-async function struckIn({ db, household, today }: Reading, batchId: number): Promise<StruckReading[]> {
+async function struckIn({ db, household, today }: Page, batchId: number): Promise<StruckReading[]> {
   const readings = await readReadings(db, batchId);
   const fallen = fallenIn(readings);
   return readings
@@ -212,7 +211,7 @@ async function struckIn({ db, household, today }: Reading, batchId: number): Pro
 
 /** What a planned batch takes, line by line as it is weighed, and what of that stays in the food. */
 async function plannedLines(
-  { db, reference, household }: Reading,
+  { db, reference, household }: Page,
   batch: StoredBatch,
 ): Promise<{ readonly lines: SheetLine[]; readonly reckoned: readonly ReckonedLine[] }> {
   const { written: lines, bought, takes } = await readPlannedLines(db, reference, batch);
@@ -238,7 +237,7 @@ async function plannedLines(
 }
 
 async function weighedView(
-  read: Reading,
+  read: Page,
   batch: WeighedBatch,
   dogs: readonly StoredDog[],
   today: LocalDate,
@@ -318,7 +317,7 @@ async function weighedView(
 }
 
 /** How far the bowls that were fed from a batch were off, by what is known of its food now. */
-async function bowlsOff(db: Reading['db'], batch: WeighedBatch): Promise<string | undefined> {
+async function bowlsOff(db: Page['db'], batch: WeighedBatch): Promise<string | undefined> {
   const fed = await readFedOfBatch(db, batch.id);
   const off = fed.flatMap(({ kcal, grams, density }) => {
     const now = grams * (density ?? batch.yield.density);

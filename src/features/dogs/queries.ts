@@ -12,7 +12,7 @@ import { TREND_WEEKS } from '@/core/dog/trend';
 import type { Hazard } from '@/core/recipe/hazards';
 import type { UnitSet } from '@/core/quantity/units';
 import { writeNumber, writeWeight } from '@/core/quantity/write';
-import { reading } from '@/data/reading';
+import { pageQuery } from '@/data/page';
 import { readDog, readDogs, type StoredDog } from '@/data/repositories/dogs';
 import { readAnswers, readIntake, readReports, type StoredIntake } from '@/data/repositories/eaten';
 import { readFoodFacts } from '@/data/repositories/food-facts';
@@ -41,8 +41,7 @@ export interface DogsView {
   readonly archived: readonly { readonly id: number; readonly name: string }[];
 }
 
-export async function dogsView(): Promise<DogsView> {
-  const { db, today, household } = await reading();
+export const dogsView = pageQuery(async ({ db, today, household }): Promise<DogsView> => {
   const dogs = await readDogs(db, 'archived too');
   return {
     rows: dogs
@@ -58,7 +57,7 @@ export async function dogsView(): Promise<DogsView> {
       })),
     archived: dogs.filter((dog) => dog.archived).map(({ id, name }) => ({ id, name })),
   };
-}
+});
 
 export interface KnownRecipe {
   readonly recipeId: number;
@@ -81,37 +80,38 @@ export interface DogView {
   readonly answered: boolean;
 }
 
-export async function dogView(id: number): Promise<DogView | undefined> {
-  const { db, today, household, reference } = await reading();
-  const dog = await readDog(db, id);
-  if (!dog) return undefined;
-  const facts = await readFoodFacts(db);
-  const recipes = [...facts].map(([recipeId, each]) => ({ recipeId, facts: each }));
-  const ration = rationOn(dog, today);
-  const own = ration.method.kind === 'school' ? ration.method.food : undefined;
-  const slotRecipe = partsOn(dog, today).find((part) => part.recipeId !== undefined)?.recipeId;
-  const eaten = await readIntake(db, dog, addDays(today, -7 * TREND_WEEKS - 7), today);
-  const proposal = proposalFor(dog, today, eaten, household.unitSet);
-  const [lastAnswer] = await readAnswers(db, id);
-  const lastWeighed = sure(dog.weighIns.at(-1)).date;
-  return {
-    dog,
-    today,
-    set: household.unitSet,
-    said: inWords(dog, today, household.unitSet),
-    recipes,
-    recipe:
-      recipes.find((recipe) =>
-        own?.recipeId === undefined ? recipe.facts.name === own?.name : recipe.recipeId === own.recipeId,
-      ) ??
-      recipes.find((recipe) => recipe.recipeId === slotRecipe) ??
-      recipes.find((recipe) => recipe.facts.measured) ??
-      recipes[0],
-    proposal,
-    forVets: reference.hazards.filter((hazard) => hazard.level === 'vet'),
-    answered: lastAnswer?.answer === 'ignored' && lastAnswer.day >= lastWeighed && lastAnswer.said === proposal.said,
-  };
-}
+export const dogView = pageQuery(
+  async ({ db, today, household, reference }, id: number): Promise<DogView | undefined> => {
+    const dog = await readDog(db, id);
+    if (!dog) return undefined;
+    const facts = await readFoodFacts(db);
+    const recipes = [...facts].map(([recipeId, each]) => ({ recipeId, facts: each }));
+    const ration = rationOn(dog, today);
+    const own = ration.method.kind === 'school' ? ration.method.food : undefined;
+    const slotRecipe = partsOn(dog, today).find((part) => part.recipeId !== undefined)?.recipeId;
+    const eaten = await readIntake(db, dog, addDays(today, -7 * TREND_WEEKS - 7), today);
+    const proposal = proposalFor(dog, today, eaten, household.unitSet);
+    const [lastAnswer] = await readAnswers(db, id);
+    const lastWeighed = sure(dog.weighIns.at(-1)).date;
+    return {
+      dog,
+      today,
+      set: household.unitSet,
+      said: inWords(dog, today, household.unitSet),
+      recipes,
+      recipe:
+        recipes.find((recipe) =>
+          own?.recipeId === undefined ? recipe.facts.name === own?.name : recipe.recipeId === own.recipeId,
+        ) ??
+        recipes.find((recipe) => recipe.recipeId === slotRecipe) ??
+        recipes.find((recipe) => recipe.facts.measured) ??
+        recipes[0],
+      proposal,
+      forVets: reference.hazards.filter((hazard) => hazard.level === 'vet'),
+      answered: lastAnswer?.answer === 'ignored' && lastAnswer.day >= lastWeighed && lastAnswer.said === proposal.said,
+    };
+  },
+);
 
 export interface DogHistory {
   readonly reports: readonly StoredIntake[];
@@ -124,8 +124,7 @@ export interface DogHistory {
 }
 
 /** What was in force when, and why, newest first; with what was proposed and left alone. */
-export async function dogHistory(id: number): Promise<DogHistory> {
-  const { db } = await reading();
+export const dogHistory = pageQuery(async ({ db }, id: number): Promise<DogHistory> => {
   const dog = await readDog(db, id);
   if (!dog) return { reports: [], entries: [] };
   const rations = dog.rations.map((ration) => {
@@ -150,7 +149,7 @@ export async function dogHistory(id: number): Promise<DogHistory> {
     }));
   const entries = [...rations, ...ignored].sort((a, b) => b.day.localeCompare(a.day) || b.at - a.at);
   return { reports: await readReports(db, id), entries };
-}
+});
 
 export interface DogForm {
   readonly id: number | undefined;
@@ -173,15 +172,13 @@ const NEW_DOG: DogEntry = {
 };
 
 /** The form of a new dog. */
-export async function newDogForm(): Promise<DogForm> {
-  const { db, today, household } = await reading();
+export const newDogForm = pageQuery(async ({ db, today, household }): Promise<DogForm> => {
   const dogs = await readDogs(db, 'archived too');
   return { id: undefined, set: household.unitSet, today, entry: NEW_DOG, badge: dogs.length, curve: undefined };
-}
+});
 
 /** The form of a stored dog, filled with what is in force; undefined where there is none. */
-export async function dogForm(id: number): Promise<DogForm | undefined> {
-  const { db, today, household } = await reading();
+export const dogForm = pageQuery(async ({ db, today, household }, id: number): Promise<DogForm | undefined> => {
   const dog = await readDog(db, id);
   if (!dog) return undefined;
   const ration = rationOn(dog, today);
@@ -205,12 +202,11 @@ export async function dogForm(id: number): Promise<DogForm | undefined> {
     },
     curve: dog,
   };
-}
+});
 
 /** The groups of the food table, to name one that a dog does not get. */
-export async function foodGroups(): Promise<string[]> {
-  const { reference } = await reading();
+export const foodGroups = pageQuery(async ({ reference }): Promise<string[]> => {
   return [...new Set([...reference.foods.values()].map((food) => food.group))]
     .filter((group) => group !== 'Water')
     .sort();
-}
+});

@@ -1,6 +1,6 @@
 import 'server-only';
 import { writeMassIn } from '@/core/quantity/write';
-import { reading } from '@/data/reading';
+import { pageQuery } from '@/data/page';
 import { readDogs } from '@/data/repositories/dogs';
 import { readRecipeNames } from '@/data/repositories/pantry';
 import { readPackByCode, readStock } from '@/data/repositories/stock';
@@ -14,10 +14,9 @@ export interface Found {
 const MOST = 12;
 
 /** Dogs, recipes and packs by what is typed: packs by their code, an empty one too if the code is whole. */
-export async function find(query: string): Promise<Found[]> {
+export const find = pageQuery(async ({ db, household }, query: string): Promise<Found[]> => {
   const typed = query.trim().toLowerCase();
   if (typed === '') return [];
-  const { db, household } = await reading();
   // By the beginning of any word of it.
   const matches = (name: string) => ` ${name.toLowerCase()}`.includes(` ${typed}`);
   const stock = await readStock(db);
@@ -39,4 +38,4 @@ export async function find(query: string): Promise<Found[]> {
       what: `${pack.recipeName}, ${pack.grams > 0 ? `${writeMassIn(pack.grams, household.unitSet)} in the ${pack.placeKind}` : 'empty'}`,
     })),
   ].slice(0, MOST);
-}
+});

@@ -2,14 +2,13 @@ import 'server-only';
 import type { Equipment } from '@/core/plan/equipment';
 import type { UnitSet } from '@/core/quantity/units';
 import type { AwayThing } from '@/core/away';
-import { reading } from '@/data/reading';
+import { pageQuery } from '@/data/page';
 import { readEquipment, readEquipmentAway } from '@/data/repositories/equipment';
 import { readFoodsByKey } from '@/data/repositories/foods';
 import { readMeanings } from '@/data/repositories/pantry';
 import { readAllPlaces, type Place } from '@/data/repositories/household';
 
-export async function householdView() {
-  const { db, household, reference } = await reading();
+export const householdView = pageQuery(async ({ db, household, reference }) => {
   const { unitSet, energyFactors, fridgeDays, timeZone } = household;
   const own = await readMeanings(db);
   const known = await readFoodsByKey(
@@ -22,7 +21,7 @@ export async function householdView() {
     return food ? [{ words, known: food }] : [];
   });
   return { unitSet, energyFactors, fridgeDays, timeZone, meanings, kitchen: await kitchenView(db) };
-}
+});
 
 /** What limits a plan: the places with their size, and the things of the kitchen. */
 export interface KitchenView {
@@ -48,7 +47,6 @@ async function kitchenView(db: Parameters<typeof readAllPlaces>[0]): Promise<Kit
 export type HouseholdView = Awaited<ReturnType<typeof householdView>>;
 
 /** The household's measures, and whether it has said them. */
-export async function unitsView(): Promise<{ set: UnitSet; said: boolean }> {
-  const { household } = await reading();
+export const unitsView = pageQuery(async ({ household }): Promise<{ set: UnitSet; said: boolean }> => {
   return { set: household.unitSet, said: household.unitsSaid };
-}
+});

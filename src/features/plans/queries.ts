@@ -11,7 +11,7 @@ import { shoppingList, type ShoppingItem } from '@/core/plan/shopping';
 import { inAllBindings } from '@/core/plan/bindings/bindings';
 import { sayWhatGoes } from '@/core/recipe/written';
 import type { AwayThing } from '@/core/away';
-import { reading, type Reading } from '@/data/reading';
+import { pageQuery, type Page } from '@/data/page';
 import { readBatch, type StoredBatch } from '@/data/repositories/batches';
 import { readDogs } from '@/data/repositories/dogs';
 import { readPlanInputs } from '@/data/repositories/plan-inputs';
@@ -60,18 +60,17 @@ const rowOf = (plan: StoredPlan, today: LocalDate): PlanRow => ({
   open: plan.open,
 });
 
-const inputsOf = ({ db, reference, household, today }: Reading, entry?: PlanEntry) =>
+const inputsOf = ({ db, reference, household, today }: Page, entry?: PlanEntry) =>
   readPlanInputs({ tx: db, reference, household, today }, entry);
 
-const awayPlans = async ({ db, today }: Reading): Promise<AwayThing[]> =>
+const awayPlans = async ({ db, today }: Page): Promise<AwayThing[]> =>
   (await readPlansAway(db, OTHERS)).map(({ id, name, firstDay }) => ({
     id,
     name: `${name}, from ${writeDay(firstDay, today)}`,
   }));
 
 /** A new plan, or a copy of an earlier one from tomorrow on. */
-export async function newPlanView(copyOf?: number): Promise<PlanView> {
-  const read = await reading();
+export const newPlanView = pageQuery(async (read, copyOf?: number): Promise<PlanView> => {
   const { db } = read;
   const copied = copyOf === undefined ? undefined : (await readStoredPlan(db, copyOf))?.entry;
   const inputs = await inputsOf(read, copied);
@@ -85,11 +84,10 @@ export async function newPlanView(copyOf?: number): Promise<PlanView> {
     away: await awayPlans(read),
     others: (await readPlans(db, OTHERS)).map((other) => rowOf(other, read.today)),
   };
-}
+});
 
 /** A kept plan that may still be changed; undefined where it is not here, or being cooked. */
-export async function openPlanView(id: number): Promise<PlanView | undefined> {
-  const read = await reading();
+export const openPlanView = pageQuery(async (read, id: number): Promise<PlanView | undefined> => {
   const { db } = read;
   const plan = await readStoredPlan(db, id);
   if (!plan?.entry || !plan.open) return undefined;
@@ -103,7 +101,7 @@ export async function openPlanView(id: number): Promise<PlanView | undefined> {
     away: await awayPlans(read),
     others: (await readPlans(db, OTHERS)).filter((other) => other.id !== id).map((other) => rowOf(other, read.today)),
   };
-}
+});
 
 export interface KeptPlan {
   readonly id: number;
@@ -129,8 +127,7 @@ export interface KeptPlan {
 }
 
 /** A plan as it was kept, with the amounts that are weighed out: for the phone, for paper, and while it is cooked. */
-export async function keptPlan(id: number): Promise<KeptPlan | undefined> {
-  const read = await reading();
+export const keptPlan = pageQuery(async (read, id: number): Promise<KeptPlan | undefined> => {
   const { db, reference, household } = read;
   const plan = await readStoredPlan(db, id);
   if (!plan) return undefined;
@@ -175,13 +172,12 @@ export async function keptPlan(id: number): Promise<KeptPlan | undefined> {
     ),
     items: await readPlanItems(db, id),
   };
-}
+});
 
 export type PlanRows = readonly { readonly label: string; readonly said: string; readonly note: string | undefined }[];
 
 /** What an open plan comes to, row by row, looked at from the day on which it was to be cooked: for paper. */
-export async function planRows(id: number): Promise<PlanRows> {
-  const read = await reading();
+export const planRows = pageQuery(async (read, id: number): Promise<PlanRows> => {
   const plan = await readStoredPlan(read.db, id);
   if (!plan?.entry || !plan.open) return [];
   const today = plan.cookDay < read.today ? plan.cookDay : read.today;
@@ -193,4 +189,4 @@ export async function planRows(id: number): Promise<PlanRows> {
     said,
     note,
   }));
-}
+});

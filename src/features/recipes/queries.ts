@@ -17,7 +17,7 @@ import type { Moment } from '@/core/recipe/recipe';
 import type { NamedShape } from '@/core/recipe/shape';
 import { recipeSheet, type RecipeSheet } from '@/core/recipe/sheet';
 import type { AwayThing } from '@/core/away';
-import { reading, type Reading } from '@/data/reading';
+import { pageQuery, type Page } from '@/data/page';
 import { readDogs } from '@/data/repositories/dogs';
 import {
   readAdditionSettings,
@@ -44,8 +44,7 @@ export interface RecipesView {
   readonly away: readonly AwayThing[];
 }
 
-export async function recipesView(): Promise<RecipesView> {
-  const { db, reference, household } = await reading();
+export const recipesView = pageQuery(async ({ db, reference, household }): Promise<RecipesView> => {
   const rows = (await readLatestVersions(db, reference)).map((version) => ({
     recipeId: version.recipeId,
     name: version.name,
@@ -56,7 +55,7 @@ export async function recipesView(): Promise<RecipesView> {
     sheet: recipeSheet(version.lines, household.energyFactors),
   }));
   return { rows, away: await readRecipesAway(db) };
-}
+});
 
 /** What every sheet needs to look at a recipe with. */
 export interface Looking {
@@ -88,7 +87,7 @@ export interface KnownAddition extends KnownFood {
   readonly price: number | undefined;
 }
 
-export async function additionsOf({ db, reference }: Reading): Promise<KnownAddition[]> {
+export async function additionsOf({ db, reference }: Page): Promise<KnownAddition[]> {
   const pantry = await readPantry(db, reference);
   const settings = new Map((await readAdditionSettings(db)).map((row) => [row.foodKey, row]));
   const usual = reference.additions.map((row) => ({ ...row, price: undefined as number | undefined }));
@@ -112,7 +111,7 @@ export async function additionsOf({ db, reference }: Reading): Promise<KnownAddi
   });
 }
 
-async function lookingOf(read: Reading): Promise<Looking> {
+async function lookingOf(read: Page): Promise<Looking> {
   const { db, reference, household, today } = read;
   const pantry = await readPantry(db, reference);
   return {
@@ -128,8 +127,7 @@ async function lookingOf(read: Reading): Promise<Looking> {
   };
 }
 
-export async function newRecipeForm(): Promise<RecipeForm> {
-  const read = await reading();
+export const newRecipeForm = pageQuery(async (read): Promise<RecipeForm> => {
   return {
     ...(await lookingOf(read)),
     id: undefined,
@@ -137,10 +135,9 @@ export async function newRecipeForm(): Promise<RecipeForm> {
     entry: { name: '', lines: [] },
     foods: [],
   };
-}
+});
 
-export async function recipeForm(id: number): Promise<RecipeForm | undefined> {
-  const read = await reading();
+export const recipeForm = pageQuery(async (read, id: number): Promise<RecipeForm | undefined> => {
   const version = await readLatestVersion(read.db, read.reference, id);
   if (!version) return undefined;
   return {
@@ -150,7 +147,7 @@ export async function recipeForm(id: number): Promise<RecipeForm | undefined> {
     entry: withTemperatures(version.entry, read.household.unitSet),
     foods: [...new Map(version.written.map(({ source }) => [source.food.ndb, source])).values()],
   };
-}
+});
 
 /** The recipe as typed, its temperatures in this household's unit. */
 const withTemperatures = (entry: RecipeEntry, set: UnitSet): RecipeEntry =>
@@ -174,8 +171,7 @@ export interface RotationView extends Looking {
 }
 type RecipeSheetLines = Awaited<ReturnType<typeof readLatestVersions>>[number]['lines'];
 
-export async function rotationView(): Promise<RotationView> {
-  const read = await reading();
+export const rotationView = pageQuery(async (read): Promise<RotationView> => {
   return {
     ...(await lookingOf(read)),
     recipes: (await readLatestVersions(read.db, read.reference)).map((version) => ({
@@ -185,7 +181,7 @@ export async function rotationView(): Promise<RotationView> {
       lines: version.lines,
     })),
   };
-}
+});
 
 export interface SupplyRow {
   readonly id: number;
@@ -200,14 +196,13 @@ export interface SuppliesView {
   readonly currency: string;
 }
 
-export async function suppliesView(): Promise<SuppliesView> {
-  const read = await reading();
+export const suppliesView = pageQuery(async (read): Promise<SuppliesView> => {
   return {
     supplies: (await readPantry(read.db, read.reference)).supplies,
     additions: await additionsOf(read),
     currency: read.household.currency,
   };
-}
+});
 
 export interface SupplyForm {
   readonly id: number | undefined;
@@ -217,32 +212,32 @@ export interface SupplyForm {
   readonly set: UnitSet;
 }
 
-export async function supplyForm(id: number | undefined): Promise<SupplyForm | undefined> {
-  const { db, household } = await reading();
-  if (id === undefined) {
-    const entry: SupplyEntry = { name: '', measure: 'tsp', measureGrams: '', amounts: [] };
-    return { id, archived: false, entry, currency: household.currency, set: household.unitSet };
-  }
-  const supply = await readSupply(db, id);
-  return (
-    supply && {
-      id,
-      archived: supply.archived,
-      entry: supplyEntryOf(supply.name, supply.label),
-      currency: household.currency,
-      set: household.unitSet,
+export const supplyForm = pageQuery(
+  async ({ db, household }, id: number | undefined): Promise<SupplyForm | undefined> => {
+    if (id === undefined) {
+      const entry: SupplyEntry = { name: '', measure: 'tsp', measureGrams: '', amounts: [] };
+      return { id, archived: false, entry, currency: household.currency, set: household.unitSet };
     }
-  );
-}
+    const supply = await readSupply(db, id);
+    return (
+      supply && {
+        id,
+        archived: supply.archived,
+        entry: supplyEntryOf(supply.name, supply.label),
+        currency: household.currency,
+        set: household.unitSet,
+      }
+    );
+  },
+);
 
 export interface FilesView {
   readonly recipes: readonly { readonly id: number; readonly name: string }[];
 }
 
-export async function filesView(): Promise<FilesView> {
-  const { db } = await reading();
+export const filesView = pageQuery(async ({ db }): Promise<FilesView> => {
   return { recipes: await readRecipeNames(db) };
-}
+});
 
 /** A recipe on paper: what is weighed, into which vessel, and how. */
 export interface PrintView {
@@ -266,8 +261,7 @@ export interface PrintLine {
   readonly asides: readonly string[];
 }
 
-export async function printView(id: number): Promise<PrintView | undefined> {
-  const { db, reference, household } = await reading();
+export const printView = pageQuery(async ({ db, reference, household }, id: number): Promise<PrintView | undefined> => {
   const version = await readLatestVersion(db, reference, id);
   if (!version) return undefined;
   const { entry, written } = version;
@@ -312,4 +306,4 @@ export async function printView(id: number): Promise<PrintView | undefined> {
       lines: entry.lines.flatMap((line, index) => ((line.component ?? 0) === at ? [lineAt(index)] : [])),
     })),
   };
-}
+});

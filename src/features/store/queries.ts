@@ -7,7 +7,7 @@ import type { Protein } from '@/core/recipe/protein';
 import { inOrderOfUse } from '@/core/stock/draw';
 import { labelOff } from '@/core/stock/label';
 import { fromTenths } from '@/core/stock/ledger';
-import { readProteins, reading, type Reading } from '@/data/reading';
+import { readProteins, pageQuery, type Page } from '@/data/page';
 import { readAllPlaces } from '@/data/repositories/household';
 import { readHistory, readLatestMovements, type StoredMovement } from '@/data/repositories/movements';
 import { readPackByCode, readPacks, readStock, sourceOf, type StoredPack } from '@/data/repositories/stock';
@@ -66,8 +66,7 @@ export interface StoreView {
   readonly unknownCode: string | undefined;
 }
 
-export async function storeView(code: string | undefined): Promise<StoreView> {
-  const read = await reading();
+export const storeView = pageQuery(async (read, code: string | undefined): Promise<StoreView> => {
   const { db, today } = read;
   const stock = await readStock(db);
   const proteins = await readProteins(read);
@@ -103,7 +102,7 @@ export async function storeView(code: string | undefined): Promise<StoreView> {
     open: pack && (await openPack(read, pack, proteins, everyPlace)),
     unknownCode: code !== undefined && !pack ? code : undefined,
   };
-}
+});
 
 const PLANTS: Protein = { word: 'plants', hatch: 'bricks' };
 
@@ -136,7 +135,7 @@ function shown(pack: StoredPack, proteins: ReadonlyMap<number, Protein>, today: 
 }
 
 async function openPack(
-  read: Reading,
+  read: Page,
   pack: StoredPack,
   proteins: ReadonlyMap<number, Protein>,
   places: Awaited<ReturnType<typeof readAllPlaces>>,
@@ -173,13 +172,13 @@ const holdingsOf = (movement: StoredMovement) => [
 
 /** What was done with a pack, newest first. */
 const entriesOf = (
-  read: Reading,
+  read: Page,
   history: readonly StoredMovement[],
   places: Awaited<ReturnType<typeof readAllPlaces>>,
 ): HistoryEntry[] => [...history].reverse().map((movement) => entryOf(read, movement, places, history));
 
 function entryOf(
-  { household, today }: Reading,
+  { household, today }: Page,
   movement: StoredMovement,
   places: Awaited<ReturnType<typeof readAllPlaces>>,
   history: readonly StoredMovement[],

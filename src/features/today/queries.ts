@@ -11,7 +11,7 @@ import type { Protein } from '@/core/recipe/protein';
 import { coverOf, type Cover } from '@/core/stock/cover';
 import { drawMeal, fitFor, inOrderOfUse, type Drawn } from '@/core/stock/draw';
 import { explainMeal } from '@/core/stock/explain-meal';
-import { readProteins, reading, type Reading } from '@/data/reading';
+import { readProteins, pageQuery, type Page } from '@/data/page';
 import { readBatchList } from '@/data/repositories/batches';
 import { readAvoided } from '@/data/repositories/avoided';
 import { readBowlsBetween, type StoredBowl } from '@/data/repositories/bowls';
@@ -27,8 +27,7 @@ import { addUp } from '@/core/add-up';
 const HORIZON = 28;
 const PLANTS: Protein = { word: 'plants', hatch: 'bricks' };
 
-export async function todayView(): Promise<TodayView> {
-  const read = await reading();
+export const todayView = pageQuery(async (read): Promise<TodayView> => {
   const { db, today, household, reference } = read;
   const [dogs, bowls, stock, proteins, places] = [
     await readDogs(db),
@@ -104,10 +103,10 @@ export async function todayView(): Promise<TodayView> {
       ...watchDogs(dogs, today, household.unitSet),
     ],
   };
-}
+});
 
 function bowlsToday(
-  read: Reading,
+  read: Page,
   dogs: StoredDog[],
   bowls: StoredBowl[],
   ready: ShownSource[],
@@ -308,7 +307,7 @@ function watchPacks(
   });
 }
 
-async function watchBatches({ db }: Reading): Promise<TodayView['watch']> {
+async function watchBatches({ db }: Page): Promise<TodayView['watch']> {
   return (await readBatchList(db, { open: true })).flatMap((batch): TodayView['watch'][number][] => {
     const watch = batch.summary ? batch.summary.watch : watchOf({ state: 'planned' });
     return watch ? [{ title: batch.recipeName, ...watch, href: `/batches/${batch.id}` }] : [];

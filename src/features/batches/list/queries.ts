@@ -5,7 +5,7 @@ import { dayIn, writeDay } from '@/core/calendar/local-date';
 import { countOf } from '@/core/quantity/count-words';
 import { writeDensity, writeSumIn } from '@/core/quantity/write';
 import type { Protein } from '@/core/recipe/protein';
-import { reading, readProteins, type Reading } from '@/data/reading';
+import { pageQuery, readProteins, type Page } from '@/data/page';
 import { readBatchList, type ListedBatch } from '@/data/repositories/batches';
 import { readDogs, type StoredDog } from '@/data/repositories/dogs';
 
@@ -27,27 +27,28 @@ export interface BatchRow {
 const ROWS = 40;
 
 /** The batches, newest first, so many from `from` on; one more says that there are more. */
-export async function batchRows(from = 0): Promise<{ readonly rows: BatchRow[]; readonly more: boolean }> {
-  const read = await reading();
-  const proteins = await readProteins(read);
-  const dogs = await readDogs(read.db);
-  const found = await readBatchList(read.db, { limit: ROWS + 1, from });
-  return {
-    more: found.length > ROWS,
-    rows: found.slice(0, ROWS).map((batch) => ({
-      id: batch.id,
-      name: batch.recipeName,
-      state: batch.state === 'planned' ? STEPS[0].listed : stepOf(batch.summary).listed,
-      said: saidOf(batch, dogs, read),
-      protein: proteins.get(batch.recipeId) ?? { word: 'plants', hatch: 'bricks' },
-      day: writeDay(dayIn(batch.startedAt ?? batch.createdAt, read.household.timeZone), read.today),
-    })),
-  };
-}
+export const batchRows = pageQuery(
+  async (read, from: number = 0): Promise<{ readonly rows: BatchRow[]; readonly more: boolean }> => {
+    const proteins = await readProteins(read);
+    const dogs = await readDogs(read.db);
+    const found = await readBatchList(read.db, { limit: ROWS + 1, from });
+    return {
+      more: found.length > ROWS,
+      rows: found.slice(0, ROWS).map((batch) => ({
+        id: batch.id,
+        name: batch.recipeName,
+        state: batch.state === 'planned' ? STEPS[0].listed : stepOf(batch.summary).listed,
+        said: saidOf(batch, dogs, read),
+        protein: proteins.get(batch.recipeId) ?? { word: 'plants', hatch: 'bricks' },
+        day: writeDay(dayIn(batch.startedAt ?? batch.createdAt, read.household.timeZone), read.today),
+      })),
+    };
+  },
+);
 
 const stepOf = (summary: BatchSummary | undefined) => STEPS.find((step) => step.key === summary?.step) ?? STEPS[0];
 
-function saidOf(batch: ListedBatch, dogs: readonly StoredDog[], { household, today }: Reading): string {
+function saidOf(batch: ListedBatch, dogs: readonly StoredDog[], { household, today }: Page): string {
   const eaters = whom(dogs.filter((dog) => batch.dogIds.includes(dog.id)));
   const forWhom = `${eaters}, ${countOf(batch.days, 'day')} from ${writeDay(batch.firstDay, today)}`;
   const { summary } = batch;

@@ -2,7 +2,7 @@ import 'server-only';
 import { addDays, clockIn, writeDay } from '@/core/calendar/local-date';
 import { mealsOn } from '@/core/dog/meals';
 import { writeMassIn } from '@/core/quantity/write';
-import type { Reading } from '@/data/reading';
+import type { Page } from '@/data/page';
 import type { StoredBowl } from '@/data/repositories/bowls';
 import type { StoredDog } from '@/data/repositories/dogs';
 import type { EarlierMeal, TodayView } from '../view';
@@ -12,7 +12,7 @@ export const DAYS_BACK = 3;
 
 /** The meals whose time has come, of today and the days before, each with its bowl where one was marked. */
 export function earlierMeals(
-  { today, clock, household }: Reading,
+  { today, clock, household }: Page,
   dogs: readonly StoredDog[],
   bowls: readonly StoredBowl[],
 ): TodayView['earlier'] {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { reading } from '@/data/reading';
+import { pageQuery } from '@/data/page';
 import { readCsvFile, readHodmanFile, readJsonLdFile } from '@/data/repositories/recipe-files';
 
 export const dynamic = 'force-dynamic';
@@ -17,8 +17,10 @@ export async function GET(request: Request): Promise<Response> {
     recipe: searchParams.get('recipe') ?? undefined,
   });
   if (!query.success) return new Response('There is no such file.', { status: 404 });
-  const { db, reference, household, today } = await reading();
-  const { kind, recipe } = query.data;
+  return fileOf(query.data);
+}
+
+const fileOf = pageQuery(async ({ db, reference, household, today }, { kind, recipe }: z.infer<typeof asked>) => {
   const name = `recipes-${today}`;
   const file = (body: string, type: string, ending: string) =>
     new Response(body, {
@@ -34,4 +36,4 @@ export async function GET(request: Request): Promise<Response> {
     return file(JSON.stringify(body, null, 2), 'application/ld+json', 'jsonld.json');
   }
   return file(JSON.stringify(await readHodmanFile(db, reference, recipe), null, 2), 'application/json', 'hodman.json');
-}
+});
