@@ -12,11 +12,11 @@ const freePort = () =>
   });
 
 /** Starts the application on a folder, lets `work` ask it, and ends it. `script` is scripts/demo.mjs or start.mjs. */
-export async function withServer(folder, script, work) {
+export async function withServer(folder, script, work, env = {}) {
   const port = await freePort();
   const address = `http://127.0.0.1:${port}`;
   const server = spawn(process.execPath, [script], {
-    env: { ...process.env, PORT: String(port), HODMAN_DATA: folder },
+    env: { ...process.env, PORT: String(port), HODMAN_DATA: folder, ...env },
     stdio: ['ignore', 'ignore', 'inherit'],
   });
   try {

@@ -115,7 +115,7 @@ export async function planKeystroke(address) {
     const ask = (days) =>
       page.evaluate(async (typed) => {
         const field = document.querySelector('input[aria-label="Days"]');
-        const total = [...document.querySelectorAll('section[aria-labelledby="ways"] li')][1];
+        const total = [...document.querySelectorAll('section[aria-labelledby="bindings"] li')][1];
         const before = total.textContent;
         const painted = () => new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve, 0)));
         const start = performance.now();

@@ -88,3 +88,29 @@ test('scripts in a name are only text', async ({ page }) => {
   await page.getByRole('button', { name: 'Add this dog' }).click();
   await expect(page.getByRole('link', { name: '<img src=x onerror=alert(1)>' })).toBeVisible();
 });
+
+test('a room that cannot be loaded: the way back has what was typed, its why and its dialogs', async ({ page }) => {
+  await page.goto(`${hodman.address}/dogs/new`);
+  await page.getByLabel('Name').fill('Tansy');
+  await expect.poll(() => page.evaluate(() => Object.keys(sessionStorage).length)).toBeGreaterThan(0);
+  await page.route('**/store**', (route) => route.abort());
+  await page.getByRole('link', { name: 'Store' }).click();
+  await expect.poll(() => page.url()).not.toContain('/dogs/new');
+  await page.unroute('**/store**');
+  await page.goto(`${hodman.address}/dogs/new`);
+  await expect(page.getByLabel('Name')).toHaveValue('Tansy');
+  await expect(page.getByText('What you typed before is still here, not stored yet.')).toBeVisible();
+  await page.getByRole('button', { name: 'start over' }).click();
+  await expect(page.getByLabel('Name')).toHaveValue('');
+
+  await page.goto(`${hodman.address}/dogs/1`);
+  await page.getByRole('button', { name: /^Why:/ }).first().click();
+  await expect(page.getByRole('dialog', { name: /^Why:/ })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.keyboard.press('/');
+  const found = page.getByRole('dialog', { name: 'Find' });
+  await found.getByLabel('A dog, a recipe, a pack’s code').fill('V5');
+  await found.getByRole('link', { name: 'V5' }).press('Enter');
+  await expect(page.getByRole('dialog', { name: /V5/ })).toBeVisible();
+});

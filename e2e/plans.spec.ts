@@ -17,11 +17,11 @@ test.beforeAll(async ({ browser }) => {
 test.afterAll(() => stopHodman(hodman));
 
 const way = () => page.getByLabel('What binds the plan');
-const ways = () => page.getByRole('region', { name: 'What that comes to' });
-const row = (name: RegExp | string) => ways().getByRole('listitem').filter({ hasText: name });
+const bindings = () => page.getByRole('region', { name: 'What that comes to' });
+const row = (name: RegExp | string) => bindings().getByRole('listitem').filter({ hasText: name });
 const scale = async () => Number(/× ([\d.]+)/.exec((await page.getByText(/^the recipe × /).textContent())!)![1]);
 
-/** Presses a row of the ways, and expects the plan to stay what it is. */
+/** Presses a row of the bindings, and expects the plan to stay what it is. */
 async function bindBy(name: RegExp, value: string, holes: Record<string, RegExp>, within = 0.0005) {
   const before = await scale();
   await row(name).locator('button').first().click();
@@ -95,9 +95,9 @@ test('what is at hand binds: 4.6 lb of goat, and what cannot bind is said at its
 });
 
 test('every figure says why', async () => {
-  const whys = ways().getByRole('button', { name: /^Why:/ });
+  const whys = bindings().getByRole('button', { name: /^Why:/ });
   const count = await whys.count();
-  expect(count).toBe(await ways().getByRole('listitem').count());
+  expect(count).toBe(await bindings().getByRole('listitem').count());
   for (let index = 0; index < count; index++) {
     await whys.nth(index).click();
     await expect(page.getByRole('dialog').getByRole('term').first()).toBeVisible();

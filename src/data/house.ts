@@ -3,6 +3,7 @@ import { mkdirSync } from 'node:fs';
 import type { Server } from 'node:net';
 import { join, resolve } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
+import { sql } from 'drizzle-orm';
 import { now } from './clock';
 import { migrateToLatest, wrap, type Database } from './database';
 import { loadDemo } from './demo/boatyard';
@@ -34,6 +35,8 @@ async function open(): Promise<House> {
   await migrateToLatest(database);
   const isNew = await ensureHousehold(database, Intl.DateTimeFormat().resolvedOptions().timeZone);
   if (isNew && process.env.HODMAN_DEMO === '1') await loadDemo(database, reference, now());
+  // A database without statistics reads whole tables where an index would do.
+  await database.execute(sql`analyze`);
   return { client, owner, reference };
 }
 

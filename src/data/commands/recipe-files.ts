@@ -1,6 +1,6 @@
 import { writeFixed } from '@/core/quantity/write';
 import 'server-only';
-import { eq } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import { withDegrees } from '@/core/quantity/temperature';
 import { foodKey } from '@/core/food/food';
 import { readLabel } from '@/core/food/label';
@@ -41,8 +41,14 @@ export async function takeRecipes(context: Context, input: { text: string }): Pr
   if (found.length === 0) refuse('There is no recipe in this file.', 'text');
   const recipes: TakenRecipe[] = [];
   for (const node of found.slice(0, 200)) recipes.push(await takeFromElsewhere(context, readJsonLd(node)));
+  await gatherStatistics(context, recipes.length);
   return { recipes, said: found.length > 200 ? ['Only the first 200 recipes were read.'] : [] };
 }
+
+/** After a large file the tables are other than what the planner of queries knows of them. */
+const gatherStatistics = async ({ tx }: Context, recipes: number): Promise<void> => {
+  if (recipes > 20) await tx.execute(sql`analyze`);
+};
 
 function parse(text: string): unknown {
   try {
@@ -112,6 +118,7 @@ async function takeOwn(context: Context, file: HodmanFile): Promise<TakenFile> {
       words: 0,
       said: ['It takes itself as a line, by way of others or at once.'],
     });
+  await gatherStatistics(context, taken.length);
   return { recipes: taken, said };
 }
 
