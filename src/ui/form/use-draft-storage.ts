@@ -25,7 +25,7 @@ export function useDraftStorage<Value>(
     (next) => keepDraft(slot, next),
     (stored) => {
       // What was typed on while the answer was under way is not stored yet: it stays.
-      if (draftText(slot) === JSON.stringify(stored)) forgetDraft(slot);
+      if (JSON.stringify(draftIn(draftText(slot), shape)) === JSON.stringify(stored)) forgetDraft(slot);
     },
   ];
 }
