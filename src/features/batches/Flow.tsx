@@ -67,6 +67,9 @@ function flowOf({ nodes, edges }: MassGraph) {
   };
 }
 
+/** Where one vesselful ends and the next begins: a tick on either wall, so that the words between stay clear. */
+const cut = (left: number, right: number, y: number) => `M${left} ${y}h18M${right} ${y}h-18`;
+
 interface FlowProps {
   view: BatchView;
   step: StepKey;
@@ -182,7 +185,7 @@ export function Flow({ view, step, onOpen }: FlowProps) {
               {started ? (loads > 1 ? `in ${loads} loads` : 'in the pot') : 'planned'}
             </text>
             {laid.pot.cuts.map((y) => (
-              <path key={y} d={`M${FLOW.pot} ${y}H${FLOW.potEnd}`} stroke="var(--slate)" strokeDasharray="2 4" />
+              <path key={y} d={cut(FLOW.pot, FLOW.potEnd, y)} stroke="var(--slate)" strokeWidth="1.6" />
             ))}
           </g>
           {weighed && laid.vapour && vapour !== undefined && (
@@ -216,7 +219,7 @@ export function Flow({ view, step, onOpen }: FlowProps) {
               strokeDasharray={weighed ? undefined : '6 5'}
             />
             {laid.pans.cuts.map((y) => (
-              <path key={y} d={`M${FLOW.pans} ${y}H${FLOW.pansEnd}`} stroke="var(--slate)" strokeDasharray="2 4" />
+              <path key={y} d={cut(FLOW.pans, FLOW.pansEnd, y)} stroke="var(--slate)" strokeWidth="1.6" />
             ))}
             {weighed && (
               <rect

@@ -26,7 +26,8 @@ export function Sealed({ view, share, title, packs }: SealedProps) {
   const back = useCommand(takeBackShare, `back-${share.id}-${share.sealedPacks}`, () => setAsked(undefined));
   const written = useCommand(writeLabelsAgain, `label-${share.id}`);
   const off = packs.filter((pack) => pack.label);
-  const these = packs.length === 1 ? 'this pack' : `these ${packs.length} packs`;
+  const whole = packs.filter((pack) => pack.whole).length;
+  const say = (count: number) => (count === 1 ? 'this pack' : `these ${count} packs`);
   return (
     <div className="stack" role="group" aria-label={`Packs in: ${title}`}>
       {asked === 'weigh' ? (
@@ -95,11 +96,13 @@ export function Sealed({ view, share, title, packs }: SealedProps) {
               All {off.length} labels are written
             </Button>
           )}
-          <Button variant="text" size="small" onClick={() => setAsked('weigh')}>
-            weigh {these} again
-          </Button>
+          {whole > 0 && (
+            <Button variant="text" size="small" onClick={() => setAsked('weigh')}>
+              {whole < packs.length ? `weigh the ${whole} that are whole again` : `weigh ${say(whole)} again`}
+            </Button>
+          )}
           <Button variant="text" size="small" onClick={() => setAsked('back')}>
-            take {these} back
+            take {say(packs.length)} back
           </Button>
         </div>
       )}

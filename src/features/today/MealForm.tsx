@@ -113,13 +113,15 @@ export function MealForm({ meal, sources, onDone }: MealFormProps) {
           </div>
         );
       })}
-      <Field
-        label="At"
-        type="time"
-        value={at}
-        onChange={(event) => setAt(event.target.value)}
-        problem={save.at('at')}
-      />
+      <div className={styles.mealTime}>
+        <Field
+          label="At"
+          type="time"
+          value={at}
+          onChange={(event) => setAt(event.target.value)}
+          problem={save.at('at')}
+        />
+      </div>
       <Problems problems={save.atHead('at')} />
       <div className={styles.links}>
         <Button type="submit" variant="contained" disabled={save.pending}>
