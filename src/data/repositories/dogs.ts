@@ -1,6 +1,6 @@
 import 'server-only';
-import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
-import { dayIn } from '@/core/calendar/local-date';
+import { and, asc, eq, inArray, isNull, max, or, sql, type SQL } from 'drizzle-orm';
+import { addDays, dayIn } from '@/core/calendar/local-date';
 import type { Avoid } from '@/core/dog/avoid';
 import type { Appetite, Stool } from '@/core/dog/body-condition';
 import type { BiteSize } from '@/core/dog/bite-size';
@@ -88,6 +88,32 @@ async function readFreshFoods(
   };
 }
 
+/** Older weigh-ins than this many days before the newest say nothing about a dog's day (ours, no source). */
+const WEIGHED_SINCE = 730;
+
+/**
+ * Which weigh-ins of each dog its day still hangs on: those of two years, back to the last one with a body condition; all
+ * of them where a goal asks whether it was ever reached. A dog alone, in its own room, is read with all.
+ */
+async function sinceOf(tx: Tx, ids: readonly number[], withGoal: ReadonlySet<number>): Promise<(SQL | undefined)[]> {
+  const rows = await tx
+    .select({
+      dogId: weighIn.dogId,
+      newest: max(weighIn.day),
+      scored: sql<string | null>`max(${weighIn.day}) filter (where ${weighIn.bodyCondition} is not null)`,
+    })
+    .from(weighIn)
+    .where(and(inArray(weighIn.dogId, [...ids]), isNull(weighIn.struckAt)))
+    .groupBy(weighIn.dogId);
+  return rows.map(({ dogId, newest, scored }) => {
+    const recent = newest && addDays(newest, -WEIGHED_SINCE);
+    const since = recent && scored && scored < recent ? scored : recent;
+    return withGoal.has(dogId) || !since
+      ? eq(weighIn.dogId, dogId)
+      : and(eq(weighIn.dogId, dogId), sql`${weighIn.day} >= ${since}`);
+  });
+}
+
 /** Dogs with everything that is kept about them, in order: those not archived, or the ones asked for. */
 export async function readDogs(tx: Tx, asked?: number | 'archived too'): Promise<StoredDog[]> {
   const rows = await tx
@@ -97,16 +123,22 @@ export async function readDogs(tx: Tx, asked?: number | 'archived too'): Promise
     .orderBy(asc(dog.id));
   if (rows.length === 0) return [];
   const ids = rows.map((row) => row.id);
-  const weighIns = await tx
-    .select()
-    .from(weighIn)
-    .where(and(inArray(weighIn.dogId, ids), isNull(weighIn.struckAt)))
-    .orderBy(asc(weighIn.day), asc(weighIn.id));
   const rations = await tx
     .select()
     .from(ration)
     .where(inArray(ration.dogId, ids))
     .orderBy(asc(ration.from), asc(ration.id));
+  const withGoal = new Set(rations.flatMap((each) => (each.goalGrams === null ? [] : [each.dogId])));
+  const weighIns = await tx
+    .select()
+    .from(weighIn)
+    .where(
+      and(
+        isNull(weighIn.struckAt),
+        typeof asked === 'number' ? eq(weighIn.dogId, asked) : or(...(await sinceOf(tx, ids, withGoal))),
+      ),
+    )
+    .orderBy(asc(weighIn.day), asc(weighIn.id));
   const slots = await tx.select().from(mealSlot).where(inArray(mealSlot.dogId, ids)).orderBy(asc(mealSlot.clock));
   const parts = await tx
     .select()

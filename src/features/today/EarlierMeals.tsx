@@ -14,11 +14,12 @@ interface EarlierMealsProps {
 /** The meals of today and the last three days: marked late, taken back, or put right. */
 export function EarlierMeals({ view, onTakeBack }: EarlierMealsProps) {
   const [open, setOpen] = useState<string>();
+  const [shown, setShown] = useState(false);
   if (view.earlier.length === 0) return null;
   return (
-    <details className={styles.earlier}>
+    <details className={styles.earlier} onToggle={(event) => setShown(event.currentTarget.open)}>
       <summary>Meals of the last days</summary>
-      {view.earlier.map(({ said, meals }) => (
+      {(shown ? view.earlier : []).map(({ said, meals }) => (
         <section key={said} aria-label={`Meals of ${said}`}>
           <h3>{said}</h3>
           <ul className="rows">
