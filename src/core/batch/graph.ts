@@ -2,7 +2,7 @@ import { nutrientIn, solidsOf } from '../nutrition/totals';
 import { staysOfTake } from './evidence';
 import { energyOf, type EnergyFactors } from '../nutrition/energy';
 import { batchLines, type Part, type WeighedLine } from '../recipe/recipe';
-import { HALF_A_GRAM, storedAs, type BatchState, type ShareState } from './fold';
+import { HALF_A_GRAM, type BatchState, type ShareState } from './fold';
 import { nth, sure } from '../sure';
 import { addUp } from '../add-up';
 
@@ -115,8 +115,8 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
     if (over < -HALF_A_GRAM) edge(key, node(`undivided-${each.place}`, 'rest', 'not divided yet'), -over, of(-over));
     else if (over !== 0) {
       // Shares are whole grams, a yield may be none: less than a gram of rounding goes the same way.
-      if (over > 0) edge(node('unexplained', 'unexplained', 'more than was weighed'), key, over);
-      else edge(key, node('rounding', 'rest', 'rounding'), -over);
+      if (over > 0) edge(node('unexplained', 'unexplained', 'more than was weighed'), key, over, of(over));
+      else edge(key, node('rounding', 'rest', 'rounding'), -over, of(-over));
     }
     for (const share of shares) ofShare(share, of);
   }
@@ -129,38 +129,54 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
       edge(key, node(`warm-${share.id}`, 'rest', 'still warm'), share.grams - share.used, of(share.grams - share.used));
       return;
     }
-    const stored = batch.state === 'weighed' ? storedAs(share, batch.yields) : undefined;
     let source = key;
     let ready = share.grams;
+    let inStored = of;
     if (share.trays.length > 0) {
       const wet = share.trays.map((tray) => tray.wetGross - tray.tare);
       const onTrays = addUp(wet, (each) => each);
       share.trays.forEach((tray, index) =>
-        edge(key, node(`tray-${tray.id}`, 'tray', `tray ${index + 1}`), nth(wet, index)),
+        edge(key, node(`tray-${tray.id}`, 'tray', `tray ${index + 1}`), nth(wet, index), of(nth(wet, index))),
       );
       if (onTrays > share.grams)
-        edge(node('unexplained', 'unexplained', 'more than was weighed'), key, onTrays - share.grams);
-      else edge(key, node(`beside-${share.id}`, 'rest', 'not on a tray'), share.grams - onTrays);
+        edge(
+          node('unexplained', 'unexplained', 'more than was weighed'),
+          key,
+          onTrays - share.grams,
+          of(onTrays - share.grams),
+        );
+      else
+        edge(
+          key,
+          node(`beside-${share.id}`, 'rest', 'not on a tray'),
+          share.grams - onTrays,
+          of(share.grams - onTrays),
+        );
       if (!share.dried) return;
       source = node(`dryer-${share.id}`, 'tray', share.method ?? 'dryer');
       share.trays.forEach((tray, index) => {
         const dry = (tray.dryGross ?? tray.wetGross) - tray.tare;
-        edge(`tray-${tray.id}`, source, dry);
-        edge(`tray-${tray.id}`, node(`dried-${share.id}`, 'out', 'water that left'), nth(wet, index) - dry, {
-          water: nth(wet, index) - dry,
-        });
+        // Only water leaves: energy and solids of the tray are in what is dry.
+        const left = nth(wet, index) - dry;
+        const { kcal, solids = 0 } = of(nth(wet, index));
+        edge(`tray-${tray.id}`, source, dry, { kcal, solids, water: dry - solids });
+        edge(`tray-${tray.id}`, node(`dried-${share.id}`, 'out', 'water that left'), left, { water: left });
       });
-      ready = share.dried.dry;
+      const { dry, wet: whole } = share.dried;
+      ready = dry;
+      inStored = (mass) => {
+        const { kcal = 0, solids = 0 } = of((mass * whole) / dry);
+        return { kcal, solids, water: mass - solids };
+      };
     }
     let packed = 0;
     for (const pack of share.packs) {
       packed += pack.grams;
-      edge(source, node(`pack-${pack.holdingId}-${share.id}`, 'pack', pack.code), pack.grams, {
-        kcal: pack.grams * (stored?.density ?? 0),
-      });
+      edge(source, node(`pack-${pack.holdingId}-${share.id}`, 'pack', pack.code), pack.grams, inStored(pack.grams));
     }
-    if (packed > ready) edge(node('unexplained', 'unexplained', 'more than was weighed'), source, packed - ready);
-    else edge(source, node(`open-${share.id}`, 'rest', 'not packed yet'), ready - packed);
+    const rest = ready - packed;
+    if (rest < 0) edge(node('unexplained', 'unexplained', 'more than was weighed'), source, -rest, inStored(-rest));
+    else edge(source, node(`open-${share.id}`, 'rest', 'not packed yet'), rest, inStored(rest));
   }
 }
 
@@ -183,15 +199,18 @@ function componentsOf(batch: BatchState, planned: readonly WeighedLine[]) {
 const share_ = (id: number) => `share-${id}`;
 
 /**
- * How far each inner node of a graph is from closing: what comes in less what goes out, in g. Ends (lines, packs, what
- * went out or is left over) are not inner.
+ * How far each inner node of a graph is from closing: what comes in less what goes out, in g, or in kcal or g of solids
+ * where that is asked. Ends (lines, packs, what went out or is left over) are not inner.
  */
-export function imbalance({ nodes, edges }: MassGraph): ReadonlyMap<string, number> {
+export function imbalance(
+  { nodes, edges }: MassGraph,
+  measure: 'grams' | 'kcal' | 'solids' = 'grams',
+): ReadonlyMap<string, number> {
   const sums = new Map<string, { in: number; out: number }>();
   const at = (key: string) => sums.get(key) ?? sure(sums.set(key, { in: 0, out: 0 }).get(key));
-  for (const { from, to, grams } of edges) {
-    at(from).out += grams;
-    at(to).in += grams;
+  for (const each of edges) {
+    at(each.from).out += each[measure];
+    at(each.to).in += each[measure];
   }
   return new Map(
     nodes

@@ -1,5 +1,6 @@
 import { addDays, type LocalDate } from '../calendar/local-date';
 import { drawMeal, fitFor, inOrderOfUse, type Drawn, type Source } from './draw';
+import { addUp } from '../add-up';
 import { sure } from '../sure';
 
 export interface MealAhead {
@@ -100,3 +101,14 @@ function firstUse(
   }
   return { opened: true };
 }
+
+/** kcal that the stock provides for each dog on each day of its cover, by dog and day; days without are left out. */
+export const kcalCovered = (cover: readonly Cover[]): Readonly<Record<number, Readonly<Record<LocalDate, number>>>> =>
+  Object.fromEntries(
+    cover.map((own) => [
+      own.dogId,
+      Object.fromEntries(
+        own.days.filter((day) => day.drawn.length > 0).map((day) => [day.day, addUp(day.drawn, (drawn) => drawn.kcal)]),
+      ),
+    ]),
+  );

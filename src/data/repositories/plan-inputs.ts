@@ -6,7 +6,7 @@ import type { PlanInputs } from '@/core/plan/inputs';
 import type { PlanEntry } from '@/core/plan/plan-entry';
 import { shelfLifeOf } from '@/core/preserve/shelf-life';
 import { proteinOf } from '@/core/recipe/protein';
-import { coverOf } from '@/core/stock/cover';
+import { coverOf, kcalCovered } from '@/core/stock/cover';
 import type { Tx } from '../database';
 import type { Reference } from '../reference/reference';
 import { readAvoided } from './avoided';
@@ -34,22 +34,16 @@ interface Here {
 async function coveredBy({ tx, reference, household, today }: Here, dogs: readonly StoredDog[], stock: StoredPack[]) {
   if (stock.length === 0) return {};
   const avoided = await readAvoided(tx, reference, dogs, today);
-  const cover = coverOf(
-    dogs.map((dog) => ({
-      dogId: dog.id,
-      byDay: Array.from({ length: COVERED_DAYS }, (_, index) => mealsOn(dog, addDays(today, index))),
-    })),
-    stock.map((pack) => ({ ...sourceOf(pack), notFor: avoided.dogsNotFor({ holdingId: pack.holdingId }) })),
-    today,
-    { fridgeDays: household.fridgeDays, openedDriedDays: reference.shelfLives.openedDriedDays.days },
-  );
-  return Object.fromEntries(
-    cover.map((own) => [
-      own.dogId,
-      Object.fromEntries(
-        own.days.filter((day) => day.drawn.length > 0).map((day) => [day.day, addUp(day.drawn, (drawn) => drawn.kcal)]),
-      ),
-    ]),
+  return kcalCovered(
+    coverOf(
+      dogs.map((dog) => ({
+        dogId: dog.id,
+        byDay: Array.from({ length: COVERED_DAYS }, (_, index) => mealsOn(dog, addDays(today, index))),
+      })),
+      stock.map((pack) => ({ ...sourceOf(pack), notFor: avoided.dogsNotFor({ holdingId: pack.holdingId }) })),
+      today,
+      { fridgeDays: household.fridgeDays, openedDriedDays: reference.shelfLives.openedDriedDays.days },
+    ),
   );
 }
 
