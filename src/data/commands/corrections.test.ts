@@ -3,10 +3,9 @@ import { batchGraph, imbalance } from '@/core/batch/graph';
 import { mealsOn } from '@/core/dog/meals';
 import { sharesOf } from '@/core/portion/shares';
 import { grams } from '@/core/quantity/units';
-import { seeded } from '../../../tests/fixtures/seeded';
 import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
 import { plannedExample, sealedExample, weighedBatch, weighedExample } from '../fixtures/worked-path';
-import { readBatch, readReadings } from '../repositories/batches';
+import { readReadings } from '../repositories/batches';
 import { readFedOfBatch } from '../repositories/bowls';
 import { readDog } from '../repositories/dogs';
 import { readHistory } from '../repositories/movements';
@@ -14,7 +13,7 @@ import { readPacksOfBatch, readStock } from '../repositories/stock';
 import { correctLine, weighBatch } from './batches';
 import { feedBowl, takeBackBowl } from './bowls';
 import { sealShare } from './packs';
-import { contextFor, Refusal, tryCommand, type Context } from './run';
+import { tryCommand } from './run';
 import { setShares } from './shares';
 import { labelOff } from '@/core/stock/label';
 import { writeLabelsAgain } from './labels';
@@ -269,180 +268,3 @@ test('an answer that was lost, and whose effect was taken back since, is no succ
   valueOf(await house.run((context) => takeBackBowl(context, { bowlId })));
   expect(await press()).toMatchObject({ problems: [{ message: expect.stringMatching(/taken back since/) as string }] });
 });
-
-/** A batch as a cook with a pencil keeps it: a weight for every share, a weight for every pack. */
-interface Pencil {
-  net: number;
-  shares: Map<number, { fate: string; grams: number; fed: number }>;
-  packs: Map<number, { share: number; grams: number; eaten: number }>;
-}
-
-/** Undoes everything that a history did. */
-class Undone extends Error {}
-
-test('five hundred random histories with corrections: flow and ledger close, and say what a pencil says', async () => {
-  const random = seeded(20261125);
-  const pick = <T>(of: readonly T[]): T | undefined => of[Math.floor(random() * of.length)];
-  const upTo = (most: number) => Math.floor(random() * (most + 1));
-  const dog = (await readDog(house.db, ids.dogId))!;
-  const slots = mealsOn(dog, TODAY as never);
-  let done = 0;
-  let refused = 0;
-  const play = async (context: Context) => {
-    const attempt = async <T>(work: (own: Context) => Promise<T>): Promise<T | undefined> => {
-      try {
-        const value = await context.tx.transaction((tx) => work({ ...context, tx }));
-        done++;
-        return value;
-      } catch (error) {
-        if (!(error instanceof Refusal)) throw error;
-        refused++;
-        return undefined;
-      }
-    };
-    const pencil: Pencil = { net: 2310, shares: new Map(), packs: new Map() };
-    const bowls: { id: number; holdingId?: number; shareId?: number; grams: number }[] = [];
-    const used = (id: number) =>
-      (pencil.shares.get(id)?.fed ?? 0) +
-      [...pencil.packs.values()].filter((pack) => pack.share === id).reduce((sum, pack) => sum + pack.grams, 0);
-    const { batchId } = ids;
-    const here = async () => {
-      const now = await readBatch(context.tx, batchId, '4-9-4');
-      if (now?.state !== 'weighed') throw new Error('it was weighed');
-      return now;
-    };
-    for (let step = 0, steps = 3 + upTo(4); step < steps; step++) {
-      const what = pick([
-        'weigh',
-        'divide',
-        'divide',
-        'seal',
-        'seal',
-        'back',
-        'feed',
-        'feed',
-        'unfeed',
-        'line',
-      ] as const);
-      if (what === 'weigh') {
-        const net = 1600 + upTo(900);
-        const stand = random() < 0.5;
-        const follows = await attempt((own) =>
-          weighBatch(own, {
-            batchId,
-            weighing: { by: 'scale', vessels: vessels(net) },
-            eatenBefore: 0,
-            packsStand: stand,
-          }),
-        );
-        if (!follows) continue;
-        pencil.net = net;
-        let over = [...pencil.shares.values()].reduce((sum, share) => sum + share.grams, 0) - net;
-        for (const [id, share] of [...pencil.shares].reverse()) {
-          const gives = Math.max(0, Math.min(over, Math.floor(share.grams - used(id))));
-          share.grams -= gives;
-          over -= gives;
-        }
-        if (over > 0) expect(stand).toBe(true);
-      }
-      if (what === 'divide') {
-        const kept = [...pencil.shares].map(([id, share]) => ({
-          id,
-          fate: share.fate as 'fridge',
-          grams: Math.ceil(used(id)),
-        }));
-        const rest = pencil.net - kept.reduce((sum, share) => sum + share.grams, 0);
-        const [a, b] = [upTo(Math.max(0, rest)), random()];
-        const said = [
-          ...kept,
-          { fate: 'today' as const, grams: Math.floor(a * b) },
-          { fate: 'fridge' as const, grams: a - Math.floor(a * b) },
-          { fate: 'freezer' as const, grams: rest - a },
-        ].filter((share) => share.grams > 0);
-        if ((await attempt(async (own) => (await setShares(own, { batchId, shares: said }), true))) !== true) continue;
-        pencil.shares = new Map();
-      }
-      if (what === 'divide')
-        for (const share of (await here()).shares)
-          pencil.shares.set(share.id, {
-            fate: share.fate,
-            grams: share.grams,
-            fed: bowls.filter((bowl) => bowl.shareId === share.id).reduce((sum, bowl) => sum + bowl.grams, 0),
-          });
-      const shareId = pick([...pencil.shares.keys()]);
-      if (what === 'seal' && shareId !== undefined) {
-        if (await attempt((own) => sealShare(own, { batchId, shareId })))
-          for (const pack of await readPacksOfBatch(context.tx, batchId))
-            if (!pencil.packs.has(pack.holdingId))
-              pencil.packs.set(pack.holdingId, { share: shareId, grams: pack.labelGrams, eaten: 0 });
-      }
-      if (what === 'back' && shareId !== undefined) {
-        const free = [...pencil.packs].filter(([, pack]) => pack.share === shareId && pack.eaten === 0);
-        const went = await attempt(async (own) => (await takeBackShare(own, { batchId, shareId }), true));
-        expect(went === true).toBe(free.length > 0);
-        if (went) for (const [id] of free) pencil.packs.delete(id);
-      }
-      if (what === 'feed') {
-        const warm = [...pencil.shares].find(([, share]) => share.fate === 'today' && share.grams > 0);
-        const holdingId = pick([...pencil.packs.keys()]);
-        const mass = 20 + upTo(400);
-        const from =
-          warm && random() < 0.5 ? { shareId: warm[0] } : holdingId === undefined ? undefined : { holdingId };
-        const slot = pick(slots)!;
-        if (!from) continue;
-        const fed = await attempt((own) =>
-          feedBowl(own, {
-            dogId: dog.id,
-            slotId: slot.id,
-            day: TODAY,
-            at: 'now',
-            parts: [{ ...from, grams: mass } as never],
-          }),
-        );
-        if (!fed) continue;
-        bowls.push({ id: fed.bowlId, ...from, grams: mass });
-        if ('shareId' in from) pencil.shares.get(from.shareId!)!.fed += mass;
-        else pencil.packs.get(from.holdingId)!.eaten += mass;
-      }
-      if (what === 'unfeed') {
-        const bowl = pick(bowls);
-        if (!bowl || !(await attempt(async (own) => (await takeBackBowl(own, { bowlId: bowl.id }), true)))) continue;
-        bowls.splice(bowls.indexOf(bowl), 1);
-        if (bowl.shareId !== undefined) pencil.shares.get(bowl.shareId)!.fed -= bowl.grams;
-        if (bowl.holdingId !== undefined) pencil.packs.get(bowl.holdingId)!.eaten -= bowl.grams;
-      }
-      if (what === 'line') await attempt((own) => correctLine(own, { batchId, line: 0, grams: 900 + upTo(200) }));
-    }
-    const now = await here();
-    expect(now.yield.net).toBe(pencil.net);
-    for (const [key, gap] of imbalance(batchGraph(now, [], '4-9-4')))
-      expect([key, Math.abs(gap) < 1e-6]).toEqual([key, true]);
-    const stock = await readPacksOfBatch(context.tx, batchId);
-    expect(new Map(stock.map((pack) => [pack.holdingId, pack.grams]))).toEqual(
-      new Map([...pencil.packs].map(([id, pack]) => [id, Math.round((pack.grams - pack.eaten) * 10) / 10])),
-    );
-    for (const share of now.shares.filter((each) => pencil.shares.has(each.id)))
-      expect([share.id, share.grams, share.used]).toEqual([
-        share.id,
-        pencil.shares.get(share.id)!.grams,
-        used(share.id),
-      ]);
-    const { rows } = await context.tx.execute<{ unbalanced: number; drift: number }>(sql`select
-      (select count(*)::int from (select movement_id from leg group by movement_id having sum(amount) <> 0) m) unbalanced,
-      (select count(*)::int from holding h where h.amount <> coalesce((select sum(amount) from leg where holding_id = h.id), 0)) drift`);
-    expect(rows[0]).toEqual({ unbalanced: 0, drift: 0 });
-    throw new Undone();
-  };
-  for (let run = 0; run < 500; run++) {
-    try {
-      await house.db.transaction(async (tx) =>
-        play(await contextFor(tx, house.reference, new Date(`${TODAY}T12:00:00Z`))),
-      );
-    } catch (error) {
-      if (!(error instanceof Undone)) throw error;
-    }
-  }
-  // Most of what is tried is possible; some of it is not.
-  expect(done).toBeGreaterThan(refused);
-  expect(refused).toBeGreaterThan(100);
-}, 600_000);

@@ -19,7 +19,8 @@ import { Why } from '@/ui/Why';
 import { setShares } from './actions';
 import styles from './batches.module.css';
 import { FATE_WORDS } from './fate-words';
-import type { BatchView, WeighedView } from './queries';
+import type { BatchView } from './queries';
+import type { WeighedView } from './weighed/queries';
 import { nth, sure } from '@/core/sure';
 import { addUp } from '@/core/add-up';
 

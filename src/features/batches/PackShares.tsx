@@ -9,7 +9,8 @@ import { useUnits } from '@/ui/units';
 import { sealShare } from './actions';
 import styles from './batches.module.css';
 import { FATE_WORDS } from './fate-words';
-import type { BatchView, SheetShare } from './queries';
+import type { BatchView } from './queries';
+import type { SheetShare } from './weighed/queries';
 import { Sealed } from './Sealed';
 import { Trays } from './Trays';
 

@@ -9,7 +9,8 @@ import { useCommand } from '@/ui/form/use-command';
 import { useUnits } from '@/ui/units';
 import { takeBackShare, writeLabelsAgain } from './actions';
 import styles from './batches.module.css';
-import type { BatchView, SealedPack, SheetShare } from './queries';
+import type { BatchView } from './queries';
+import type { SealedPack, SheetShare } from './weighed/queries';
 import { WeighPacks } from './WeighPacks';
 
 interface SealedProps {

@@ -13,7 +13,8 @@ import { useDraftStorage } from '@/ui/form/use-draft-storage';
 import { Why } from '@/ui/Why';
 import { saveTrays } from './actions';
 import styles from './batches.module.css';
-import type { BatchView, SheetShare } from './queries';
+import type { BatchView } from './queries';
+import type { SheetShare } from './weighed/queries';
 import { useUnits } from '@/ui/units';
 
 const typedTrays = z.array(z.object({ tare: z.string(), wetGross: z.string(), dryGross: z.string() }));

@@ -9,7 +9,8 @@ import { useCommand } from '@/ui/form/use-command';
 import { useUnits } from '@/ui/units';
 import { weighPacksAgain } from './actions';
 import styles from './batches.module.css';
-import type { BatchView, SealedPack } from './queries';
+import type { BatchView } from './queries';
+import type { SealedPack } from './weighed/queries';
 
 interface WeighPacksProps {
   view: BatchView;

@@ -1,29 +1,12 @@
 import 'server-only';
-import { HALF_A_GRAM, type ShareState, type WeighedTake } from '@/core/batch/fold';
+import { type WeighedTake } from '@/core/batch/fold';
 import { batchGraph, type MassGraph } from '@/core/batch/graph';
 import { STEPS, stepAt, type StepKey } from '@/core/batch/steps';
-import {
-  addDays,
-  clockIn,
-  dayIn,
-  writeDay,
-  writeDayOnLabel,
-  writeDayInFull,
-  type LocalDate,
-} from '@/core/calendar/local-date';
-import { mealsFilledBy } from '@/core/dog/meals';
-import { vetCaution } from '@/core/dog/stage';
-import type { Explanation } from '@/core/explanation';
+import { clockIn, dayIn, writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
 import { scaledForKitchen } from '@/core/plan/rounding';
-import { sum } from '@/core/plan/scale';
-import { portionOf, type DogPortion } from '@/core/portion/dog-portions';
-import type { ProposedPack } from '@/core/portion/packs';
-import { demandsOf, feedingFrom, proposePacks } from '@/core/portion/proposals';
-import { suggestShares, type Shares } from '@/core/portion/shares';
-import type { Weighing, WentIn } from '@/core/portion/yield';
+import type { WentIn } from '@/core/portion/yield';
 import type { PlaceKind } from '@/core/preserve/shelf-life';
-import { countOf } from '@/core/quantity/count-words';
-import { writeKcal, writeMassIn } from '@/core/quantity/write';
+import { writeMassIn } from '@/core/quantity/write';
 import { proteinOf, type Protein } from '@/core/recipe/protein';
 import { linesOfWeights, type ReckonedLine } from '@/core/recipe/bases';
 import { sayWhatGoes } from '@/core/recipe/written';
@@ -31,16 +14,14 @@ import type { Moment, Part } from '@/core/recipe/recipe';
 import { recipeSheet } from '@/core/recipe/sheet';
 import { fallenIn } from '@/core/standing';
 import { isDryer, type Equipment } from '@/core/plan/equipment';
-import { labelOff } from '@/core/stock/label';
 import { pageQuery, type Page } from '@/data/page';
-import { readBatch, readReadings, type StoredBatch, type WeighedBatch } from '@/data/repositories/batches';
-import { readBowlsOn, readFedOfBatch } from '@/data/repositories/bowls';
-import { readDogs, type StoredDog } from '@/data/repositories/dogs';
+import { readBatch, readReadings, type StoredBatch } from '@/data/repositories/batches';
+import { readDogs } from '@/data/repositories/dogs';
 import { readEquipment } from '@/data/repositories/equipment';
-import { readAllPlaces, readPlaces } from '@/data/repositories/household';
+import { readPlaces } from '@/data/repositories/household';
 import { whom } from './list/queries';
+import { weighedView, type WeighedView } from './weighed/queries';
 import { readPlannedLines } from '@/data/repositories/planned';
-import { readPacksOfBatch } from '@/data/repositories/stock';
 import { nth, sure } from '@/core/sure';
 import { addUp } from '@/core/add-up';
 
@@ -58,57 +39,6 @@ export interface SheetLine {
   readonly note: string | undefined;
   readonly moment: Moment;
   readonly part: Part;
-}
-
-export interface SheetShare extends Omit<ShareState, 'packs'> {
-  readonly sealedPacks: number;
-  /** Stored g in them. */
-  readonly packedGrams: number;
-  readonly placeName: string | undefined;
-  readonly proposed: readonly (ProposedPack & { readonly dogName: string | undefined })[];
-}
-
-export interface SealedPack {
-  readonly holdingId: number;
-  readonly shareId: number;
-  readonly code: string;
-  /** What its label says is not what it holds, as it is known now: write it again. */
-  readonly label: string | undefined;
-  readonly grams: number;
-  /** g that were sealed in it, as it is known now; whole: nothing was taken of it. */
-  readonly sealedGrams: number;
-  readonly whole: boolean;
-  readonly dogName: string | undefined;
-  readonly short: boolean;
-  readonly waterMl: number;
-  readonly place: string;
-  readonly until: string;
-}
-
-export interface WeighedView {
-  readonly net: number;
-  readonly eatenBefore: number;
-  readonly estimated: boolean;
-  readonly density: number;
-  readonly why: Explanation;
-  readonly weighing: Weighing;
-  /** Foods of which a macronutrient is unknown: portions are at most what is needed. */
-  readonly energyUnknown: readonly string[];
-  readonly portions: readonly (DogPortion & {
-    readonly dogId: number;
-    readonly name: string;
-    readonly badge: number;
-    readonly letters: string;
-    readonly caution: string | undefined;
-  })[];
-  readonly suggested: Shares;
-  readonly fridgeUntil: string;
-  readonly shares: readonly SheetShare[];
-  readonly packs: readonly SealedPack[];
-  /** g that shares come to over what was weighed. */
-  readonly over: number;
-  /** Bowls that were fed with other kcal than is known of their food now. */
-  readonly off: string | undefined;
 }
 
 /** What was struck out, with its reason: it stays to be seen. */
@@ -234,96 +164,4 @@ async function plannedLines(
     })),
     reckoned: linesOfWeights(lines, bought),
   };
-}
-
-async function weighedView(
-  read: Page,
-  batch: WeighedBatch,
-  dogs: readonly StoredDog[],
-  today: LocalDate,
-): Promise<WeighedView> {
-  const { db, household } = read;
-  const { density, net } = batch.yield;
-  const from = feedingFrom(batch.firstDay, batch.shares[0]?.day ?? today);
-  const bowls = await readBowlsOn(db, today);
-  const places = new Map((await readAllPlaces(db)).map((place) => [place.id, place.name]));
-  const packs = await readPacksOfBatch(db, batch.id);
-  const proposed = proposePacks({ ...batch, density }, dogs);
-  const nameOf = (dogId: number | undefined) => dogs.find((dog) => dog.id === dogId)?.name;
-  const fractionLeft = (dogId: number) => {
-    const dog = sure(dogs.find((each) => each.id === dogId));
-    const fed = bowls.filter((bowl) => bowl.dogId === dogId).map((bowl) => bowl.slotId);
-    const meals = mealsFilledBy(dog, today, batch.filling);
-    const whole = sum(meals.map((meal) => meal.kcal));
-    return whole === 0 ? 0 : sum(meals.filter((meal) => !fed.includes(meal.id)).map((meal) => meal.kcal)) / whole;
-  };
-  return {
-    net,
-    eatenBefore: batch.yield.eatenBefore,
-    estimated: batch.yield.estimated,
-    density,
-    why: batch.yield.explanation,
-    weighing: batch.yield.weighing,
-    energyUnknown: batch.sheet.energyUnknown,
-    portions: dogs.map((dog) => {
-      return {
-        ...portionOf(dog, from, density, batch.filling),
-        dogId: dog.id,
-        name: dog.name,
-        badge: dog.badge,
-        letters: dog.letters,
-        caution: vetCaution(dog, from),
-      };
-    }),
-    suggested: suggestShares(
-      Math.round(net),
-      demandsOf(
-        { from: feedingFrom(batch.firstDay, today), today, days: batch.days, filling: batch.filling },
-        dogs,
-        density,
-        fractionLeft,
-      ),
-      household.fridgeDays,
-    ),
-    fridgeUntil: writeDay(addDays(today, household.fridgeDays), today),
-    shares: batch.shares.map(({ packs: sealed, ...share }) => ({
-      ...share,
-      sealedPacks: sealed.length,
-      packedGrams: sum(sealed.map((pack) => pack.grams)),
-      placeName: share.placeId === undefined ? undefined : places.get(share.placeId),
-      proposed: (proposed.get(share.id) ?? []).map((pack) => ({ ...pack, dogName: nameOf(pack.dogId) })),
-    })),
-    packs: packs.map((pack) => ({
-      holdingId: pack.holdingId,
-      shareId: pack.contents.find((each) => each.batchId === batch.id)?.shareId ?? NaN,
-      code: pack.code,
-      label: labelOff(pack, (mass) => writeMassIn(mass, household.unitSet)),
-      grams: pack.labelGrams,
-      sealedGrams: pack.sealedGrams,
-      whole: pack.grams > 0 && Math.abs(pack.grams - pack.sealedGrams) < HALF_A_GRAM,
-      dogName: pack.dogName,
-      short: pack.short,
-      waterMl: Math.round(pack.labelGrams * pack.waterPerGram),
-      place: pack.placeKind,
-      until: pack.safeUntil
-        ? `feed by ${writeDayOnLabel(pack.safeUntil)}`
-        : pack.bestBy
-          ? `best by ${writeDayOnLabel(pack.bestBy)}`
-          : '',
-    })),
-    over: Math.max(0, -batch.yield.undivided),
-    off: await bowlsOff(db, batch),
-  };
-}
-
-/** How far the bowls that were fed from a batch were off, by what is known of its food now. */
-async function bowlsOff(db: Page['db'], batch: WeighedBatch): Promise<string | undefined> {
-  const fed = await readFedOfBatch(db, batch.id);
-  const off = fed.flatMap(({ kcal, grams, density }) => {
-    const now = grams * (density ?? batch.yield.density);
-    return Math.abs(kcal - now) > Math.max(1, kcal * 0.005) ? [now - kcal] : [];
-  });
-  if (off.length === 0) return undefined;
-  const total = sum(off);
-  return `${countOf(off.length, 'bowl')} fed from it held ${writeKcal(Math.abs(total))} kcal ${total > 0 ? 'more' : 'less'} than was said, all together: they stay as they were fed.`;
 }

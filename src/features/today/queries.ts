@@ -1,27 +1,25 @@
 import 'server-only';
-import { watchOf } from '@/core/batch/steps';
 import { countOf } from '@/core/quantity/count-words';
-import { addDays, clockIn, daysBetween, writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
+import { addDays, clockIn, writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
 import { dayEnergy, type DayEnergy } from '@/core/dog/day-energy';
 import { mealsOn, nextMeal, type DayMeal } from '@/core/dog/meals';
-import { isGrowing, vetCaution } from '@/core/dog/stage';
-import { capital, writeDose, writeKcal, writeMassIn, writeWeight } from '@/core/quantity/write';
+import { vetCaution } from '@/core/dog/stage';
+import { capital, writeDose, writeKcal, writeMassIn } from '@/core/quantity/write';
 import type { UnitSet } from '@/core/quantity/units';
 import type { Protein } from '@/core/recipe/protein';
 import { coverOf, type Cover } from '@/core/stock/cover';
 import { drawMeal, fitFor, inOrderOfUse, type Drawn } from '@/core/stock/draw';
 import { explainMeal } from '@/core/stock/explain-meal';
 import { readProteins, pageQuery, type Page } from '@/data/page';
-import { readBatchList } from '@/data/repositories/batches';
 import { readAvoided } from '@/data/repositories/avoided';
 import { readBowlsBetween, type StoredBowl } from '@/data/repositories/bowls';
 import { readDogs, type StoredDog } from '@/data/repositories/dogs';
 import { readPlaces } from '@/data/repositories/household';
 import { readStock, readWarmShares, sourceOf, warmSourceOf, type StoredPack } from '@/data/repositories/stock';
 import { DAYS_BACK, earlierMeals } from './earlier/queries';
+import { watchBatches, watchDogs, watchPacks } from './watch/queries';
 import type { AheadCell, DogToday, FedMeal, ShownSource, TodayView } from './view';
 import { nth, sure } from '@/core/sure';
-import { addUp } from '@/core/add-up';
 
 /** Four weeks fit a screen; further ahead nobody looks for a bowl. */
 const HORIZON = 28;
@@ -254,88 +252,4 @@ function tonightOf(
       said: `${pack.dogName ? `for ${pack.dogName}` : 'for anybody'} · ${writeMassIn(pack.grams, set)}`,
       hatch: (proteins.get(pack.recipeId) ?? PLANTS).hatch,
     }));
-}
-
-function watchPacks(
-  stock: readonly StoredPack[],
-  today: StoredPack['since'],
-  cover: readonly Cover[],
-  set: UnitSet,
-): TodayView['watch'] {
-  const eatenBy = (key: string, day: string) =>
-    addUp(
-      cover
-        .flatMap((each) => each.days.filter((each) => each.day <= day).flatMap((each) => each.drawn))
-        .filter((part) => part.key === key),
-      (part) => part.grams,
-    );
-  return stock.flatMap((pack): TodayView['watch'][number][] => {
-    const href = `/store?pack=${pack.code}`;
-    if (pack.safeUntil !== undefined && pack.safeUntil < today) {
-      return [
-        {
-          title: `${pack.code} is past its safe date`,
-          said: `${writeMassIn(pack.grams, set)}, safe until ${writeDay(pack.safeUntil, today)}: throw it away`,
-          tone: 'danger',
-          href,
-        },
-      ];
-    }
-    const left = pack.safeUntil === undefined ? 0 : pack.grams - eatenBy(`pack-${pack.holdingId}`, pack.safeUntil);
-    if (pack.safeUntil !== undefined && daysBetween(today, pack.safeUntil) <= 2 && left > pack.labelGrams * 0.05) {
-      const freeze = pack.placeKind === 'fridge' ? ': feed it or freeze it' : ': feed it';
-      return [
-        {
-          title: `${pack.code} ends ${writeDay(pack.safeUntil, today)}`,
-          said: `${writeMassIn(left, set)} would be left${freeze}`,
-          tone: 'caution',
-          href,
-        },
-      ];
-    }
-    if (pack.bestBy !== undefined && pack.bestBy < today && pack.safeUntil === undefined) {
-      return [
-        {
-          title: `${pack.code} is past its best`,
-          said: `best by ${writeDay(pack.bestBy, today)}: use it first`,
-          tone: 'caution',
-          href,
-        },
-      ];
-    }
-    return [];
-  });
-}
-
-async function watchBatches({ db }: Page): Promise<TodayView['watch']> {
-  return (await readBatchList(db, { open: true })).flatMap((batch): TodayView['watch'][number][] => {
-    const watch = batch.summary ? batch.summary.watch : watchOf({ state: 'planned' });
-    return watch ? [{ title: batch.recipeName, ...watch, href: `/batches/${batch.id}` }] : [];
-  });
-}
-
-function watchDogs(dogs: readonly StoredDog[], today: StoredPack['since'], set: UnitSet): TodayView['watch'] {
-  return dogs.flatMap((dog): TodayView['watch'][number][] => {
-    const last = sure(dog.weighIns.at(-1));
-    const days = daysBetween(last.date, today);
-    const due = isGrowing(dog, today) ? 7 : 28;
-    const tries = dog.avoids
-      .filter((avoid) => avoid.tryAgainOn !== undefined && avoid.tryAgainOn <= today)
-      .map((avoid) => ({
-        title: `${avoid.label} again for ${dog.name}?`,
-        said: `kept from it since ${writeDay(avoid.since, today)} (${avoid.reason}): try a little, alone`,
-        tone: 'plain' as const,
-        href: `/dogs/${dog.id}/avoid`,
-      }));
-    if (days < due) return tries;
-    return [
-      ...tries,
-      {
-        title: `${dog.name} is due on the scale`,
-        said: `last ${writeWeight(last.grams, set)}, ${countOf(days, 'day')} ago`,
-        tone: 'plain',
-        href: `/dogs/${dog.id}/weigh`,
-      },
-    ];
-  });
 }

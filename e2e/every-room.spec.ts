@@ -1,0 +1,74 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { startHodman, stopHodman, type Hodman } from './server';
+
+const VIEWS = [
+  '/',
+  '/dogs',
+  '/dogs/3',
+  '/dogs/new',
+  '/dogs/2/ration',
+  '/dogs/3/meals',
+  '/dogs/2/otherwise',
+  '/dogs/1/weigh',
+  '/dogs/2/avoid',
+  '/dogs/1/bowl',
+  '/dogs/3/life',
+  '/dogs/1/rules',
+  '/dogs/2/history',
+  '/recipes',
+  '/recipes/1',
+  '/recipes/1/print',
+  '/recipes/new',
+  '/recipes/rotation',
+  '/recipes/supplies',
+  '/recipes/supplies/1',
+  '/recipes/files',
+  '/plan',
+  '/plan/1',
+  '/plan/2/list',
+  '/plan/2/print',
+  '/batches',
+  '/batches/2',
+  '/store',
+  '/store?pack=V7',
+  '/household',
+];
+
+let hodman: Hodman;
+
+test.beforeAll(async () => {
+  hodman = await startHodman({ demo: true, now: '2026-11-25T12:00:00Z' });
+});
+
+test.afterAll(() => stopHodman(hodman));
+
+for (const mode of ['light', 'dark'] as const) {
+  test(`axe finds nothing, ${mode}`, async ({ browser }) => {
+    test.setTimeout(300_000);
+    const page = await (await browser.newContext({ colorScheme: mode, reducedMotion: 'reduce' })).newPage();
+    for (const view of VIEWS) {
+      await page.goto(hodman.address + view, { waitUntil: 'networkidle' });
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+        .analyze();
+      expect(
+        violations.map((each) => `${view} ${each.id}: ${each.nodes.map((node) => node.target.join(' ')).join(' | ')}`),
+      ).toEqual([]);
+    }
+    await page.close();
+  });
+}
+
+test('on a phone nothing hangs over the edge, and every press is large enough', async ({ browser }) => {
+  const page = await browser.newPage({ viewport: { width: 390, height: 800 } });
+  for (const view of VIEWS) {
+    await page.goto(hodman.address + view, { waitUntil: 'networkidle' });
+    const over = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+    expect(`${view} ${over}`).toBe(`${view} 0`);
+  }
+  await page.goto(hodman.address);
+  const fed = await page.getByRole('button', { name: 'Fed Juniper' }).boundingBox();
+  expect(fed!.height).toBeGreaterThanOrEqual(56);
+  await page.close();
+});

@@ -1,0 +1,99 @@
+import 'server-only';
+import { watchOf } from '@/core/batch/steps';
+import { countOf } from '@/core/quantity/count-words';
+import { daysBetween, writeDay } from '@/core/calendar/local-date';
+import { isGrowing } from '@/core/dog/stage';
+import { writeMassIn, writeWeight } from '@/core/quantity/write';
+import type { UnitSet } from '@/core/quantity/units';
+import { type Cover } from '@/core/stock/cover';
+import { type Page } from '@/data/page';
+import { readBatchList } from '@/data/repositories/batches';
+import { type StoredDog } from '@/data/repositories/dogs';
+import { type StoredPack } from '@/data/repositories/stock';
+import type { TodayView } from '../view';
+import { sure } from '@/core/sure';
+import { addUp } from '@/core/add-up';
+
+export function watchPacks(
+  stock: readonly StoredPack[],
+  today: StoredPack['since'],
+  cover: readonly Cover[],
+  set: UnitSet,
+): TodayView['watch'] {
+  const eatenBy = (key: string, day: string) =>
+    addUp(
+      cover
+        .flatMap((each) => each.days.filter((each) => each.day <= day).flatMap((each) => each.drawn))
+        .filter((part) => part.key === key),
+      (part) => part.grams,
+    );
+  return stock.flatMap((pack): TodayView['watch'][number][] => {
+    const href = `/store?pack=${pack.code}`;
+    if (pack.safeUntil !== undefined && pack.safeUntil < today) {
+      return [
+        {
+          title: `${pack.code} is past its safe date`,
+          said: `${writeMassIn(pack.grams, set)}, safe until ${writeDay(pack.safeUntil, today)}: throw it away`,
+          tone: 'danger',
+          href,
+        },
+      ];
+    }
+    const left = pack.safeUntil === undefined ? 0 : pack.grams - eatenBy(`pack-${pack.holdingId}`, pack.safeUntil);
+    if (pack.safeUntil !== undefined && daysBetween(today, pack.safeUntil) <= 2 && left > pack.labelGrams * 0.05) {
+      const freeze = pack.placeKind === 'fridge' ? ': feed it or freeze it' : ': feed it';
+      return [
+        {
+          title: `${pack.code} ends ${writeDay(pack.safeUntil, today)}`,
+          said: `${writeMassIn(left, set)} would be left${freeze}`,
+          tone: 'caution',
+          href,
+        },
+      ];
+    }
+    if (pack.bestBy !== undefined && pack.bestBy < today && pack.safeUntil === undefined) {
+      return [
+        {
+          title: `${pack.code} is past its best`,
+          said: `best by ${writeDay(pack.bestBy, today)}: use it first`,
+          tone: 'caution',
+          href,
+        },
+      ];
+    }
+    return [];
+  });
+}
+
+export async function watchBatches({ db }: Page): Promise<TodayView['watch']> {
+  return (await readBatchList(db, { open: true })).flatMap((batch): TodayView['watch'][number][] => {
+    const watch = batch.summary ? batch.summary.watch : watchOf({ state: 'planned' });
+    return watch ? [{ title: batch.recipeName, ...watch, href: `/batches/${batch.id}` }] : [];
+  });
+}
+
+export function watchDogs(dogs: readonly StoredDog[], today: StoredPack['since'], set: UnitSet): TodayView['watch'] {
+  return dogs.flatMap((dog): TodayView['watch'][number][] => {
+    const last = sure(dog.weighIns.at(-1));
+    const days = daysBetween(last.date, today);
+    const due = isGrowing(dog, today) ? 7 : 28;
+    const tries = dog.avoids
+      .filter((avoid) => avoid.tryAgainOn !== undefined && avoid.tryAgainOn <= today)
+      .map((avoid) => ({
+        title: `${avoid.label} again for ${dog.name}?`,
+        said: `kept from it since ${writeDay(avoid.since, today)} (${avoid.reason}): try a little, alone`,
+        tone: 'plain' as const,
+        href: `/dogs/${dog.id}/avoid`,
+      }));
+    if (days < due) return tries;
+    return [
+      ...tries,
+      {
+        title: `${dog.name} is due on the scale`,
+        said: `last ${writeWeight(last.grams, set)}, ${countOf(days, 'day')} ago`,
+        tone: 'plain',
+        href: `/dogs/${dog.id}/weigh`,
+      },
+    ];
+  });
+}
