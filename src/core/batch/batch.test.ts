@@ -250,6 +250,10 @@ test('any number of loads, vessels, pans and yields: what goes in comes out, in 
         const kinds = (kind: string) => graph.nodes.filter((node) => node.kind === kind).length;
         expect(kinds('load')).toBe(loads.filter((count) => count > 1).reduce((a, b) => a + b, 0));
         expect([kinds('vessel'), kinds('pot')]).toEqual([2, apart ? 0 : 1]);
+        expect(graph.nodes.filter((node) => node.kind === 'vessel').map((node) => node.label)).toEqual([
+          'vessel 0',
+          'vessel 1',
+        ]);
         expect(kinds('pan')).toBe(pans.length > 1 ? pans.length : 0);
         // Heat takes water and no energy: what the lines bring is in the yields.
         const into = (kind: string) =>

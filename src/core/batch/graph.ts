@@ -87,7 +87,7 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
   }
   if (batch.state !== 'weighed') return { nodes: [...nodes.values()], edges };
   for (const each of batch.yields) {
-    const pot = apart ? vesselOf(each.place) : 'pot';
+    const pot = apart ? `pot-${each.place}` : 'pot';
     const inPot = addUp(
       groups.filter(({ place }) => !apart || place === each.place),
       ({ lines }) => addUp(lines, (line) => line.grams),

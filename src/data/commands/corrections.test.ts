@@ -123,6 +123,12 @@ test('packs weighed again give back to their share, or take of it; taken back, t
     );
   const before = stock.map((pack) => pack.grams);
   expect(await again([before[0]!])).toMatchObject({ ok: false, problems: [{ field: 'packs' }] });
+  const [{ holdingId }] = [stock[0]!];
+  const twice = [900, 800].map((mass) => ({ holdingId, grams: mass }));
+  expect(await house.run((context) => weighPacksAgain(context, { batchId: ids.batchId, packs: twice }))).toMatchObject({
+    ok: false,
+    problems: [{ message: 'A pack stands here twice.' }],
+  });
   expect(await again([before[0]! * 3])).toMatchObject({ ok: false, problems: [{ field: 'packs.0' }] });
   valueOf(await again([before[0]! - 60, before[1]! - 50]));
   const own = await closes();

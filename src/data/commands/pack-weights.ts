@@ -40,6 +40,7 @@ export async function weighPacksAgain(
 ): Promise<void> {
   await batchIn(context, input, ['weighed']);
   const ids = input.packs.map((each) => each.holdingId);
+  if (new Set(ids).size < ids.length) refuse('A pack stands here twice.', 'packs');
   const known = await readPacks(context.tx, ids);
   const histories = await readHistories(context.tx, ids);
   const entries = input.packs.flatMap(({ holdingId, grams }, index): NewMovement[] => {
