@@ -11,6 +11,10 @@ export interface Labelled {
   readonly labelDensity: number;
 }
 
+/** Whether nothing was taken of a pack since it was sealed: it holds what was sealed in it. Takes g. */
+export const isWhole = ({ grams, sealedGrams }: Pick<Labelled, 'grams' | 'sealedGrams'>): boolean =>
+  grams > 0 && Math.abs(grams - sealedGrams) < HALF_A_GRAM;
+
 /** kcal that differ by less than this part are the same figure on a label (ours, no source). */
 const SAME = 0.005;
 
@@ -24,8 +28,7 @@ export function labelOff(
   write: (mass: number) => string = writeGrams,
 ): string | undefined {
   if (grams <= 0) return undefined;
-  const whole = Math.abs(grams - sealedGrams) < HALF_A_GRAM;
-  const now = whole ? grams : labelGrams;
+  const now = isWhole({ grams, sealedGrams }) ? grams : labelGrams;
   const otherWeight = Math.abs(now - labelGrams) >= HALF_A_GRAM;
   if (!otherWeight && Math.abs(density - labelDensity) <= labelDensity * SAME) return undefined;
   const weight = otherWeight ? `${write(now)}, not ${write(labelGrams)}: ` : '';

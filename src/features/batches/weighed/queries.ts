@@ -1,5 +1,5 @@
 import 'server-only';
-import { HALF_A_GRAM, type ShareState } from '@/core/batch/fold';
+import type { ShareState } from '@/core/batch/fold';
 import { addDays, writeDay, writeDayOnLabel, type LocalDate } from '@/core/calendar/local-date';
 import { mealsFilledBy } from '@/core/dog/meals';
 import { vetCaution } from '@/core/dog/stage';
@@ -12,7 +12,7 @@ import { suggestShares, type Shares } from '@/core/portion/shares';
 import type { Weighing } from '@/core/portion/yield';
 import { countOf } from '@/core/quantity/count-words';
 import { writeKcal, writeMassIn } from '@/core/quantity/write';
-import { labelOff } from '@/core/stock/label';
+import { isWhole, labelOff } from '@/core/stock/label';
 import { type Page } from '@/data/page';
 import { type WeighedBatch } from '@/data/repositories/batches';
 import { readBowlsOn, readFedOfBatch } from '@/data/repositories/bowls';
@@ -136,7 +136,7 @@ export async function weighedView(
       label: labelOff(pack, (mass) => writeMassIn(mass, household.unitSet)),
       grams: pack.labelGrams,
       sealedGrams: pack.sealedGrams,
-      whole: pack.grams > 0 && Math.abs(pack.grams - pack.sealedGrams) < HALF_A_GRAM,
+      whole: isWhole(pack),
       dogName: pack.dogName,
       short: pack.short,
       waterMl: Math.round(pack.labelGrams * pack.waterPerGram),
