@@ -39,7 +39,7 @@ function wrongSums(explanation: Explanation): string[] {
 const sheet = recipeSheet([...workedExample(), pouredWaterLine(800)], '4-9-4');
 const weighed = weighYield(
   { by: 'scale', vessels: [{ name: 'pot', gross: grams(3550), tare: grams(1240) }] },
-  grams(0),
+  { eatenBefore: grams(0), kept: grams(0) },
   sheet,
 );
 if (!weighed.ok) throw new Error(weighed.problem.message);

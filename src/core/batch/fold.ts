@@ -230,8 +230,11 @@ export function foldBatch(
     // One yield is the whole pot; several are the components that are kept apart.
     const own = places.length === 1 ? lines : linesIn(takes.filter((take) => take.component === place));
     const ownSheet = places.length === 1 ? sheet : recipeSheet(own, factors);
-    const eaten = observed.of(`taken:${place}`, 'gross')?.value ?? 0;
-    const weighed = weighYield(weighing, grams(eaten), ownSheet, write);
+    const out = {
+      eatenBefore: grams(observed.of(`taken:${place}`, 'gross')?.value ?? 0),
+      kept: grams(observed.of(`kept:${place}`, 'gross')?.value ?? 0),
+    };
+    const weighed = weighYield(weighing, out, ownSheet, write);
     if (!weighed.ok) return weighed;
     const shares = history.shares.filter((share) => share.yield === place);
     yields.push({

@@ -8,10 +8,22 @@ import { addUp } from '../add-up';
 
 /**
  * What a mass lies in on its way: a line on the scale, a load (one vesselful of a component), a vessel, the pot, a pan that
- * it was weighed in, a yield, a share, a tray, a pack, or where it went.
+ * it was weighed in, a yield, liquid that was poured off and kept, a share, a tray, a pack, or where it went.
  */
 export type MassKind =
-  'line' | 'load' | 'vessel' | 'pot' | 'pan' | 'yield' | 'share' | 'tray' | 'pack' | 'out' | 'rest' | 'unexplained';
+  | 'line'
+  | 'load'
+  | 'vessel'
+  | 'pot'
+  | 'pan'
+  | 'yield'
+  | 'by-product'
+  | 'share'
+  | 'tray'
+  | 'pack'
+  | 'out'
+  | 'rest'
+  | 'unexplained';
 
 export interface MassNode {
   readonly key: string;
@@ -42,7 +54,7 @@ const waterIn = (line: WeighedLine) => nutrientIn(line.food.per100, 'water_g', l
 
 /**
  * A batch as a graph of masses: lines into the loads of their component, the loads into its vessel, the vessels into the
- * pot, the pot into the pans that were weighed, vapour and what was eaten before, the pans into the yield. Yields that are
+ * pot, the pot into the pans that were weighed, vapour, the liquid that was kept and what was eaten before, the pans into the yield. Yields that are
  * kept apart come from their own vessel each. What is one alone (one load, one vessel, one pan) is no node of its own. Each
  * yield goes into its shares and what is not divided; a share into packs, bowls, trays and what is not packed; a tray into
  * the water that left it and the packs.
@@ -92,7 +104,7 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
       groups.filter(({ place }) => !apart || place === each.place),
       ({ lines }) => addUp(lines, (line) => line.grams),
     );
-    const vapour = inPot - each.net - each.eatenBefore;
+    const vapour = inPot - each.net - each.eatenBefore - each.kept;
     edge(pot, node('vapour', 'out', 'vapour'), vapour, { water: vapour });
     const key = node(`yield-${each.place}`, 'yield', apart ? `yield ${each.place + 1}` : 'the yield');
     const of = (grams: number) => ({
@@ -108,6 +120,8 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
         edge(pan, key, gross - tare, of(gross - tare));
       });
     else edge(pot, key, each.net, of(each.net));
+    // Its own energy is not known: all of it is counted in the food, whose energy is an upper bound then.
+    edge(pot, node(`kept-${each.place}`, 'by-product', 'liquid kept'), each.kept, { water: each.kept });
     edge(pot, node('eaten', 'out', 'eaten before'), each.eatenBefore, of(each.eatenBefore));
     const shares = batch.shares.filter((share) => share.yield === each.place);
     for (const share of shares) edge(key, share_(share.id), share.grams, of(share.grams));

@@ -18,10 +18,16 @@ export type ReadingKind = (typeof READING_KINDS)[number];
 
 /**
  * Of what something is observed: a line by its place, a vessel or the counted cups of a yield, what was taken out of
- * the pot before it was weighed, a tray by its id.
+ * the pot before it was weighed (eaten, or liquid that was poured off and kept), a tray by its id.
  */
 export type NodeKey =
-  'batch' | `line:${number}` | `vessel:${number}.${number}` | `cups:${number}` | `taken:${number}` | `tray:${number}`;
+  | 'batch'
+  | `line:${number}`
+  | `vessel:${number}.${number}`
+  | `cups:${number}`
+  | `taken:${number}`
+  | `kept:${number}`
+  | `tray:${number}`;
 
 /** Something observed. Nothing is edited: a wrong reading is struck out with its reason, and stays to be seen. */
 export interface Reading {
@@ -54,7 +60,7 @@ export interface Observed {
   readonly of: (node: NodeKey, kind: ReadingKind) => Reading | undefined;
   /** All of a kind, oldest first: a tray is weighed again and again. */
   readonly all: (node: NodeKey, kind: ReadingKind) => readonly Reading[];
-  /** The nodes of a kind that something is known of, in order: `vessel`, `cups`, `taken`. */
+  /** The nodes of a kind that something is known of, in order: `vessel`, `cups`, `taken`, `kept`. */
   readonly nodes: (kind: string) => readonly NodeKey[];
 }
 

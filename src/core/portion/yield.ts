@@ -20,9 +20,15 @@ export interface WentIn {
   readonly kcal: Kilocalories;
 }
 
-export interface WeighedYield {
-  readonly net: Grams;
+/** What left the pot before it was weighed, without having boiled away. */
+export interface TakenOut {
   readonly eatenBefore: Grams;
+  /** Liquid that was poured off and kept. */
+  readonly kept: Grams;
+}
+
+export interface WeighedYield extends TakenOut {
+  readonly net: Grams;
   /** A counted yield is an estimate. */
   readonly estimated: boolean;
   readonly density: EnergyDensity;
@@ -64,14 +70,14 @@ function netOf(weighing: Weighing, write: Write): Outcome<{ net: number; sums: s
 /**
  * The net yield of a pot and the energy density of its food.
  *
- * Takes the weighing, what was eaten before it (g; added back for the density, not divided), what went in, and how a
- * weight is said.
+ * Takes the weighing, what was taken out before it (what was eaten is added back for the density, not divided; liquid
+ * that is kept counts as water, so that the energy of the food is an upper bound), what went in, and how a weight is said.
  * Returns g and kcal/g. Refuses readings that cannot be, a yield above everything that went in, and one below
  * the solids alone (a forgotten tare is the usual cause). Source: conservation of mass; NRC 2006 for the kcal.
  */
 export function weighYield(
   weighing: Weighing,
-  eatenBefore: Grams,
+  { eatenBefore, kept }: TakenOut,
   wentIn: WentIn,
   write: Write = writeGrams,
 ): Outcome<WeighedYield> {
@@ -81,10 +87,12 @@ export function weighYield(
   const field = weighing.by === 'cups' ? 'cups' : 'vessels';
   const { net, sums } = measured.value;
   const whole = net + eatenBefore;
+  if (kept < 0) return refused('What was poured off cannot be less than nothing.', 'kept');
   const eatenWords = eatenBefore > 0 ? ` with the ${write(eatenBefore)} eaten` : '';
-  if (whole > wentIn.inPot) {
+  const keptWords = kept > 0 ? ` with the ${write(kept)} poured off` : '';
+  if (whole + kept > wentIn.inPot) {
     return refused(
-      `${write(net)}${eatenWords} is more than went in (${write(wentIn.inPot)}). Was the vessel’s own weight taken off?`,
+      `${write(net)}${eatenWords}${keptWords} is more than went in (${write(wentIn.inPot)}). Was the vessel’s own weight taken off?`,
       field,
     );
   }
@@ -99,6 +107,7 @@ export function weighYield(
   return fine({
     net: grams(net),
     eatenBefore,
+    kept,
     estimated: weighing.by === 'cups',
     density,
     explanation: {
@@ -106,6 +115,9 @@ export function weighYield(
       steps: [
         ...sums.map((sum) => ({ what: 'weighed', sum })),
         ...(eatenBefore > 0 ? [{ what: 'eaten before, added back', sum: write(eatenBefore) }] : []),
+        ...(kept > 0
+          ? [{ what: 'liquid kept apart', sum: `${write(kept)}, as water: what it took along is still counted here` }]
+          : []),
         { what: 'energy in the pot', sum: `${writeFixed(wentIn.kcal, 2)} kcal` },
         {
           what: 'density',

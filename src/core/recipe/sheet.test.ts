@@ -12,6 +12,9 @@ import { proteinOf } from './protein';
 import { pouredWater, recipeSheet } from './sheet';
 import { addDays, type LocalDate } from '../calendar/local-date';
 
+/** Nothing was taken out before the weighing. */
+const none = { eatenBefore: grams(0), kept: grams(0) };
+
 // Source of every figure here: the worked example of issue 2, summed by hand from USDA SR 24.
 describe('the worked example', () => {
   const sheet = recipeSheet([...workedExample(), pouredWaterLine(800)], '4-9-4');
@@ -45,7 +48,7 @@ describe('the worked example', () => {
 
   test('2310 g of yield hold 1.2271 kcal/g, and the day is 863.2 g', () => {
     const vessels = [{ name: 'pot', gross: grams(2310 + 1240), tare: grams(1240) }];
-    const weighed = weighYield({ by: 'scale', vessels }, grams(0), sheet);
+    const weighed = weighYield({ by: 'scale', vessels }, none, sheet);
     if (!weighed.ok) throw new Error(weighed.problem.message);
     expect(weighed.value.density).toBeCloseTo(1.2271, 4);
     expect(1059.2 / weighed.value.density).toBeCloseTo(863.2, 1);
@@ -57,7 +60,7 @@ describe('the worked example', () => {
   ])('a yield of %d g is refused', (net, reason) => {
     const weighed = weighYield(
       { by: 'scale', vessels: [{ name: 'pot', gross: grams(net), tare: grams(0) }] },
-      grams(0),
+      none,
       sheet,
     );
     expect(weighed.ok).toBe(false);
@@ -66,23 +69,38 @@ describe('the worked example', () => {
 
   test('what was eaten before the weighing counts for the density', () => {
     const vessels = [{ name: 'pot', gross: grams(2110), tare: grams(0) }];
-    const weighed = weighYield({ by: 'scale', vessels }, grams(200), sheet);
+    const weighed = weighYield({ by: 'scale', vessels }, { ...none, eatenBefore: grams(200) }, sheet);
     if (!weighed.ok) throw new Error(weighed.problem.message);
     expect(weighed.value.density).toBeCloseTo(1.2271, 4);
     expect(weighed.value.net).toBe(2110);
+  });
+
+  // Handbook 7: yield = what went in − vapour − what was poured off; drippings are mostly water, so no energy leaves.
+  test('liquid that was kept is no vapour and takes no energy along; with it, no more than went in', () => {
+    const of = (net: number, kept: number) =>
+      weighYield(
+        { by: 'scale', vessels: [{ name: 'pot', gross: grams(net), tare: grams(0) }] },
+        { ...none, kept: grams(kept) },
+        sheet,
+      );
+    const drained = of(2010, 300);
+    expect(drained).toMatchObject({ ok: true, value: { net: 2010, kept: 300 } });
+    if (drained.ok) expect(drained.value.density).toBeCloseTo(2834.56 / 2010, 4);
+    expect(of(2010, 700)).toMatchObject({ problem: { message: expect.stringMatching(/700 g poured off is more/) } });
+    expect(of(2010, -1)).toMatchObject({ problem: { field: 'kept' } });
   });
 });
 
 test('a counted yield is an estimate; impossible readings are refused at their field', () => {
   const sheet = recipeSheet([...workedExample(), pouredWaterLine(800)], '4-9-4');
-  const counted = weighYield({ by: 'cups', cups: 9.5, cupGrams: grams(243) }, grams(0), sheet);
+  const counted = weighYield({ by: 'cups', cups: 9.5, cupGrams: grams(243) }, none, sheet);
   expect(counted).toMatchObject({ ok: true, value: { estimated: true, net: 2308.5 } });
-  expect(weighYield({ by: 'cups', cups: 0, cupGrams: grams(243) }, grams(0), sheet)).toMatchObject({
+  expect(weighYield({ by: 'cups', cups: 0, cupGrams: grams(243) }, none, sheet)).toMatchObject({
     problem: { field: 'cups' },
   });
   const swapped = { by: 'scale' as const, vessels: [{ name: 'pot', gross: grams(900), tare: grams(1240) }] };
-  expect(weighYield(swapped, grams(0), sheet)).toMatchObject({ problem: { field: 'vessels.0.gross' } });
-  expect(weighYield({ by: 'scale', vessels: [] }, grams(0), sheet)).toMatchObject({ problem: { field: 'vessels' } });
+  expect(weighYield(swapped, none, sheet)).toMatchObject({ problem: { field: 'vessels.0.gross' } });
+  expect(weighYield({ by: 'scale', vessels: [] }, none, sheet)).toMatchObject({ problem: { field: 'vessels' } });
 });
 
 const scaled = (lines: readonly WeighedLine[], scale: number) => linesAt(asWritten(lines), { ...ALONE, scale });

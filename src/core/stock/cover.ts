@@ -11,8 +11,8 @@ export interface MealAhead {
 
 export interface DogAhead {
   readonly dogId: number;
-  /** What is still to be fed on each day from today, meal by meal. */
-  readonly byDay: readonly (readonly MealAhead[])[];
+  /** What is still to be fed on a day, meal by meal; 0 is today. Asked only while there is something to draw. */
+  readonly mealsOn: (index: number) => readonly MealAhead[];
 }
 
 export interface CoveredDay {
@@ -31,26 +31,33 @@ export interface Cover {
 /**
  * Plays the coming days against the stock, first expired first out, for all dogs together.
  *
- * Takes each dog's meals (kcal) per day from today, the packs, the household's fridge days and the days that opened dry
+ * Takes each dog's meals (kcal) per day from today, how many days, the packs, the household's fridge days and the days that opened dry
  * food keeps; returns which pack feeds whom on which day. A frozen pack is taken as moved to the fridge the day
- * before its first use, a dry one as opened then. Source: handbook 11.
+ * before its first use, a dry one as opened then. Once nothing is left, the days after a dog's first gap are gaps.
+ * Source: handbook 11.
  */
 export function coverOf(
   dogs: readonly DogAhead[],
+  days: number,
   sources: readonly Source[],
   today: LocalDate,
   keeps: { readonly fridgeDays: number; readonly openedDriedDays: number },
 ): Cover[] {
   const stock = new Map(sources.map((source) => [source.key, { ...source }]));
-  const days = Math.max(0, ...dogs.map((dog) => dog.byDay.length));
   const played = new Map<number, CoveredDay[]>(dogs.map((dog) => [dog.dogId, []]));
   for (let index = 0; index < days; index++) {
     const day = addDays(today, index);
-    const ready = inOrderOfUse([...stock.values()], day).filter((source) => source.place !== 'warm' || index === 0);
+    const left = [...stock.values()].filter((source) => source.grams > 0);
+    const ready = inOrderOfUse(left, day).filter((source) => source.place !== 'warm' || index === 0);
     for (const dog of dogs) {
+      const own = sure(played.get(dog.dogId));
+      if (ready.length === 0 && !own.every((before) => before.covered)) {
+        own.push({ day, drawn: [], covered: false });
+        continue;
+      }
       const drawnToday: Drawn[] = [];
       let covered = true;
-      for (const meal of together(dog.byDay[index] ?? [])) {
+      for (const meal of together(dog.mealsOn(index))) {
         const { drawn, missing } = drawMeal(
           meal.kcal,
           fitFor(
@@ -68,7 +75,7 @@ export function coverOf(
         drawnToday.push(...drawn);
         covered &&= missing === 0;
       }
-      sure(played.get(dog.dogId)).push({ day, drawn: drawnToday, covered });
+      own.push({ day, drawn: drawnToday, covered });
     }
   }
   return dogs.map((dog) => {

@@ -4,7 +4,7 @@ import { coverOf } from './cover';
 import { drawMeal, fitFor, inOrderOfUse, type Source } from './draw';
 
 const DAY = '2026-11-25' as LocalDate;
-const daysOf = (days: number, kcal: number) => Array.from({ length: days }, () => [{ kcal }]);
+const meals = (kcal: number) => [{ kcal }];
 const pack = (code: string, over: Partial<Source> = {}): Source => ({
   key: code,
   code,
@@ -92,9 +92,10 @@ describe('cover', () => {
     ];
     const cover = coverOf(
       [
-        { dogId: 1, byDay: daysOf(10, 1200) },
-        { dogId: 2, byDay: daysOf(10, 480) },
+        { dogId: 1, mealsOn: () => meals(1200) },
+        { dogId: 2, mealsOn: () => meals(480) },
       ],
+      10,
       sources,
       DAY,
       keeps,
@@ -105,7 +106,20 @@ describe('cover', () => {
 
   test('a pack that goes off first is not counted for later days', () => {
     const sources = [pack('V1', { safeUntil: DAY }), pack('V2', { safeUntil: DAY })];
-    expect(coverOf([{ dogId: 1, byDay: daysOf(3, 1200) }], sources, DAY, keeps)[0]!.coverDays).toBe(1);
+    expect(coverOf([{ dogId: 1, mealsOn: () => meals(1200) }], 3, sources, DAY, keeps)[0]!.coverDays).toBe(1);
+  });
+
+  test('where the stock ends, the days after a gap are gaps, and nobody asks for their meals', () => {
+    const asked: number[] = [];
+    const mealsOn = (index: number) => {
+      asked.push(index);
+      return meals(1200);
+    };
+    const [cover] = coverOf([{ dogId: 1, mealsOn }], 60, [pack('V1', { safeUntil: DAY })], DAY, keeps);
+    expect(cover!.days.map((day) => day.covered)).toEqual([true, ...Array<boolean>(59).fill(false)]);
+    expect(Math.max(...asked)).toBeLessThan(3);
+    // A dog that asks for nothing is provided for, with an empty freezer too.
+    expect(coverOf([{ dogId: 1, mealsOn: () => [] }], 60, [], DAY, keeps)[0]!.coverDays).toBe(60);
   });
 
   test('more stock never covers fewer days', () => {
@@ -116,7 +130,7 @@ describe('cover', () => {
         (list, more) => {
           const packs = list.map((grams, index) => pack(`V${index}`, { grams }));
           const days = (sources: Source[]) =>
-            coverOf([{ dogId: 1, byDay: daysOf(40, 800) }], sources, DAY, keeps)[0]!.coverDays;
+            coverOf([{ dogId: 1, mealsOn: () => meals(800) }], 40, sources, DAY, keeps)[0]!.coverDays;
           expect(days([...packs, pack('V99', { grams: more })])).toBeGreaterThanOrEqual(days(packs));
         },
       ),

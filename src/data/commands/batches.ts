@@ -64,26 +64,31 @@ export interface WeighInput {
   readonly yield?: number;
   readonly weighing: Weighing;
   readonly eatenBefore: number;
+  /** g of liquid that were poured off and kept. */
+  readonly kept?: number;
   readonly revision?: number;
   /** Where packs hold more than the pot was: their weights are believed. */
   readonly packsStand?: boolean;
 }
 
 /** The readings of a finished pot, or of one component that is kept apart. */
-function readingsOf({ weighing, eatenBefore, yield: place = 0 }: WeighInput): NewReading[] {
-  const eaten: NewReading[] = eatenBefore > 0 ? [{ node: `taken:${place}`, kind: 'gross', value: eatenBefore }] : [];
+function readingsOf({ weighing, eatenBefore, kept = 0, yield: place = 0 }: WeighInput): NewReading[] {
+  const out: NewReading[] = [
+    ...(eatenBefore > 0 ? [{ node: `taken:${place}`, kind: 'gross', value: eatenBefore } as const] : []),
+    ...(kept > 0 ? [{ node: `kept:${place}`, kind: 'gross', value: kept } as const] : []),
+  ];
   if (weighing.by === 'cups')
     return [
       { node: `cups:${place}`, kind: 'count', value: weighing.cups },
       { node: `cups:${place}`, kind: 'gross', value: weighing.cupGrams },
-      ...eaten,
+      ...out,
     ];
   return [
     ...weighing.vessels.flatMap(({ name, gross, tare }, index): NewReading[] => [
       { node: `vessel:${place}.${index}`, kind: 'gross', value: gross, text: name },
       { node: `vessel:${place}.${index}`, kind: 'tare', value: tare },
     ]),
-    ...eaten,
+    ...out,
   ];
 }
 
@@ -102,7 +107,7 @@ export async function weighBatch(context: Context, input: WeighInput): Promise<F
     await strike(
       context,
       input.batchId,
-      (node) => /^(vessel|cups|taken):/.test(node) && yieldOf(node) === place,
+      (node) => /^(vessel|cups|taken|kept):/.test(node) && yieldOf(node) === place,
       'the pot weighed otherwise',
     );
   await observe(context, input.batchId, readingsOf(input));

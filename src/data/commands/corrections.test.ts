@@ -73,6 +73,33 @@ async function closes() {
   return own;
 }
 
+test('liquid that was poured off is a mass of its own: weighed, put right, poured back', async () => {
+  const weighing = { by: 'scale' as const, vessels: vessels(2110) };
+  const of = (kept?: number) =>
+    house.run((context) =>
+      weighBatch(context, {
+        batchId: ids.batchId,
+        weighing,
+        eatenBefore: 0,
+        ...(kept === undefined ? {} : { kept }),
+        packsStand: true,
+      }),
+    );
+  valueOf(await of(150));
+  const kept = async () =>
+    batchGraph(await closes(), [], '4-9-4').edges.flatMap((edge) => (edge.to === 'kept-0' ? [edge.grams] : []));
+  expect(await kept()).toEqual([150]);
+  valueOf(await of(80));
+  expect(await kept()).toEqual([80]);
+  valueOf(await of());
+  expect(await kept()).toEqual([]);
+  // What was struck out stays to be seen.
+  const all = await readReadings(house.db, ids.batchId);
+  expect(all.filter((each) => each.node === 'kept:0' && each.kind === 'gross').map((each) => each.value)).toEqual([
+    150, 80,
+  ]);
+});
+
 test('packs are sealed, taken back, divided anew: not a gram is lost, and no code comes twice', async () => {
   await sealedExample(house, ids.batchId, { today: 0, fridge: 1727, freezer: 583, dry: 0 });
   const first = await closes();

@@ -93,7 +93,7 @@ const WEIGHED_SINCE = 730;
 
 /**
  * Which weigh-ins of each dog its day still hangs on: those of two years, back to the last one with a body condition; all
- * of them where a goal asks whether it was ever reached. A dog alone, in its own room, is read with all.
+ * of them where a goal asks whether it was ever reached.
  */
 async function sinceOf(tx: Tx, ids: readonly number[], withGoal: ReadonlySet<number>): Promise<(SQL | undefined)[]> {
   const rows = await tx
@@ -114,8 +114,15 @@ async function sinceOf(tx: Tx, ids: readonly number[], withGoal: ReadonlySet<num
   });
 }
 
-/** Dogs with everything that is kept about them, in order: those not archived, or the ones asked for. */
-export async function readDogs(tx: Tx, asked?: number | 'archived too'): Promise<StoredDog[]> {
+/**
+ * Dogs with everything that is kept about them, in order: those not archived, or the ones asked for. Weigh-ins are those
+ * that a day hangs on; a dog that is asked for alone has all of them unless only the late ones are wanted.
+ */
+export async function readDogs(
+  tx: Tx,
+  asked?: number | 'archived too',
+  weighed: 'all' | 'lately' = typeof asked === 'number' ? 'all' : 'lately',
+): Promise<StoredDog[]> {
   const rows = await tx
     .select()
     .from(dog)
@@ -135,7 +142,7 @@ export async function readDogs(tx: Tx, asked?: number | 'archived too'): Promise
     .where(
       and(
         isNull(weighIn.struckAt),
-        typeof asked === 'number' ? eq(weighIn.dogId, asked) : or(...(await sinceOf(tx, ids, withGoal))),
+        weighed === 'all' ? inArray(weighIn.dogId, ids) : or(...(await sinceOf(tx, ids, withGoal))),
       ),
     )
     .orderBy(asc(weighIn.day), asc(weighIn.id));
@@ -243,6 +250,6 @@ export async function readDogs(tx: Tx, asked?: number | 'archived too'): Promise
   });
 }
 
-export async function readDog(tx: Tx, id: number): Promise<StoredDog | undefined> {
-  return (await readDogs(tx, id))[0];
+export async function readDog(tx: Tx, id: number, weighed?: 'lately'): Promise<StoredDog | undefined> {
+  return (await readDogs(tx, id, weighed))[0];
 }

@@ -36,10 +36,8 @@ async function coveredBy({ tx, reference, household, today }: Here, dogs: readon
   const avoided = await readAvoided(tx, reference, dogs, today);
   return kcalCovered(
     coverOf(
-      dogs.map((dog) => ({
-        dogId: dog.id,
-        byDay: Array.from({ length: COVERED_DAYS }, (_, index) => mealsOn(dog, addDays(today, index))),
-      })),
+      dogs.map((dog) => ({ dogId: dog.id, mealsOn: (index) => mealsOn(dog, addDays(today, index)) })),
+      COVERED_DAYS,
       stock.map((pack) => ({ ...sourceOf(pack), notFor: avoided.dogsNotFor({ holdingId: pack.holdingId }) })),
       today,
       { fridgeDays: household.fridgeDays, openedDriedDays: reference.shelfLives.openedDriedDays.days },

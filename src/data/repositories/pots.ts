@@ -19,7 +19,10 @@ export async function readPots(tx: Tx, recipeIds: readonly number[]): Promise<Ma
     tx
       .select({
         recipeId: recipeVersion.recipeId,
-        summary: batch.summary,
+        // A summary names every food; two figures of it are wanted.
+        inPot: sql<number>`(${batch.summary}->>'inPot')::float8`.as('in_pot'),
+        whole: sql<number | null>`(${batch.summary}->>'whole')::float8`.as('whole'),
+        estimated: sql<boolean | null>`(${batch.summary}->>'estimated')::boolean`.as('estimated'),
         place: sql<number>`row_number() over (partition by ${recipeVersion.recipeId} order by ${batch.id} desc)`.as(
           'place',
         ),
@@ -35,10 +38,10 @@ export async function readPots(tx: Tx, recipeIds: readonly number[]): Promise<Ma
     .from(numbered)
     .where(lte(numbered.place, POTS_BACK * 2))
     .orderBy(asc(numbered.place));
-  for (const { recipeId, summary } of rows) {
+  for (const { recipeId, inPot, whole, estimated } of rows) {
     const own = pots.get(recipeId) ?? [];
-    if (summary?.whole === undefined || summary.estimated || !(summary.inPot > 0) || own.length >= POTS_BACK) continue;
-    pots.set(recipeId, [...own, Math.min(1, summary.whole / summary.inPot)]);
+    if (whole === null || estimated || !(inPot > 0) || own.length >= POTS_BACK) continue;
+    pots.set(recipeId, [...own, Math.min(1, whole / inPot)]);
   }
   return pots;
 }

@@ -30,6 +30,7 @@ const typedPot = z.object({
   cups: z.string(),
   cupGrams: z.string(),
   eaten: z.string(),
+  kept: z.string(),
 });
 type Typed = z.infer<typeof typedPot>;
 
@@ -42,7 +43,11 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
   const again = useCorrection(tryPot, weighBatch, `weigh-again-${view.id}`, () => forget(typed));
   const { weighing, problems } = readWeighing(typed, readScale);
   const eaten = readScale(typed.eaten, 'zero');
-  const outcome = weighing && eaten.ok ? weighYield(weighing, eaten.value, view.wentIn, inMass) : undefined;
+  const kept = readScale(typed.kept, 'zero');
+  const outcome =
+    weighing && eaten.ok && kept.ok
+      ? weighYield(weighing, { eatenBefore: eaten.value, kept: kept.value }, view.wentIn, inMass)
+      : undefined;
   const complete =
     typed.by === 'cups'
       ? typed.cups !== '' && typed.cupGrams !== ''
@@ -70,8 +75,9 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
       onSubmit={(event) => {
         event.preventDefault();
         setTried(true);
-        if (!weighing || !eaten.ok || !outcome?.ok) return;
-        const input = { batchId: view.id, weighing, eatenBefore: eaten.value, revision: view.revision };
+        if (!weighing || !eaten.ok || !kept.ok || !outcome?.ok) return;
+        const out = { eatenBefore: eaten.value, kept: kept.value };
+        const input = { batchId: view.id, weighing, ...out, revision: view.revision };
         if (view.weighed) again.ask(input);
         else weigh.run(input);
       }}
@@ -176,6 +182,16 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
             hint="a taste, or a bowl fed straight away"
             autoComplete="off"
           />
+          <Field
+            label="Liquid poured off and kept"
+            unit={scaleUnit}
+            inputMode="decimal"
+            value={typed.kept}
+            onChange={(event) => set({ kept: event.target.value })}
+            problem={kept.ok ? undefined : kept.problem.message}
+            hint="counted as water; poured back is not kept"
+            autoComplete="off"
+          />
         </div>
       </div>
       <div className={styles.result} aria-live="polite">
@@ -222,6 +238,7 @@ function before(view: BatchView, toType: (grams: number) => string): Typed {
     cups: weighing?.by === 'cups' ? String(weighing.cups) : '',
     cupGrams: weighing?.by === 'cups' ? toType(weighing.cupGrams) : '',
     eaten: view.weighed && view.weighed.eatenBefore > 0 ? toType(view.weighed.eatenBefore) : '',
+    kept: view.weighed && view.weighed.kept > 0 ? toType(view.weighed.kept) : '',
   };
 }
 

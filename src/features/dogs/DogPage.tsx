@@ -19,6 +19,9 @@ import { Schools } from './Schools';
 import { WeeksAhead } from './WeeksAhead';
 import { WeightCurve } from './WeightCurve';
 
+/** So much of the past is drawn in the room; all of it where weigh-ins are written. */
+const DRAWN_DAYS = 365;
+
 const COUNTED = ['no', 'one', 'two', 'three', 'four', 'five'];
 
 /** One dog's room: how much a day, by every school; what the scale says; and what is kept about it. */
@@ -64,7 +67,7 @@ export function DogPage({ view }: { view: DogView }) {
               </LinkButton>
             </section>
           )}
-          <WeightCurve dog={dog} today={today} set={set}>
+          <WeightCurve dog={dog} today={today} set={set} from={addDays(today, -DRAWN_DAYS)}>
             {!dog.archived && (
               <LinkButton variant="outlined" href={`/dogs/${dog.id}/weigh`}>
                 Weigh in

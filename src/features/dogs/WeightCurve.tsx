@@ -19,12 +19,17 @@ interface WeightCurveProps {
   dog: Dog;
   today: LocalDate;
   set: UnitSet;
+  /** The first day that is drawn; none: all of it. */
+  from?: LocalDate;
   children?: ReactNode;
 }
 
 /** The weigh-ins so far with their trend and the target band, and for a pup the way it is expected to grow. */
-export function WeightCurve({ dog, today, set, children }: WeightCurveProps) {
-  const weighed = withoutSlips(dog.weighIns);
+export function WeightCurve({ dog, today, set, from, children }: WeightCurveProps) {
+  const all = withoutSlips(dog.weighIns);
+  const late = from === undefined ? all : all.filter((each) => each.date >= from);
+  // A dog that was last weighed long ago still shows where it was.
+  const weighed = late.length > 1 ? late : all.slice(-2);
   const past = weighed.map((each) => ({ day: daysBetween(today, each.date), grams: each.grams }));
   const growing = isGrowing(dog, today);
   const ahead = growing
@@ -50,7 +55,8 @@ export function WeightCurve({ dog, today, set, children }: WeightCurveProps) {
         <div className="titleRow">
           <h2 id="scale">On the scale</h2>
           <p className="note">
-            {countOf(dog.weighIns.length, 'weigh-in')}, last {writeWeight(last.grams, set)} on{' '}
+            {countOf(weighed.length, 'weigh-in')}
+            {weighed.length < all.length && ' of late'}, last {writeWeight(last.grams, set)} on{' '}
             {writeDay(last.date, today)}
             {trend?.ok && `; ${signed(trend.value.percentAWeek)} % a week`}
             {ahead.length > 0 && `; in eight weeks about ${writeWeight(sure(ahead.at(-1)).grams, set)}`}

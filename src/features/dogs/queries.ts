@@ -82,7 +82,7 @@ export interface DogView {
 
 export const dogView = pageQuery(
   async ({ db, today, household, reference }, id: number): Promise<DogView | undefined> => {
-    const dog = await readDog(db, id);
+    const dog = await readDog(db, id, 'lately');
     if (!dog) return undefined;
     const facts = await readFoodFacts(db);
     const recipes = [...facts].map(([recipeId, each]) => ({ recipeId, facts: each }));

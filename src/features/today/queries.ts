@@ -61,10 +61,11 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
     notFor,
   );
   const cover = coverOf(
-    dogs.map((dog) => {
-      const later = Array.from({ length: HORIZON - 1 }, (_, index) => mealsOn(dog, addDays(today, index + 1)));
-      return { dogId: dog.id, byDay: [states.unfed.get(dog.id) ?? [], ...later] };
-    }),
+    dogs.map((dog) => ({
+      dogId: dog.id,
+      mealsOn: (index) => (index === 0 ? (states.unfed.get(dog.id) ?? []) : mealsOn(dog, addDays(today, index))),
+    })),
+    HORIZON,
     sources,
     today,
     { fridgeDays: household.fridgeDays, openedDriedDays: reference.shelfLives.openedDriedDays.days },

@@ -35,6 +35,8 @@ export const weighSchema = z.object({
   yield: z.number().int().min(0).max(20).optional(),
   weighing: weighingSchema,
   eatenBefore: weightSchema,
+  /** Liquid that was poured off and kept. */
+  kept: weightSchema.optional(),
   /** The state of the batch that the page showed. */
   revision: z.number().int().optional(),
 });

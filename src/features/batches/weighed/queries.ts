@@ -49,6 +49,7 @@ export interface SealedPack {
 export interface WeighedView {
   readonly net: number;
   readonly eatenBefore: number;
+  readonly kept: number;
   readonly estimated: boolean;
   readonly density: number;
   readonly why: Explanation;
@@ -96,6 +97,7 @@ export async function weighedView(
   return {
     net,
     eatenBefore: batch.yield.eatenBefore,
+    kept: batch.yield.kept,
     estimated: batch.yield.estimated,
     density,
     why: batch.yield.explanation,
