@@ -8,11 +8,13 @@ import type { Metadata, Viewport } from 'next';
 import { connection } from 'next/server';
 import type { ReactNode } from 'react';
 import { Find } from '@/features/find/Find';
-import { AskUnits } from '@/features/household/AskUnits';
-import { unitsView } from '@/features/household/queries';
+import { houseView } from '@/features/household/queries';
 import { HatchDefs } from '@/ui/badges/hatch-defs';
 import { EARLY_KEYS } from '@/ui/early-keys';
+import { Arrival } from '@/ui/Arrival';
 import { Rail } from '@/ui/Rail';
+import { SettingUp } from '@/ui/setup/SettingUp';
+import { SetupProvider } from '@/ui/setup/setup';
 import { Theme } from '@/ui/theme/Theme';
 import { UnitsProvider } from '@/ui/units';
 
@@ -26,7 +28,7 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 export default async function Layout({ children }: { children: ReactNode }) {
   // The household is asked at every request: nothing of it is known while the application is built.
   await connection();
-  const units = await unitsView();
+  const house = await houseView();
   return (
     <html lang="en" suppressHydrationWarning>
       <body>
@@ -34,13 +36,16 @@ export default async function Layout({ children }: { children: ReactNode }) {
         <script dangerouslySetInnerHTML={{ __html: EARLY_KEYS }} />
         <AppRouterCacheProvider>
           <Theme>
-            <UnitsProvider set={units.set}>
-              <HatchDefs />
-              <Rail>
-                <Find />
-              </Rail>
-              {!units.said && <AskUnits />}
-              <main>{children}</main>
+            <UnitsProvider set={house.set}>
+              <SetupProvider steps={house.setup}>
+                <HatchDefs />
+                <Rail>
+                  <Find />
+                </Rail>
+                <SettingUp />
+                <Arrival />
+                <main>{children}</main>
+              </SetupProvider>
             </UnitsProvider>
           </Theme>
         </AppRouterCacheProvider>

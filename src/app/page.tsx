@@ -1,8 +1,11 @@
+import { Begin } from '@/features/household/Begin';
+import { houseView } from '@/features/household/queries';
 import { todayView } from '@/features/today/queries';
 import { Today } from '@/features/today/Today';
 
 export const dynamic = 'force-dynamic';
 
 export default async function Page() {
-  return <Today view={await todayView()} />;
+  const { beginning } = await houseView();
+  return beginning ? <Begin view={beginning} /> : <Today view={await todayView()} />;
 }

@@ -89,7 +89,7 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
     const loadOf = (load: number) =>
       loads > 1 ? node(`load-${place}-${load}`, 'load', `load ${load + 1} of ${loads}`) : vessel;
     lines.forEach((line, index) => {
-      const key = node(`line-${place}-${index}`, 'line', line.food.name, line.part);
+      const key = node(`line-${place}-${index}`, 'line', line.text, line.part);
       for (let load = 0; load < loads; load++) edge(key, loadOf(load), line.grams / loads, holds([line], 1 / loads));
     });
     const mass = addUp(lines, (line) => line.grams);

@@ -17,9 +17,11 @@ export const USUAL_SLOTS = [
   { name: 'supper', clock: '18:00' },
 ] as const;
 
+export type UsualSlot = (typeof USUAL_SLOTS)[number]['name'];
+
 export const MOST_MEALS = 5;
 
-const NAMES: Readonly<Record<number, readonly (typeof USUAL_SLOTS)[number]['name'][]>> = {
+const NAMES: Readonly<Record<number, readonly UsualSlot[]>> = {
   1: ['supper'],
   2: ['breakfast', 'supper'],
   3: ['breakfast', 'lunch', 'supper'],

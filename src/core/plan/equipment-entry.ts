@@ -1,7 +1,8 @@
 import { fine, refused, type Outcome } from '../problem';
 import type { UnitSet } from '../quantity/units';
 import { readAmount } from './typed-amount';
-import { isDryer, sizeOf, type Equipment, type EquipmentEntry } from './equipment';
+import { z } from 'zod';
+import { equipmentEntrySchema, isDryer, sizeOf, type Equipment, type EquipmentEntry } from './equipment';
 
 /** How a size is asked for, by the kind of thing. */
 export function sizeAsked(kind: EquipmentEntry['kind'], set: UnitSet): string {
@@ -34,9 +35,38 @@ export const typedEquipment = (thing: Equipment, set: UnitSet): EquipmentEntry =
   count: String(thing.count),
 });
 
-/** A small kitchen to begin with (common practice, no source). */
-export const exampleKitchen = (set: UnitSet): readonly EquipmentEntry[] => [
-  { kind: 'pot', name: 'big pot', size: set === 'us' ? '8 qt' : '7 L', count: '1' },
-  { kind: 'oven trays', name: 'oven trays', size: set === 'us' ? '2 lb 8 oz' : '1.2 kg', count: '2' },
-  { kind: 'container', name: 'tubs', size: set === 'us' ? '1 lb' : '450 g', count: '20' },
-];
+/** A thing that many kitchens have, with the size that it usually has. */
+export interface ThingToTick {
+  readonly entry: EquipmentEntry;
+  /** Most kitchens have it: ticked to begin with. */
+  readonly usual: boolean;
+}
+
+/** What a kitchen may have, to be ticked by a cook who begins, sizes to be changed there (common practice, no source). */
+export const kitchenToTick = (set: UnitSet): readonly ThingToTick[] => {
+  const us = set === 'us';
+  const thing = (kind: EquipmentEntry['kind'], name: string, size: string, count = '1', usual = false) => ({
+    entry: { kind, name, size, count },
+    usual,
+  });
+  return [
+    thing('pot', 'big pot', us ? '8 qt' : '7 L', '1', true),
+    thing('container', 'tubs', us ? '1 lb' : '450 g', '20', true),
+    thing('oven trays', 'oven trays', us ? '2 lb 8 oz' : '1.2 kg', '2'),
+    thing('pressure cooker', 'pressure cooker', us ? '6 qt' : '6 L'),
+    thing('slow cooker', 'slow cooker', us ? '6 qt' : '5 L'),
+    thing('dehydrator', 'dehydrator', us ? '1 lb' : '400 g', '5'),
+    thing('freeze-dryer', 'freeze-dryer', us ? '3 lb' : '1.4 kg', '4'),
+  ];
+};
+
+/** The room for packs in a usual freezer: two drawers (common practice, no source). */
+export const usualFreezer = (set: UnitSet): string => (set === 'us' ? '60 qt' : '60 L');
+
+/** What a cook ticked to begin with. */
+export const kitchenTicksSchema = z.object({
+  things: z.array(equipmentEntrySchema).max(20).readonly(),
+  /** How much the freezer takes, as typed; absent: not ticked. */
+  freezer: z.string().max(30).optional(),
+});
+export type KitchenTicks = z.infer<typeof kitchenTicksSchema>;

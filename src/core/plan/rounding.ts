@@ -54,7 +54,7 @@ export const scaledForKitchen = (
     const near = nearest(line, mass, set);
     return {
       grams: mass,
-      measure: set === 'metric' && written.byWeight ? undefined : written.text,
+      measure: written.byWeight ? undefined : written.text,
       rounded: near.amount,
       roundedTo: near.text,
     };

@@ -61,7 +61,7 @@ export function shoppingList(bought: readonly BoughtLine[], set: UnitSet): Shopp
       const packs = pack === undefined ? 0 : Math.ceil(mass / pack - 1e-9);
       return {
         key,
-        name: line.preparation ?? source.food.name,
+        name: line.text,
         grams: mass,
         amount: writeSumIn(mass, set),
         measure: kitchen.byWeight ? undefined : kitchen.text,

@@ -116,7 +116,7 @@ export function readLine(
     quantity: amount.value.quantity,
     how: amount.value.how,
     line: {
-      text: [entry.amount.trim(), preparation || known.food.name].join(' '),
+      text: preparation || known.food.name,
       grams: grams(amount.value.grams / (1 - share)),
       source: known,
       part: entry.part,

@@ -23,6 +23,7 @@ export interface BoneOfLine {
 
 /** A line as the recipe says it: its weight for one unit of its basis, before any dog or day is known. */
 export interface WrittenLine {
+  /** The cook's own words for it, else the table's name. */
   readonly text: string;
   /** As bought, in g, for one unit of the basis. */
   readonly grams: Grams;

@@ -154,7 +154,7 @@ export async function correctLine(context: Context, input: LineInput): Promise<F
       text: food.name,
       take: {
         name: food.name,
-        words: was?.words ?? food.name,
+        words: food.name,
         planned: was?.planned ?? 0,
         component: was?.component ?? 0,
         parts: (made?.lines ?? [{ text: food.name, food, part: input.part ?? first?.part ?? 'muscle', grams: 1 }]).map(

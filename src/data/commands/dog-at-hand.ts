@@ -1,5 +1,5 @@
 import 'server-only';
-import { USUAL_SLOTS } from '@/core/dog/meals';
+import { slotsAt } from '@/core/household/meal-times';
 import { mealSlot } from '../schema/dogs';
 import { readDog, type StoredDog } from '../repositories/dogs';
 import { refuse, type Context } from './run';
@@ -11,13 +11,13 @@ export async function dogIn({ tx }: Context, dogId: number): Promise<StoredDog> 
   return found;
 }
 
-/** The slots of a dog with the five usual ones made where they are missing. */
+/** The slots of a dog with the five usual ones made, at the household's times, where they are missing. */
 export async function usualSlots(
-  { tx }: Context,
+  { tx, household }: Context,
   dogId: number,
   slots: StoredDog['slots'],
 ): Promise<StoredDog['slots']> {
-  const missing = USUAL_SLOTS.filter((usual) => !slots.some((slot) => slot.name === usual.name));
+  const missing = slotsAt(household.mealTimes).filter((usual) => !slots.some((slot) => slot.name === usual.name));
   if (missing.length === 0) return slots;
   const made = await tx
     .insert(mealSlot)

@@ -1,8 +1,12 @@
+import { USUAL_MEAL_TIMES } from '@/core/household/meal-times';
 import { freshHouse, valueOf } from '../fixtures/database';
 import { plannedExample, sealedExample, weighedExample } from '../fixtures/worked-path';
 import { readStock } from '../repositories/stock';
 import { readHousehold } from '../repositories/household';
-import { saveHousehold } from './household';
+import { beginHousehold, saveHousehold } from './household';
+import { nextSetup, setupOf } from '@/core/household/setup';
+import { readDog } from '../repositories/dogs';
+import { readSetupFacts } from '../repositories/setup';
 import { saveRecipe } from './recipes';
 import { recipeSheet } from '@/core/recipe/sheet';
 import { readLatestVersion } from '../repositories/recipes';
@@ -12,12 +16,16 @@ const SETTINGS = {
   energyFactors: '4-9-4' as const,
   fridgeDays: 4,
   timeZone: 'Europe/Oslo',
+  currency: 'EUR',
+  mealTimes: USUAL_MEAL_TIMES,
 };
 
 test.each([
   [{ fridgeDays: 6 }, 'fridgeDays'],
   [{ fridgeDays: 3.5 }, 'fridgeDays'],
   [{ timeZone: 'Boatyard/Cottage' }, 'timeZone'],
+  [{ mealTimes: { ...USUAL_MEAL_TIMES, lunch: 'noon' } }, 'lunch'],
+  [{ mealTimes: { ...USUAL_MEAL_TIMES, supper: '06:00' } }, 'supper'],
 ])('%j is refused at its field, and nothing is changed', async (change, field) => {
   const house = await freshHouse('2026-11-25T12:00:00Z');
   expect(await house.run((context) => saveHousehold(context, { ...SETTINGS, ...change }))).toMatchObject({
@@ -56,4 +64,31 @@ test('a cup is the household’s cup: 250 mL in the metric set, 236.588 mL in th
   expect(await weightIn()).toBeCloseTo((200 * 250) / 236.5882365, 6);
   valueOf(await house.run((context) => saveHousehold(context, { ...SETTINGS, unitSet: 'us' })));
   expect(await weightIn()).toBeCloseTo(200, 6);
+});
+
+test('the way in: what an empty house is asked, and its next act until the first bowl was fed', async () => {
+  const house = await freshHouse('2026-11-25T12:00:00Z');
+  const next = async () => {
+    const steps = setupOf(await readSetupFacts(house.db, await readHousehold(house.db)));
+    return steps && nextSetup(steps)?.key;
+  };
+  expect(await next()).toBe('measures');
+  const mealTimes = { breakfast: '6.45', lunch: '12:00', supper: '20:15' };
+  valueOf(await house.run((context) => beginHousehold(context, { ...SETTINGS, unitSet: 'us', mealTimes })));
+  expect(await readHousehold(house.db)).toMatchObject({ unitSet: 'us', mealTimes: { breakfast: '06:45' } });
+  expect(await next()).toBe('dog');
+  const ids = await plannedExample(house, '2026-11-26');
+  // Its meals are at the times of this house.
+  expect((await readDog(house.db, ids.dogId))!.slots.map(({ name, clock }) => [name, clock])).toEqual([
+    ['breakfast', '06:45'],
+    ['elevenses', '09:30'],
+    ['lunch', '12:00'],
+    ['tea', '16:00'],
+    ['supper', '20:15'],
+  ]);
+  expect(await next()).toBe('pot');
+  await weighedExample(house, ids);
+  expect(await next()).toBe('pot');
+  await sealedExample(house, ids.batchId, { today: 500, fridge: 1810, freezer: 0, dry: 0 });
+  expect(await next()).toBe('bowl');
 });

@@ -1,3 +1,4 @@
+import { kitchenToTick, type KitchenTicks } from '@/core/plan/equipment-entry';
 import { eq } from 'drizzle-orm';
 import type { LineEntry } from '@/core/recipe/entry-schema';
 import { plainBatch, plainPlan, type PlanEntry } from '@/core/plan/plan-entry';
@@ -188,10 +189,18 @@ test.each([
   expect(await readEquipment(house.db)).toEqual([]);
 });
 
-test('a new kitchen begins with a small one, once', async () => {
-  valueOf(await house.run((context) => beginKitchen(context)));
-  expect((await readEquipment(house.db)).map((thing) => thing.kind)).toEqual(['pot', 'oven trays', 'container']);
-  expect((await house.run((context) => beginKitchen(context))).ok).toBe(false);
+test('a new kitchen begins with what was ticked, once; a size that cannot be is refused at its thing', async () => {
+  const things = kitchenToTick('metric').map(({ entry }) => entry);
+  const begin = (ticks: KitchenTicks) => house.run((context) => beginKitchen(context, ticks));
+  expect(await begin({ things: [] })).toMatchObject({ ok: false });
+  const wrong = [things[0]!, { ...things[1]!, size: 'big' }];
+  expect(await begin({ things: wrong })).toMatchObject({ problems: [{ field: 'things.1.size' }] });
+  expect(await begin({ things, freezer: '3 kg' })).toMatchObject({ problems: [{ field: 'freezer' }] });
+  expect(await readEquipment(house.db)).toEqual([]);
+  valueOf(await begin({ things, freezer: '60 L' }));
+  expect((await readEquipment(house.db)).map((thing) => thing.kind)).toEqual(things.map(({ kind }) => kind));
+  expect((await readPlaces(house.db)).find((place) => place.kind === 'freezer')?.capacityMl).toBe(60_000);
+  expect((await begin({ things })).ok).toBe(false);
   expect((await keep()).ok).toBe(true);
 });
 

@@ -13,6 +13,7 @@ import { hazardSchema, type Hazard } from '@/core/recipe/hazards';
 import { LABEL_ONLY, NUTRIENTS } from '@/core/nutrition/nutrients';
 import { profilesSchema, type Profiles } from '@/core/nutrition/profiles';
 import { shapeSchema, type NamedShape } from '@/core/recipe/shape';
+import { recipeEntrySchema, type RecipeEntry } from '@/core/recipe/entry-schema';
 import { MOMENTS, type Moment } from '@/core/recipe/recipe';
 import { FOOD_KINDS, PLACE_KINDS, type ShelfLives } from '@/core/preserve/shelf-life';
 
@@ -27,6 +28,8 @@ export interface Reference {
   readonly profiles: Profiles;
   readonly additions: readonly AdditionRow[];
   readonly shapes: readonly NamedShape[];
+  /** Balanced recipes of ours to begin with. */
+  readonly examples: readonly RecipeEntry[];
 }
 
 /** What may be proposed to close a recipe's gaps: a food, its cap in g per 1000 kcal, and when it goes in. */
@@ -100,6 +103,7 @@ export function loadReference(): Reference {
     index: indexFoods(foods, words),
     shelfLives: shelfLivesSchema.parse(JSON.parse(read('shelf-lives.json'))),
     additions: candidates,
+    examples: z.object({ recipes: z.array(recipeEntrySchema) }).parse(JSON.parse(read('example-recipes.json'))).recipes,
     shapes: z.object({ shapes: z.array(shapeSchema) }).parse(JSON.parse(read('shapes.json'))).shapes,
     profiles: profilesSchema.parse(JSON.parse(read('profiles.json'))),
     hazards: z.object({ rows: z.array(hazardSchema) }).parse(JSON.parse(read('hazards.json'))).rows,

@@ -192,7 +192,7 @@ function writtenOf(
     return {
       amount: row.amount,
       quantity: sure(row.quantity),
-      text: [row.amount, row.preparation ?? source.food.name].join(' '),
+      text: row.preparation || source.food.name,
       grams: grams(sure(row.grams)),
       source,
       part: row.part,

@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { boolean, check, doublePrecision, integer, jsonb, pgTable, serial, text, timestamp } from 'drizzle-orm/pg-core';
+import { USUAL_MEAL_TIMES, type MealTimes } from '../../core/household/meal-times';
 import type { EnergyFactors } from '../../core/nutrition/energy';
 import type { EquipmentKind } from '../../core/plan/equipment';
 import type { PlaceKind } from '../../core/preserve/shelf-life';
@@ -17,6 +18,8 @@ export const household = pgTable(
     timeZone: text('time_zone').notNull(),
     fridgeDays: integer('fridge_days').notNull(),
     currency: text('currency').notNull(),
+    /** When its meals are; a dog that comes gets these times. */
+    mealTimes: jsonb('meal_times').$type<MealTimes>().notNull().default(USUAL_MEAL_TIMES),
   },
   (table) => [check('one_household', sql`${table.id} = 1`)],
 );

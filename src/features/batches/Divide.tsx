@@ -208,7 +208,7 @@ export function Divide({ view }: { view: BatchView }) {
             ))}
           </div>
           <div className={styles.acts}>
-            <Button type="submit" variant="contained" size="large" disabled={!check?.ok || save.pending}>
+            <Button type="submit" variant="contained" size="large" data-next-act disabled={!check?.ok || save.pending}>
               Divide it so
             </Button>
             {more ? (

@@ -111,6 +111,7 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
         <Button
           variant="contained"
           size="large"
+          data-next-act
           disabled={seal.pending || count === 0}
           onClick={() => seal.run({ batchId: view.id, shareId: share.id })}
         >

@@ -3,6 +3,7 @@
 import { useState, type ComponentType } from 'react';
 import type { StepKey } from '@/core/batch/steps';
 import { writeDensity } from '@/core/quantity/write';
+import { useFocusOnChange } from '@/ui/next-act';
 import { useUnits } from '@/ui/units';
 import { Why } from '@/ui/Why';
 import styles from './batches.module.css';
@@ -35,6 +36,7 @@ export function RunSheet({ view }: { view: BatchView }) {
   const step = chosen?.at === view.step ? chosen.step : view.step;
   const open = (next: StepKey) => setChosen({ at: view.step, step: next });
   const Screen = SCREENS[step];
+  useFocusOnChange(step);
   return (
     <div className="page">
       <div className="spread">

@@ -107,6 +107,7 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
                 <Field
                   label="With the food"
                   unit={scaleUnit}
+                  inputProps={view.weighed ? undefined : { 'data-next-act': true }}
                   inputMode="decimal"
                   value={vessel.gross}
                   onChange={(event) => setVessel(index, { gross: event.target.value })}

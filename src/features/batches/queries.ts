@@ -26,8 +26,10 @@ import { nth, sure } from '@/core/sure';
 import { addUp } from '@/core/add-up';
 
 export interface SheetLine {
+  /** In the cook's words. */
   readonly name: string;
-  readonly words: string;
+  /** The food table's name, where that is another. */
+  readonly tableName: string | undefined;
   /** What of it stays in the food. */
   readonly grams: number;
   /** What goes onto the scale: as bought. */
@@ -102,13 +104,15 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
   };
 });
 
+const otherName = (table: string, words: string) => (table === words ? undefined : table);
+
 /** A line as it was weighed out. */
 function cookedLine(take: WeighedTake, line: number): SheetLine {
   const [first] = take.parts;
   const stays = addUp(take.parts, (part) => part.share);
   return {
-    name: take.name,
-    words: take.words,
+    name: take.words,
+    tableName: otherName(take.name, take.words),
     line,
     grams: stays * take.weighed,
     toWeigh: take.weighed,
@@ -153,8 +157,8 @@ async function plannedLines(
   return {
     lines: takes.map(({ written, bought }, index) => ({
       line: index,
-      name: written.source.food.name,
-      words: written.text,
+      name: written.text,
+      tableName: otherName(written.source.food.name, written.text),
       grams: bought * (1 - written.refuse),
       toWeigh: bought,
       measure: nth(kitchen, index).measure,

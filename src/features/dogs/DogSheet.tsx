@@ -18,6 +18,7 @@ import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { HouseForm } from '@/ui/form/HouseForm';
 import { useHouseForm } from '@/ui/form/use-house-form';
+import { useOnward } from '@/ui/setup/setup';
 import { letterOf } from '@/core/dog/letters';
 import { DogBadge } from '@/ui/badges/badges';
 import { Why } from '@/ui/Why';
@@ -33,6 +34,7 @@ const WORK_OPTIONS = WORKS.map((value) => ({ value, label: WORK_WORDS[value] }))
 /** One dog: what is known about it on the left, what follows from it on the right, while it is typed. */
 export function DogSheet({ form: given }: { form: DogForm }) {
   const router = useRouter();
+  const onward = useOnward('dog');
   const house = useHouseForm({
     slot: `dog-${given.id ?? 'new'}`,
     entry: given.entry,
@@ -40,7 +42,7 @@ export function DogSheet({ form: given }: { form: DogForm }) {
     read: (typed) => readDogEntry(typed, given.set, given.today),
     action: saveDog,
     input: (entry: DogEntry) => ({ id: given.id, entry }),
-    onDone: () => router.push(given.id === undefined ? '/dogs' : `/dogs/${given.id}`),
+    onDone: () => (given.id === undefined ? onward('/dogs') : router.push(`/dogs/${given.id}`)),
   });
   const { form, entry, at: problem } = house;
   const birth = readLocalDate(entry.birthDate ?? '');

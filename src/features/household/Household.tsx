@@ -6,7 +6,6 @@ import { useColorScheme } from '@mui/material/styles';
 import { useState } from 'react';
 import { ENERGY_FACTORS, type EnergyFactors } from '@/core/nutrition/energy';
 import { Choice } from '@/ui/form/Choice';
-import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { useShortcutsOn } from '@/ui/shortcuts';
@@ -14,7 +13,9 @@ import { saveHousehold } from './actions';
 import styles from './household.module.css';
 import { Kitchen } from './Kitchen';
 import { Meanings } from './Meanings';
+import { MealTimesFields } from './MealTimesFields';
 import type { HouseholdView } from './queries';
+import { currencies, timeZones } from './zones';
 
 const FACTORS = (['4-9-4', 'modified', 'table'] as const).map((value) => ({
   value,
@@ -48,7 +49,7 @@ export function Household({ view }: { view: HouseholdView }) {
           }}
         >
           <h2>How this kitchen counts</h2>
-          <Problems problems={save.atHead('fridgeDays', 'timeZone')} />
+          <Problems problems={save.atHead('breakfast', 'lunch', 'supper')} />
           <Choice
             label="Measures"
             value={entry.unitSet}
@@ -73,14 +74,24 @@ export function Household({ view }: { view: HouseholdView }) {
             }))}
             onChange={(days) => change({ fridgeDays: Number(days) })}
           />
-          <Field
+          <Choice
             label="Time zone"
             value={entry.timeZone}
-            onChange={(event) => change({ timeZone: event.target.value })}
-            problem={save.at('timeZone')}
-            hint="such as Europe/Oslo"
-            autoComplete="off"
+            options={timeZones(settings.timeZone)}
+            onChange={(timeZone) => change({ timeZone })}
           />
+          <Choice
+            label="Prices are in"
+            value={entry.currency}
+            options={currencies(settings.currency)}
+            onChange={(currency) => change({ currency })}
+          />
+          <MealTimesFields
+            value={entry.mealTimes}
+            problemAt={save.at}
+            onChange={(mealTimes) => change({ mealTimes })}
+          />
+          <p className="note">for dogs that come later; each dog’s own stand in its room</p>
           <div className="spread">
             <Button type="submit" variant="contained" size="large" disabled={save.pending}>
               Keep

@@ -3,19 +3,19 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { EQUIPMENT_KINDS, sizeOf, type EquipmentEntry, type EquipmentKind } from '@/core/plan/equipment';
-import { exampleKitchen, sizeAsked, typedEquipment } from '@/core/plan/equipment-entry';
+import { sizeAsked, typedEquipment } from '@/core/plan/equipment-entry';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
+import { LinkButton } from '@/ui/LinkButton';
 import { AwayList, PutAway } from '@/ui/AwayList';
 import { useUnits } from '@/ui/units';
 import { useCommand } from '@/ui/form/use-command';
-import { beginKitchen, putAway, saveEquipment } from './actions';
+import { putAway, saveEquipment } from './actions';
 import { FormEnd } from './FormEnd';
 import styles from './household.module.css';
 import { Places } from './Places';
 import type { KitchenView } from './queries';
-import { nth } from '@/core/sure';
 
 /** A kind as it is said in a list. */
 const wordOf = (kind: EquipmentKind): string => (kind === 'container' ? 'containers' : kind);
@@ -25,20 +25,18 @@ const EMPTY: EquipmentEntry = { kind: 'pot', name: '', size: '', count: '1' };
 export function Kitchen({ kitchen }: { kitchen: KitchenView }) {
   const { set: unitSet } = useUnits();
   const [editing, setEditing] = useState<number | 'new'>();
-  const begin = useCommand(beginKitchen, 'begin-kitchen');
   return (
     <section aria-labelledby="kitchen" className={`stack ${styles.kitchen}`}>
       <h2 id="kitchen">What limits a plan</h2>
-      <Problems problems={[...begin.problems]} />
       {kitchen.equipment.length === 0 && (
         <div className="emptyState">
           <p>
             Set down your pots, containers and dryers: a plan then says how many loads it takes, and what does not fit,
             before anything is bought.
           </p>
-          <Button variant="outlined" disabled={begin.pending} onClick={() => begin.run({})}>
-            Begin with a pot of {nth(exampleKitchen(unitSet), 0).size}, two oven trays and twenty tubs
-          </Button>
+          <LinkButton variant="outlined" href="/household/begin">
+            Tick what is there
+          </LinkButton>
         </div>
       )}
       <ul className="rows">

@@ -1,5 +1,7 @@
 import 'server-only';
 import type { Equipment } from '@/core/plan/equipment';
+import { cache } from 'react';
+import { setupOf, type SetupStep } from '@/core/household/setup';
 import type { UnitSet } from '@/core/quantity/units';
 import type { AwayThing } from '@/core/away';
 import { pageQuery } from '@/data/page';
@@ -7,9 +9,11 @@ import { readEquipment, readEquipmentAway } from '@/data/repositories/equipment'
 import { readFoodsByKey } from '@/data/repositories/foods';
 import { readMeanings } from '@/data/repositories/pantry';
 import { readAllPlaces, type Place } from '@/data/repositories/household';
+import { readSetupFacts } from '@/data/repositories/setup';
+import type { MealTimes } from '@/core/household/meal-times';
 
 export const householdView = pageQuery(async ({ db, household, reference }) => {
-  const { unitSet, energyFactors, fridgeDays, timeZone } = household;
+  const { unitSet, energyFactors, fridgeDays, timeZone, currency, mealTimes } = household;
   const own = await readMeanings(db);
   const known = await readFoodsByKey(
     db,
@@ -20,7 +24,16 @@ export const householdView = pageQuery(async ({ db, household, reference }) => {
     const food = known.get(ndb ?? '');
     return food ? [{ words, known: food }] : [];
   });
-  return { unitSet, energyFactors, fridgeDays, timeZone, meanings, kitchen: await kitchenView(db) };
+  return {
+    unitSet,
+    energyFactors,
+    fridgeDays,
+    timeZone,
+    currency,
+    mealTimes,
+    meanings,
+    kitchen: await kitchenView(db),
+  };
 });
 
 /** What limits a plan: the places with their size, and the things of the kitchen. */
@@ -46,7 +59,25 @@ async function kitchenView(db: Parameters<typeof readAllPlaces>[0]): Promise<Kit
 
 export type HouseholdView = Awaited<ReturnType<typeof householdView>>;
 
-/** The household's measures, and whether it has said them. */
-export const unitsView = pageQuery(async ({ household }): Promise<{ set: UnitSet; said: boolean }> => {
-  return { set: household.unitSet, said: household.unitsSaid };
-});
+export interface Beginning {
+  readonly unitSet: UnitSet;
+  readonly timeZone: string;
+  readonly mealTimes: MealTimes;
+}
+
+/** What every page needs of the household: its measures, and how far it is set up. Asked once for a request. */
+export const houseView = cache(
+  pageQuery(
+    async ({
+      db,
+      household,
+    }): Promise<{ set: UnitSet; setup: readonly SetupStep[] | undefined; beginning: Beginning | undefined }> => {
+      const { unitSet, unitsSaid, timeZone, mealTimes } = household;
+      return {
+        set: unitSet,
+        setup: setupOf(await readSetupFacts(db, household)),
+        beginning: unitsSaid ? undefined : { unitSet, timeZone, mealTimes },
+      };
+    },
+  ),
+);

@@ -1,5 +1,6 @@
 import { meaningEntrySchema } from '@/core/food/meaning';
 import { z } from 'zod';
+import { mealTimesSchema } from '@/core/household/meal-times';
 import { equipmentEntrySchema } from '@/core/plan/equipment';
 import { PLACE_KINDS } from '@/core/preserve/shelf-life';
 import { idSchema } from '@/core/schema';
@@ -9,7 +10,12 @@ export const householdSchema = z.object({
   energyFactors: z.enum(['4-9-4', 'modified', 'table']),
   fridgeDays: z.number().int(),
   timeZone: z.string().trim().min(1).max(60),
+  currency: z.string().trim().length(3),
+  mealTimes: mealTimesSchema,
 });
+
+/** What an empty house is asked first. */
+export const beginningSchema = householdSchema.pick({ unitSet: true, timeZone: true, mealTimes: true });
 
 export const equipmentSchema = z.object({ id: idSchema.optional(), entry: equipmentEntrySchema });
 export const placeSchema = z.object({
@@ -18,6 +24,4 @@ export const placeSchema = z.object({
   name: z.string().max(60),
   size: z.string().max(30),
 });
-export const nothingSchema = z.object({});
 export const meaningWordsSchema = meaningEntrySchema.pick({ words: true });
-export const unitsSchema = z.object({ unitSet: z.enum(['metric', 'us']) });

@@ -73,7 +73,7 @@ export function BatchLines({ plan, batch, place, days }: BatchLinesProps) {
                     .map((take) => take.of)
                     .filter((line) => (line.component ?? 0) === component && line.moment === 'cook'),
                 )
-                  .map((line) => line.preparation ?? line.source.food.name)
+                  .map((line) => line.text)
                   .join(', ')}
                 .
               </p>
@@ -84,7 +84,7 @@ export function BatchLines({ plan, batch, place, days }: BatchLinesProps) {
         {takes.map((take) => (
           <li key={take.place}>
             <span>
-              {take.of.source.food.name}
+              {take.of.text}
               {sayWhatGoes(take.of) && <span className="note"> · {sayWhatGoes(take.of)}</span>}
             </span>
             <span className="soft">{plan.entry.rounded ? take.roundedTo : take.measure}</span>
@@ -92,7 +92,7 @@ export function BatchLines({ plan, batch, place, days }: BatchLinesProps) {
             <button
               type="button"
               className={styles.swap}
-              aria-label={`Something else instead of ${take.of.source.food.name}`}
+              aria-label={`Something else instead of ${take.of.text}`}
               aria-expanded={swapping === take.place}
               onClick={() => setSwapping(swapping === take.place ? undefined : take.place)}
             >
@@ -124,7 +124,7 @@ function Swap({ plan, batch, line, onSwap }: SwapProps) {
   return (
     <div className={styles.swapping}>
       <Choice
-        label={`Instead of ${original.preparation ?? original.source.food.name}, as much as brings the same energy`}
+        label={`Instead of ${original.text}, as much as brings the same energy`}
         value={key ?? ''}
         options={[
           { value: '', label: 'nothing: as the recipe says' },
@@ -133,7 +133,7 @@ function Swap({ plan, batch, line, onSwap }: SwapProps) {
         onChange={(chosen) => onSwap(chosen === '' ? undefined : chosen)}
       />
       <FoodField
-        label={`Another food instead of ${original.source.food.name}`}
+        label={`Another food instead of ${original.text}`}
         value={null}
         onChange={(known) => {
           if (!known) return;

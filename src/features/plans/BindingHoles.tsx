@@ -17,7 +17,7 @@ export function BindingHoles({ plan, wrong }: { plan: ThePlan; wrong: string | u
     const recipe = inputs.recipes.find((each) => each.id === batch.recipeId);
     return (recipe?.written ?? []).map((line, index) => ({
       value: `${place}.${index}`,
-      label: line.preparation ?? line.source.food.name,
+      label: line.text,
     }));
   });
   const holeOf = (hole: BindingHole) =>

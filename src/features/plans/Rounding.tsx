@@ -32,7 +32,7 @@ export function Rounding({ result, taken, onTake }: RoundingProps) {
     .flatMap((batch) => batch.takes)
     .filter((take) => Math.abs(take.rounded - take.grams) > 0.5)
     .sort((a, b) => Math.abs(b.rounded / b.grams - 1) - Math.abs(a.rounded / a.grams - 1));
-  const nameOf = ({ of }: (typeof moved)[number]) => of.preparation ?? of.source.food.name;
+  const nameOf = ({ of }: (typeof moved)[number]) => of.text;
   return (
     <div className={styles.rounding}>
       <p>

@@ -165,7 +165,7 @@ function BatchHoles({ plan, place, several, wrong }: BatchHolesProps) {
             wrong={false}
             options={places.map((line) => ({
               value: line,
-              label: sure(sure(recipe).written[line]).preparation ?? sure(sure(recipe).written[line]).source.food.name,
+              label: sure(sure(recipe).written[line]).text,
             }))}
             onChange={(line) => changeBatch(place, { choices: { ...batch.choices, [choice]: line } })}
           />

@@ -157,7 +157,7 @@ export const keptPlan = pageQuery(async (read, id: number): Promise<KeptPlan | u
         name: batch.recipeName,
         scale: batch.scale,
         lines: planned.takes.map(({ written, bought }, index) => ({
-          name: written.preparation ?? written.source.food.name,
+          name: written.text,
           measure: nth(kitchen, index).measure,
           note: sayWhatGoes(written),
           grams: bought,

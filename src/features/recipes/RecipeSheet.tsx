@@ -18,7 +18,10 @@ import { useHydrated } from '@/ui/use-hydrated';
 import { BalanceSheet } from './BalanceSheet';
 import type { KnownAddition, RecipeForm } from './queries';
 import { PutAway } from '@/ui/AwayList';
+import { useOnward } from '@/ui/setup/setup';
 import { useUnits } from '@/ui/units';
+import type { NewRecipeForm } from './start/queries';
+import { StartRecipe } from './start/StartRecipe';
 import { putAway } from './actions';
 import styles from './recipes.module.css';
 import { ForWhom } from './sheet/ForWhom';
@@ -29,12 +32,13 @@ import { Totals } from './Totals';
 import { sure } from '@/core/sure';
 
 /** A recipe as a sheet: the lines on the left, what they come to on the right, while they are typed. */
-export function RecipeSheet({ form: given }: { form: RecipeForm }) {
+export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRecipeForm> }) {
   const router = useRouter();
+  const onward = useOnward('recipe');
   const hydrated = useHydrated();
   const { set } = useUnits();
   const { sheet, draft, undo, save, reckoned, uncounted, missing, submit } = useSheetForm(given, () =>
-    router.push('/recipes'),
+    onward('/recipes'),
   );
   const { form, entry, learn } = sheet;
   const { lines } = entry;
@@ -81,6 +85,36 @@ export function RecipeSheet({ form: given }: { form: RecipeForm }) {
     return () => clearTimeout(done);
   }, [keeping]);
 
+  const notebookField = (
+    <NotebookField
+      room={MOST_LINES - lines.length}
+      handle={notebook}
+      first={lines.every(isBlank)}
+      onFound={(found) => {
+        learn(...found.lines.flatMap(({ known, choices }) => [known ?? [], choices.map((each) => each.known)].flat()));
+        put(found.lines.map((line) => line.entry));
+      }}
+    />
+  );
+  const begun = given.id !== undefined || lines.length > 0 || (entry.name ?? '') !== '';
+  if (!begun && given.examples)
+    return (
+      <div className="page">
+        <StartRecipe
+          examples={given.examples}
+          set={given.set}
+          factors={given.factors}
+          profiles={given.profiles}
+          notebook={notebookField}
+          onExample={(example) => {
+            learn(...example.foods);
+            form.reset({ ...given.entry, ...example.entry }, { keepDefaultValues: true });
+          }}
+          onBlank={() => form.setValue('lines', [EMPTY], { shouldDirty: true })}
+        />
+      </div>
+    );
+
   return (
     <form
       className="page"
@@ -120,21 +154,7 @@ export function RecipeSheet({ form: given }: { form: RecipeForm }) {
           <DraftNote draft={draft} />
           <Problems problems={save.atHead('name', ...shownFields)} />
           {lines.length > 0 && <LineList sheet={sheet} onRearranged={save.clear} />}
-          {lines.length < MOST_LINES && (
-            <NotebookField
-              room={MOST_LINES - lines.length}
-              handle={notebook}
-              first={lines.every(isBlank)}
-              onFound={(found) => {
-                learn(
-                  ...found.lines.flatMap(({ known, choices }) =>
-                    [known ?? [], choices.map((each) => each.known)].flat(),
-                  ),
-                );
-                put(found.lines.map((line) => line.entry));
-              }}
-            />
-          )}
+          {lines.length < MOST_LINES && notebookField}
           <div className={styles.acts}>
             <div className={styles.small}>
               <Button

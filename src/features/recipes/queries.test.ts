@@ -33,7 +33,7 @@ test('the venison of the boatyard is the worked example: 2834.56 kcal (issue 2)'
 test('what a US kitchen typed in °F comes back in °F, on the sheet and on paper, and can be kept again', async () => {
   const { db, reference } = await serve(NOON, { demo: true });
   const context = await contextFor(db, reference, new Date(NOON));
-  await saveHousehold(context, { unitSet: 'us', energyFactors: '4-9-4', timeZone: 'Europe/Oslo', fridgeDays: 4 });
+  await saveHousehold(context, { ...context.household, unitSet: 'us', timeZone: 'Europe/Oslo' });
   const us = await contextFor(db, reference, new Date(NOON));
   const { entry } = (await recipeForm(1))!;
   const [pot, ...others] = entry.components!;

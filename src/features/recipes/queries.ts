@@ -50,7 +50,7 @@ export const recipesView = pageQuery(async ({ db, reference, household }): Promi
     name: version.name,
     version: version.number,
     note: version.note,
-    lines: version.written.map((line) => line.text).join(', '),
+    lines: version.written.map((line) => `${line.amount} ${line.text}`).join(', '),
     protein: proteinOf(version.lines),
     sheet: recipeSheet(version.lines, household.energyFactors),
   }));
@@ -111,7 +111,7 @@ export async function additionsOf({ db, reference }: Page): Promise<KnownAdditio
   });
 }
 
-async function lookingOf(read: Page): Promise<Looking> {
+export async function lookingOf(read: Page): Promise<Looking> {
   const { db, reference, household, today } = read;
   const pantry = await readPantry(db, reference);
   return {
@@ -127,16 +127,6 @@ async function lookingOf(read: Page): Promise<Looking> {
   };
 }
 
-export const newRecipeForm = pageQuery(async (read): Promise<RecipeForm> => {
-  return {
-    ...(await lookingOf(read)),
-    id: undefined,
-    version: undefined,
-    entry: { name: '', lines: [] },
-    foods: [],
-  };
-});
-
 export const recipeForm = pageQuery(async (read, id: number): Promise<RecipeForm | undefined> => {
   const version = await readLatestVersion(read.db, read.reference, id);
   if (!version) return undefined;
@@ -150,7 +140,7 @@ export const recipeForm = pageQuery(async (read, id: number): Promise<RecipeForm
 });
 
 /** The recipe as typed, its temperatures in this household's unit. */
-const withTemperatures = (entry: RecipeEntry, set: UnitSet): RecipeEntry =>
+export const withTemperatures = (entry: RecipeEntry, set: UnitSet): RecipeEntry =>
   entry.components === undefined
     ? entry
     : {

@@ -174,6 +174,7 @@ export function DogBowl({ dog, day, sources, full, sameSlot, onFed, onTakeBack }
           className={styles.press}
           variant="contained"
           size="large"
+          data-next-act
           disabled={!hydrated || feed.pending}
           aria-label={`Fed ${dog.name}`}
           onClick={() => feed.run({ dogId: dog.id, slotId: next.slotId, day, parts })}

@@ -3,6 +3,7 @@
 import { nanoid } from 'nanoid';
 import { useCallback, useState, useTransition } from 'react';
 import type { CommandResult, Problem } from '@/core/problem';
+import { useFocusAfter } from '../next-act';
 
 /** A server action of the house as a form sees it. */
 export type HouseAction<Input, Value> = (asked: {
@@ -36,6 +37,7 @@ export function useCommand<Input, Value>(
 ) {
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [pending, start] = useTransition();
+  useFocusAfter(pending);
 
   const run = useCallback(
     (input: Input) =>

@@ -1,4 +1,4 @@
-import { newRecipeForm } from '@/features/recipes/queries';
+import { newRecipeForm } from '@/features/recipes/start/queries';
 import { RecipeSheet } from '@/features/recipes/RecipeSheet';
 
 export const dynamic = 'force-dynamic';

@@ -15,7 +15,7 @@ function atHandRow({ batches }: PlanResult, typed: Typed, { set }: PlanInputs): 
   const { batch, index, take } = typed.by === 'at hand' ? (bound ?? heaviest) : heaviest;
   const mass = sure(batch.amounts[take.place]);
   const { of } = take;
-  const name = of.preparation ?? of.source.food.name;
+  const name = of.text;
   return {
     key: 'at hand',
     label: name,

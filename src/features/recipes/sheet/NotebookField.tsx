@@ -74,11 +74,11 @@ export function NotebookField({ room, first, onFound, handle }: NotebookFieldPro
 
   return (
     <div className={styles.notebook}>
-      <label htmlFor={id}>{first ? 'Paste it as it stands in your notebook' : 'More lines, as you write them'}</label>
+      <label htmlFor={id}>{first ? 'Your recipe, line by line' : 'More lines, as you write them'}</label>
       <textarea
         id={id}
         ref={field}
-        rows={first ? 6 : Math.min(8, Math.max(1, lines))}
+        rows={first ? 8 : Math.min(8, Math.max(1, lines))}
         placeholder={first ? EXAMPLE : '6–9 oz kale, chopped'}
         value={text}
         autoComplete="off"
@@ -92,7 +92,12 @@ export function NotebookField({ room, first, onFound, handle }: NotebookFieldPro
         }}
       />
       {text.trim() !== '' && (
-        <Button variant="outlined" disabled={state === 'reading'} onClick={() => void read()}>
+        <Button
+          variant={first ? 'contained' : 'outlined'}
+          size={first ? 'large' : 'medium'}
+          disabled={state === 'reading'}
+          onClick={() => void read()}
+        >
           {state === 'reading' ? 'Reading …' : lines === 1 ? 'Read this line' : `Read ${lines} lines`}
         </Button>
       )}

@@ -1,0 +1,1 @@
+ALTER TABLE "household" ADD COLUMN "meal_times" jsonb DEFAULT '{"breakfast":"07:30","lunch":"12:30","supper":"18:00"}'::jsonb NOT NULL;
