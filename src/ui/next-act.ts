@@ -5,6 +5,12 @@ import { useEffect, useRef } from 'react';
 const ACTS = 'main [data-next-act]:not(:disabled):not([aria-disabled="true"])';
 const FIRST_FIELDS = 'main form :is(input, textarea, select):not([type="hidden"]):not(:disabled)';
 
+let byKeyboard = false;
+if (typeof document !== 'undefined') {
+  document.addEventListener('keydown', () => (byKeyboard = true), { capture: true });
+  document.addEventListener('pointerdown', () => (byKeyboard = false), { capture: true });
+}
+
 /** Nothing has the focus, or what had it is gone, hidden or out of use. */
 const isLost = () => {
   const at = document.activeElement;
@@ -24,7 +30,8 @@ export function focusNextAct(): void {
   const act = seen.find((element) => element.checkVisibility() && element.closest('[inert]') === null);
   const heading = document.querySelector<HTMLElement>('main h1');
   if (!act && heading) heading.tabIndex = -1;
-  (act ?? heading)?.focus({ preventScroll: act === undefined });
+  // Under a finger nothing may move away; the keyboard sees where it is.
+  (act ?? heading)?.focus({ preventScroll: !byKeyboard });
 }
 
 /** Calls it when a command has been answered and everything that follows stands on the screen. */

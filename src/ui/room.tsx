@@ -12,6 +12,8 @@ interface RoomProps {
   readonly act: Act;
   /** Other ways from here, quieter than the act. */
   readonly ways?: readonly Act[];
+  /** What stands under the rows. */
+  readonly end?: ReactNode;
   readonly children: ReactNode;
 }
 
@@ -34,7 +36,7 @@ export function EmptyRoom({ title, aside, act, children }: RoomProps) {
 }
 
 /** A room that lists what it keeps: its title, the act that adds to it, and the rows. */
-export function ListRoom({ title, aside, act, ways = [], children }: RoomProps) {
+export function ListRoom({ title, aside, act, ways = [], end, children }: RoomProps) {
   return (
     <div className="page">
       <div className="spread">
@@ -54,6 +56,7 @@ export function ListRoom({ title, aside, act, ways = [], children }: RoomProps) 
         </div>
       </div>
       <ul className="rows">{children}</ul>
+      {end}
     </div>
   );
 }

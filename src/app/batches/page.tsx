@@ -9,6 +9,6 @@ const fromSchema = z.coerce.number().int().min(0).catch(0);
 
 export default async function Page({ searchParams }: { searchParams: Promise<{ from?: string }> }) {
   const from = fromSchema.parse((await searchParams).from ?? 0);
-  const { rows, more } = await batchRows(from);
-  return <BatchList rows={rows} older={more ? from + rows.length : undefined} />;
+  const view = await batchRows(from);
+  return <BatchList view={view} older={view.more ? from + view.rows.length : undefined} />;
 }

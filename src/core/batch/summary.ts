@@ -1,6 +1,6 @@
 import type { Fate } from '../portion/shares';
 import { energyOf, type EnergyFactors } from '../nutrition/energy';
-import { batchLines, type Moment, type Part } from '../recipe/recipe';
+import { batchLines, type Moment, type Part, type WeighedLine } from '../recipe/recipe';
 import type { BatchState } from './fold';
 import type { Watch } from './step';
 import { stepAt, watchOf, type StepKey } from './steps';
@@ -15,6 +15,8 @@ export interface BatchSummary {
   readonly watch?: Watch;
   /** g that went in. */
   readonly inPot: number;
+  /** The same by what it is in the shape of a recipe, in the order of the lines; absent in what was kept by an older version. */
+  readonly went?: readonly { readonly part: Part; readonly grams: number }[];
   /** kcal of all that went in, by each of the three ways. */
   readonly kcal: Readonly<Record<EnergyFactors, number>>;
   /** Once it was weighed: g to be divided, g with what was eaten before, and whether that was counted. */
@@ -42,6 +44,7 @@ export function summaryOf(batch: BatchState): BatchSummary | undefined {
     ...(next === undefined ? {} : { next }),
     ...(watch ? { watch } : {}),
     inPot: batch.sheet.inPot,
+    went: byPart(lines),
     kcal: {
       '4-9-4': energyOf(lines, '4-9-4'),
       modified: energyOf(lines, 'modified'),
@@ -57,6 +60,12 @@ export function summaryOf(batch: BatchState): BatchSummary | undefined {
     estimated: batch.yields.some((each) => each.estimated),
     shares: batch.shares.map(({ fate, grams, sealed }) => ({ fate, grams, sealed })),
   };
+}
+
+function byPart(lines: readonly WeighedLine[]): { readonly part: Part; readonly grams: number }[] {
+  const sums = new Map<Part, number>();
+  for (const { part, grams } of lines) sums.set(part, (sums.get(part) ?? 0) + grams);
+  return [...sums].map(([part, grams]) => ({ part, grams }));
 }
 
 /** kcal in each g of a weighed batch as a whole; undefined before it was weighed. */

@@ -11,7 +11,7 @@ import { goalReached, targetWeight } from './goal';
 import { grownAtDays, growthEnergy, projectedWeight } from './growth';
 import { gestationEnergy, gestationEnergyShortForm, lactationEnergy } from './reproduction';
 import { metabolicSize, restingEnergy } from './resting-energy';
-import { lifeStage, vetCaution } from './stage';
+import { cautionOf, lifeStage, vetCaution } from './stage';
 import { newFoodPart } from './transition';
 
 const TODAY = '2026-11-25' as LocalDate;
@@ -242,4 +242,17 @@ test('what goes into the bowl: flat, by body weight, by a label’s bands', () =
     9,
   );
   expect(additionOf({ ...line, kcalPerUnit: 8, rule: { by: 'flat', amount: 3 } }, kilograms(26)).kcal).toBe(24);
+});
+
+test('a caution that was seen rests for half a year, and stands again in another stage or with an illness', () => {
+  const old = dogOf(20, TODAY, { birthDate: addDays(TODAY, -8 * 365) });
+  const caution = cautionOf(old, TODAY)!;
+  expect(caution).toMatchObject({ seen: undefined, pressing: false });
+  const seen = { ...old, cautionSeen: { of: caution.of, on: TODAY } };
+  expect(cautionOf(seen, addDays(TODAY, 181))!.seen).toEqual({ on: TODAY, until: addDays(TODAY, 182) });
+  expect(cautionOf(seen, addDays(TODAY, 182))!.seen).toBeUndefined();
+  expect(cautionOf({ ...seen, illness: 'a weak kidney' }, TODAY)!.seen).toBeUndefined();
+  expect(cautionOf(dogOf(20, TODAY), TODAY)).toBeUndefined();
+  // Pups are overdue: that wants an act, whatever was seen.
+  expect(cautionOf(bitch({ matedOn: addDays(TODAY, -66) }), TODAY)!.pressing).toBe(true);
 });

@@ -1,4 +1,4 @@
-import { daysBetween, type LocalDate } from '../calendar/local-date';
+import { addDays, daysBetween, type LocalDate } from '../calendar/local-date';
 import type { Grams } from '../quantity/units';
 import { grownAtDays } from './growth';
 
@@ -72,6 +72,45 @@ export function vetCaution(dog: Staged & { readonly illness?: string }, day: Loc
   if (dog.illness === undefined) return said;
   const ill = `Treated for ${dog.illness}: its diet ${VET}.`;
   return said === undefined ? ill : `${ill} ${said}`;
+}
+
+/** That a cook has seen a caution: of which life stage and illness, and when. */
+export interface SeenCaution {
+  readonly of: string;
+  readonly on: LocalDate;
+}
+
+/** A dog's caution in its room: asked about until it was seen, and again after half a year or in another stage of life. */
+export interface DogCaution {
+  readonly said: string;
+  readonly of: string;
+  /** It was seen, and is asked about again on the second day. */
+  readonly seen: { readonly on: LocalDate; readonly until: LocalDate } | undefined;
+  /** It wants an act today: it keeps its place at every bowl. */
+  readonly pressing: boolean;
+}
+
+/** A caution that was seen is asked about again after so many days (half a year: ours, no source). */
+const SEEN_DAYS = 182;
+
+/** The caution of a dog with what is known of its having been seen; undefined where there is none. */
+export function cautionOf(
+  dog: Staged & { readonly illness?: string; readonly cautionSeen?: SeenCaution },
+  day: LocalDate,
+): DogCaution | undefined {
+  const said = vetCaution(dog, day);
+  if (said === undefined) return undefined;
+  const stage = lifeStage(dog, day);
+  const of = dog.illness === undefined ? stage.kind : `${stage.kind}, ${dog.illness}`;
+  const { cautionSeen: seen } = dog;
+  const until = seen && addDays(seen.on, SEEN_DAYS);
+  const holds = seen !== undefined && until !== undefined && seen.of === of && day < until;
+  return {
+    said,
+    of,
+    seen: holds ? { on: seen.on, until } : undefined,
+    pressing: stage.kind === 'gestation' && stage.day > GESTATION_DAYS,
+  };
 }
 
 function stageCaution(stage: LifeStage): string | undefined {

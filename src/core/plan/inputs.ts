@@ -37,7 +37,6 @@ export interface PlannableDog extends Dog {
   readonly id: number;
   readonly badge: number;
   readonly letters: string;
-  readonly caution: string | undefined;
   readonly biteSize: string | undefined;
   readonly avoids: readonly Avoid[];
   readonly vetNotes: readonly { readonly hazardId: string }[];

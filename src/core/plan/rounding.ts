@@ -13,6 +13,8 @@ export interface ScaledLine {
   readonly grams: Grams;
   /** The amount as a person measures it; absent where that is the g themselves. */
   readonly measure: string | undefined;
+  /** The measure is a weight: beside a figure that says it already it is no news. */
+  readonly byWeight: boolean;
   /** The nearest g that can be measured or bought, and in which words. */
   readonly rounded: Grams;
   readonly roundedTo: string;
@@ -54,7 +56,8 @@ export const scaledForKitchen = (
     const near = nearest(line, mass, set);
     return {
       grams: mass,
-      measure: written.byWeight ? undefined : written.text,
+      measure: set === 'metric' && written.byWeight ? undefined : written.text,
+      byWeight: written.byWeight,
       rounded: near.amount,
       roundedTo: near.text,
     };

@@ -10,7 +10,7 @@ import { readDog, readDogs } from '../repositories/dogs';
 import { readAnswers, readIntake } from '../repositories/eaten';
 import { readFoodFacts } from '../repositories/food-facts';
 import { feedBowl, takeBackBowl } from './bowls';
-import { archiveDog, saveCare, saveDog } from './dogs';
+import { archiveDog, saveCare, saveDog, seeCaution } from './dogs';
 import { addAvoid, addBowlLine, addVetNote, endAvoid, endBowlLine, endVetNote, saveLitter } from './keeping';
 import { saveRecipe } from './recipes';
 import { keepSchool, setMeals, setOtherwise, setRation, weighCup } from './rations';
@@ -346,6 +346,8 @@ test('a litter, an illness, the archive: nothing is deleted', async () => {
   expect((await readDog(house.db, sedge.dogId))!.litters).toHaveLength(1);
   valueOf(await house.run((context) => saveCare(context, { ...sedge, illness: 'a weak kidney', biteSize: 'minced' })));
   expect(await readDog(house.db, sedge.dogId)).toMatchObject({ illness: 'a weak kidney', biteSize: 'minced' });
+  valueOf(await house.run((context) => seeCaution(context, sedge)));
+  expect((await readDog(house.db, sedge.dogId))!.cautionSeen).toEqual({ of: 'lactation, a weak kidney', on: TODAY });
   valueOf(await house.run((context) => archiveDog(context, { ...sedge, archived: true })));
   expect((await readDogs(house.db)).map((each) => each.name)).not.toContain('Sedge');
   expect((await readDogs(house.db, 'archived too')).map((each) => each.name)).toContain('Sedge');

@@ -5,6 +5,7 @@ import type { BiteSize } from '@/core/dog/bite-size';
 import { rationOn } from '@/core/dog/dog';
 import { readDogEntry, type DogEntry } from '@/core/dog/entry';
 import { namesOfMeals, partsOn } from '@/core/dog/meals';
+import { cautionOf } from '@/core/dog/stage';
 import { dog, weighIn } from '../schema/dogs';
 import { readDog, type StoredDog } from '../repositories/dogs';
 import { dogIn, usualSlots } from './dog-at-hand';
@@ -90,6 +91,17 @@ export async function saveCare(context: Context, entry: CareEntry): Promise<void
   await context.tx
     .update(dog)
     .set({ illness: entry.illness.trim() || null, biteSize: entry.biteSize || null })
+    .where(eq(dog.id, found.id));
+}
+
+/** The cook has seen what is said of a dog of its age or with its illness. */
+export async function seeCaution(context: Context, input: { dogId: number }): Promise<void> {
+  const { tx, today } = context;
+  const found = await dogIn(context, input.dogId);
+  const caution = cautionOf(found, today) ?? refuse('There is nothing to be seen any more.');
+  await tx
+    .update(dog)
+    .set({ cautionSeen: { of: caution.of, on: today } })
     .where(eq(dog.id, found.id));
 }
 

@@ -2,6 +2,7 @@ import 'server-only';
 import { addDays, dayIn, instantAt, type LocalDate } from '@/core/calendar/local-date';
 import { dayEnergy } from '@/core/dog/day-energy';
 import { projectedWeight } from '@/core/dog/growth';
+import { cautionOf } from '@/core/dog/stage';
 import { mealsOn } from '@/core/dog/meals';
 import { grams } from '@/core/quantity/units';
 import { sharesOf } from '@/core/portion/shares';
@@ -12,7 +13,7 @@ import { contextFor, type Context } from '../commands/run';
 import { startCooking, weighBatch } from '../commands/batches';
 import { setShares } from '../commands/shares';
 import { feedBowl } from '../commands/bowls';
-import { saveDog } from '../commands/dogs';
+import { saveDog, seeCaution } from '../commands/dogs';
 import { addAvoid, addBowlLine } from '../commands/keeping';
 import { weighCup } from '../commands/rations';
 import { reportIntake } from '../commands/weigh-ins';
@@ -77,6 +78,7 @@ async function keepNotes(context: Context, recipeId: number): Promise<void> {
   const { tx, today } = context;
   await weighCup(context, { recipeId, grams: 240 });
   for (const dog of await readDogs(tx)) {
+    if (cautionOf(dog, today)) await seeCaution(context, { dogId: dog.id });
     const notes = sure(DOGS.find((each) => each.name === dog.name));
     const slotId = sure(dog.slots.find((slot) => slot.name === 'supper')).id;
     if (notes.avoids)

@@ -6,6 +6,7 @@ import type { Appetite, Stool } from '@/core/dog/body-condition';
 import type { BiteSize } from '@/core/dog/bite-size';
 import type { Dog, Ration, WeighIn } from '@/core/dog/dog';
 import type { School } from '@/core/dog/schools/schools';
+import type { SeenCaution } from '@/core/dog/stage';
 import { grams } from '@/core/quantity/units';
 import { letterOf, badgeLetters } from '@/core/dog/letters';
 import type { RationMethod } from '@/core/dog/method';
@@ -46,6 +47,7 @@ export interface StoredDog extends Dog {
   readonly letters: string;
   readonly biteSize: BiteSize | undefined;
   readonly archived: boolean;
+  readonly cautionSeen: SeenCaution | undefined;
   readonly weighIns: readonly StoredWeighIn[];
   readonly rations: readonly StoredRation[];
   readonly avoids: readonly Avoid[];
@@ -191,6 +193,7 @@ export async function readDogs(
       illness: orUndefined(row.illness),
       biteSize: orUndefined(row.biteSize),
       archived: row.archivedAt !== null,
+      cautionSeen: orUndefined(row.cautionSeen),
       litters: own(litters).map(({ matedOn, whelpedOn, pups, weanedOn }) => ({
         matedOn: orUndefined(matedOn),
         whelpedOn: orUndefined(whelpedOn),

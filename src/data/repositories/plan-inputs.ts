@@ -1,7 +1,6 @@
 import 'server-only';
 import { addDays, type LocalDate } from '@/core/calendar/local-date';
 import { mealsOn } from '@/core/dog/meals';
-import { vetCaution } from '@/core/dog/stage';
 import type { PlanInputs } from '@/core/plan/inputs';
 import type { PlanEntry } from '@/core/plan/plan-entry';
 import { shelfLifeOf } from '@/core/preserve/shelf-life';
@@ -84,7 +83,7 @@ export async function readPlanInputs(here: Here, entry?: PlanEntry): Promise<Pla
       cupGrams: version.cupGrams,
       pots: pots.get(version.recipeId) ?? [],
     })),
-    dogs: dogs.map((dog) => ({ ...dog, caution: vetCaution(dog, today) })),
+    dogs,
     equipment: await readEquipment(tx),
     freezer: {
       capacity: sized.length > 0 ? addUp(sized, (place) => sure(place.capacityMl)) : undefined,

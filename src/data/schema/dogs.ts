@@ -24,6 +24,7 @@ import type { Extra } from '../../core/dog/extras';
 import type { Work } from '../../core/dog/maintenance-factor';
 import type { RationMethod } from '../../core/dog/method';
 import type { School } from '../../core/dog/schools/schools';
+import type { SeenCaution } from '../../core/dog/stage';
 import { recipe } from './recipes';
 
 export const dog = pgTable('dog', {
@@ -38,6 +39,8 @@ export const dog = pgTable('dog', {
   illness: text('illness'),
   /** How small its pieces are cut. */
   biteSize: text('bite_size').$type<BiteSize>(),
+  /** The caution of its age or illness that the cook has seen. */
+  cautionSeen: jsonb('caution_seen').$type<SeenCaution>(),
   archivedAt: timestamp('archived_at', { withTimezone: true }),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull(),
 });

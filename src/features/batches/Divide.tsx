@@ -243,7 +243,6 @@ export function Divide({ view }: { view: BatchView }) {
                   <p className="note">
                     {portion.meals.map((meal) => `${meal.name} ${inMass(meal.grams)}`).join(' · ')}
                   </p>
-                  {portion.caution && <p className="note">{portion.caution}</p>}
                 </div>
               </li>
             ))}

@@ -2,7 +2,6 @@
 
 import { countOf } from '@/core/quantity/count-words';
 import { capital, writeDensity } from '@/core/quantity/write';
-import type { Part } from '@/core/recipe/recipe';
 import { FLOW, layFlow } from '@/ui/charts/flow';
 import { hatchFill } from '@/ui/badges/hatch-defs';
 import styles from './batches.module.css';
@@ -11,20 +10,9 @@ import type { MassGraph, MassKind } from '@/core/batch/graph';
 import { STEPS, type StepKey } from '@/core/batch/steps';
 import { addUp } from '@/core/add-up';
 import { FATE_WORDS } from './fate-words';
+import { fillOfPart } from '@/ui/badges/part-fill';
 import { useUnits } from '@/ui/units';
 import { nth, sure } from '@/core/sure';
-
-const tint = (colour: string, percent: number) =>
-  `color-mix(in srgb, var(--${colour}) ${percent}%, var(--enamel-raised))`;
-
-function fillOf(part: Part, view: BatchView): string {
-  if (part === 'liquid') return 'var(--fjord-pale)';
-  if (part.startsWith('muscle') || part.includes('organ') || part === 'muscular organ')
-    return hatchFill(view.protein.hatch);
-  if (part === 'carbohydrate') return tint('carrot', 18);
-  if (part === 'vegetable' || part === 'fruit' || part === 'herb') return tint('kale', 28);
-  return tint('honey', 25);
-}
 
 /** A food's name in the room that its weight leaves beside it. */
 const short = (name: string, weight: string) => {
@@ -72,14 +60,13 @@ const cut = (left: number, right: number, y: number) => `M${left} ${y}h18M${righ
 
 interface FlowProps {
   view: BatchView;
-  step: StepKey;
   onOpen: (step: StepKey) => void;
 }
 
 const openerOf = (place: (typeof STEPS)[number]['place']) => sure(STEPS.find((step) => step.place === place)).key;
 
 /** The mass through the batch, to scale; solid is weighed, dashed is still to come. Its vessels open their steps. */
-export function Flow({ view, step, onOpen }: FlowProps) {
+export function Flow({ view, onOpen }: FlowProps) {
   const { inMass } = useUnits();
   const { weighed, graph } = view;
   const flow = flowOf(graph);
@@ -117,20 +104,6 @@ export function Flow({ view, step, onOpen }: FlowProps) {
         : `${share.sealedPacks > 0 ? `${share.sealedPacks} sealed, ` : ''}${countOf(share.proposed.length, 'pack')} to seal`;
   return (
     <div className={styles.flow}>
-      <div className={styles.steps} role="group" aria-label="Steps">
-        {STEPS.map((each, index) => (
-          <button
-            key={each.key}
-            type="button"
-            className={styles.step}
-            aria-pressed={step === each.key}
-            disabled={!isOpen(each.key)}
-            onClick={() => onOpen(each.key)}
-          >
-            {index + 1} {each.title}
-          </button>
-        ))}
-      </div>
       <div className={styles.scroll} tabIndex={0} role="group" aria-label="Flow of the batch, drawn to scale">
         <svg viewBox={`0 0 ${FLOW.width} ${laid.height}`} width="100%" style={{ minWidth: 760 }} aria-hidden>
           {laid.lines.map((band, index) => (
@@ -150,7 +123,7 @@ export function Flow({ view, step, onOpen }: FlowProps) {
               </text>
               <path
                 d={band.path}
-                fill={fillOf(nth(flow.lines, index).node.part ?? 'muscle', view)}
+                fill={fillOfPart(nth(flow.lines, index).node.part ?? 'muscle', view.protein)}
                 stroke="var(--slate)"
                 strokeWidth="1.2"
                 {...solid}

@@ -1,5 +1,6 @@
 'use client';
 
+import Button from '@mui/material/Button';
 import { useState, type ComponentType } from 'react';
 import type { StepKey } from '@/core/batch/steps';
 import { writeDensity } from '@/core/quantity/write';
@@ -9,8 +10,10 @@ import { Why } from '@/ui/Why';
 import styles from './batches.module.css';
 import { Divide } from './Divide';
 import { Flow } from './Flow';
+import { FlowStrip } from './FlowStrip';
 import { PackShares } from './PackShares';
 import type { BatchView } from './queries';
+import { Steps } from './Steps';
 import { WeighOut } from './WeighOut';
 import { WeighPot } from './WeighPot';
 
@@ -35,6 +38,10 @@ export function RunSheet({ view }: { view: BatchView }) {
   // A chosen step holds until the batch itself goes on to the next one.
   const step = chosen?.at === view.step ? chosen.step : view.step;
   const open = (next: StepKey) => setChosen({ at: view.step, step: next });
+  // Where a figure is typed the drawing gives way to it.
+  const isTyped = step === 'weigh out' || step === 'pot';
+  const [large, setLarge] = useState(false);
+  const folded = isTyped && !large;
   const Screen = SCREENS[step];
   useFocusOnChange(step);
   return (
@@ -52,7 +59,16 @@ export function RunSheet({ view }: { view: BatchView }) {
           </p>
         )}
       </div>
-      <Flow view={view} step={step} onOpen={open} />
+      <Steps opens={view.opens} step={step} onOpen={open} />
+      <div className={folded ? styles.folded : styles.unfolded}>
+        <FlowStrip view={view} />
+        <Flow view={view} onOpen={open} />
+        {isTyped && (
+          <Button variant="text" size="small" aria-expanded={!folded} onClick={() => setLarge(!large)}>
+            {folded ? 'draw it large' : 'fold the drawing'}
+          </Button>
+        )}
+      </div>
       <div className={styles.at}>
         <Screen view={view} onOpen={open} />
       </div>

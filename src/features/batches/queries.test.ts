@@ -51,7 +51,7 @@ test('a run sheet from the plan to the shares: every step opens when its turn ha
   for (const share of divided.weighed!.shares) {
     if (share.fate !== 'today') expect(share.proposed.reduce((sum, pack) => sum + pack.grams, 0)).toBe(share.grams);
   }
-  expect((await batchRows()).rows[0]!.said).toMatch(/to seal/);
+  expect((await batchRows()).rows[0]!.next).toMatch(/seal/);
 });
 
 test('the two cooked batches of the boatyard close: what went in is yield and vapour', async () => {

@@ -161,7 +161,7 @@ async function plannedLines(
       tableName: otherName(written.source.food.name, written.text),
       grams: bought * (1 - written.refuse),
       toWeigh: bought,
-      measure: nth(kitchen, index).measure,
+      measure: nth(kitchen, index).byWeight ? undefined : nth(kitchen, index).measure,
       note: sayWhatGoes(written),
       moment: written.moment,
       part: written.part,

@@ -32,7 +32,6 @@ export function DogList({ view: { rows, archived } }: { view: DogsView }) {
               <Link href={`/dogs/${row.id}`}>{row.name}</Link>
             </p>
             <p className="note">{row.said}</p>
-            {row.caution && <p className={`note ${styles.caution}`}>{row.caution}</p>}
           </div>
           <EnergyBar energy={row.energy} highest={highest} axis={index === rows.length - 1} />
           <p className={styles.kcal}>

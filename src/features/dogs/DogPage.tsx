@@ -4,13 +4,13 @@ import { useState } from 'react';
 import { addDays } from '@/core/calendar/local-date';
 import { mealsOn } from '@/core/dog/meals';
 import { amountsOf, schoolSpread } from '@/core/dog/spread';
-import { vetCaution } from '@/core/dog/stage';
 import { writeKcal } from '@/core/quantity/write';
 import { Caution } from '@/ui/Caution';
 import { LinkButton } from '@/ui/LinkButton';
 import { DogBadge } from '@/ui/badges/badges';
 import { Why } from '@/ui/Why';
 import { useUnits } from '@/ui/units';
+import { CautionToSee } from './CautionToSee';
 import styles from './dogs.module.css';
 import { Keeping } from './Keeping';
 import { ProposalCard } from './ProposalCard';
@@ -34,7 +34,6 @@ export function DogPage({ view }: { view: DogView }) {
   const { inMass } = useUnits();
   const { energy } = spread;
   const meals = mealsOn(dog, today, energy);
-  const caution = vetCaution(dog, today);
   return (
     <div className="page">
       <div className={styles.head}>
@@ -51,7 +50,7 @@ export function DogPage({ view }: { view: DogView }) {
         </div>
       </div>
       {dog.archived && <Caution>Archived: {dog.name} is in no plan and on no list. Bring it back under Life.</Caution>}
-      {caution && <Caution>{caution}</Caution>}
+      <CautionToSee dog={dog} today={today} />
       <div className={`twoColumns ${styles.room}`}>
         <div className="stack">
           {recipe ? (

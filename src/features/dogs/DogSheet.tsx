@@ -11,9 +11,8 @@ import { dogEntrySchema, readDogEntry, type DogEntry } from '@/core/dog/entry';
 import { WORK_WORDS, WORKS } from '@/core/dog/maintenance-factor';
 import { usualMeals } from '@/core/dog/meals';
 import { restingEnergy } from '@/core/dog/resting-energy';
-import { isGrowing, lifeStage, vetCaution } from '@/core/dog/stage';
+import { isGrowing, lifeStage } from '@/core/dog/stage';
 import { readBodyWeight } from '@/core/quantity/weight';
-import { Caution } from '@/ui/Caution';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { HouseForm } from '@/ui/form/HouseForm';
@@ -138,7 +137,6 @@ function Outcome({ entry, given }: { entry: DogEntry; given: DogForm }) {
     );
   }
   const energy = dayEnergy(read.value.dog, given.today);
-  const caution = vetCaution(read.value.dog, given.today);
   const meals =
     read.value.meals ??
     usualMeals(daysBetween(read.value.dog.birthDate, given.today), lifeStage(read.value.dog, given.today).kind);
@@ -161,7 +159,6 @@ function Outcome({ entry, given }: { entry: DogEntry; given: DogForm }) {
         width={520}
         axis
       />
-      {caution && <Caution>{caution}</Caution>}
       {isGrowing(read.value.dog, given.today) && (
         <WeightCurve dog={read.value.dog} today={given.today} set={given.set} />
       )}

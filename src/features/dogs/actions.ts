@@ -1,6 +1,6 @@
 'use server';
 
-import { archiveDog as archive, saveCare as care, saveDog as save } from '@/data/commands/dogs';
+import { archiveDog as archive, saveCare as care, saveDog as save, seeCaution as see } from '@/data/commands/dogs';
 import {
   addAvoid as avoid,
   addBowlLine as bowlLine,
@@ -28,6 +28,7 @@ import * as shapes from './schema';
 
 export const saveDog = houseAction('save dog', shapes.saveDogSchema, save);
 export const saveCare = houseAction('save care', shapes.saveCareSchema, care);
+export const seeCaution = houseAction('see caution', shapes.seeCautionSchema, see);
 export const archiveDog = houseAction('archive dog', shapes.archiveDogSchema, archive);
 export const setRation = houseAction('set ration', shapes.setRationSchema, ration);
 export const setMeals = houseAction('set meals', shapes.setMealsSchema, meals);

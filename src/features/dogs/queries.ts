@@ -7,7 +7,7 @@ import type { DogEntry } from '@/core/dog/entry';
 import type { FoodFacts } from '@/core/dog/food-facts';
 import { partsOn } from '@/core/dog/meals';
 import { proposalFor, type Proposal } from '@/core/dog/proposal';
-import { isGrowing, vetCaution } from '@/core/dog/stage';
+import { isGrowing } from '@/core/dog/stage';
 import { TREND_WEEKS } from '@/core/dog/trend';
 import type { Hazard } from '@/core/recipe/hazards';
 import type { UnitSet } from '@/core/quantity/units';
@@ -24,7 +24,6 @@ export interface DogRow {
   readonly badge: number;
   readonly letters: string;
   readonly said: string;
-  readonly caution: string | undefined;
   readonly energy: DayEnergy;
 }
 
@@ -52,7 +51,6 @@ export const dogsView = pageQuery(async ({ db, today, household }): Promise<Dogs
         badge: dog.badge,
         letters: dog.letters,
         said: inWords(dog, today, household.unitSet),
-        caution: vetCaution(dog, today),
         energy: dayEnergy(dog, today),
       })),
     archived: dogs.filter((dog) => dog.archived).map(({ id, name }) => ({ id, name })),

@@ -37,6 +37,7 @@ export const addVetNoteSchema = z.object({ dogId, hazardId: typed.word, note: ty
 export const endVetNoteSchema = z.object({ dogId, noteId: idSchema });
 export const saveLitterSchema = z.object({ dogId, litterId: idSchema.nullable(), entry: litterEntrySchema });
 export const saveCareSchema = z.object({ dogId, illness: typed.word, biteSize: z.enum(['', ...BITE_SIZES]) });
+export const seeCautionSchema = z.object({ dogId });
 export const archiveDogSchema = z.object({ dogId, archived: z.boolean() });
 
 /** The forms of a dog's room, as they stand in the address. */

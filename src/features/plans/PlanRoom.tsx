@@ -181,15 +181,6 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
       )}
       <OtherPlans others={view.others} away={view.away} />
       <div className={styles.caution}>
-        {(result.ok ? result.value.read.dogs : []).flatMap((dog) =>
-          dog.caution === undefined
-            ? []
-            : [
-                <Caution key={dog.id}>
-                  <b>{dog.name}</b> {dog.caution}
-                </Caution>,
-              ],
-        )}
         <Caution>{STANDING_CAUTION}</Caution>
       </div>
     </div>

@@ -1,7 +1,8 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
+import { createPortal } from 'react-dom';
 import { balanceOf, type BalanceRow } from '@/core/nutrition/balance';
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import { sayVerdict } from '@/core/nutrition/verdict';
@@ -39,11 +40,14 @@ interface BalanceSheetProps {
   /** Takes a proposed addition as a line; without it nothing is proposed. */
   onTake?: (taken: readonly { readonly addition: KnownAddition; readonly grams: number }[]) => void;
   onUndo?: (() => void) | undefined;
+  /** Where proposals stand: beside the lines that they would join. */
+  proposalsAt?: HTMLElement | null;
 }
 
 /** The recipe against a nutrient profile, worst first: each nutrient a mark between its least and its most. */
 export function BalanceSheet(props: BalanceSheetProps) {
-  const { lines, factors, profiles, uncounted, additions, set, dogs, labels, currency, onTake, onUndo } = props;
+  const { lines, factors, profiles, uncounted, additions, set, dogs, labels, currency, onTake, onUndo, proposalsAt } =
+    props;
   const [id, setId] = useState<ProfileId>('aafco-adult');
   const [all, setAll] = useState(false);
   const [open, setOpen] = useState<string>();
@@ -153,24 +157,29 @@ export function BalanceSheet(props: BalanceSheetProps) {
       )}
       <DogChecks balance={balance} nrc={nrc} profiles={profiles} dogs={dogs} lines={lines} labels={labels} />
       {proposed.length > 0 && <p className="note">Ring: with what is proposed.</p>}
-      {onTake && (
-        <Proposals
-          key={id}
-          lines={lines}
-          factors={factors}
-          nutrients={profiles.nutrients}
-          profile={profile}
-          additions={additions}
-          set={set}
-          onProposed={setProposed}
-          onTake={onTake}
-          onUndo={onUndo}
-          currency={currency}
-        />
-      )}
+      {onTake &&
+        beside(
+          <Proposals
+            key={id}
+            lines={lines}
+            factors={factors}
+            nutrients={profiles.nutrients}
+            profile={profile}
+            additions={additions}
+            set={set}
+            onProposed={setProposed}
+            onTake={onTake}
+            onUndo={onUndo}
+            currency={currency}
+          />,
+          proposalsAt,
+        )}
     </section>
   );
 }
+
+const beside = (proposals: ReactNode, at: HTMLElement | null | undefined) =>
+  at ? createPortal(proposals, at) : proposals;
 
 /** Open marks: only as far as is known. */
 const PERHAPS = { over: 'var(--beet)', short: 'var(--honey)', met: 'var(--kale)' } as const;

@@ -28,7 +28,7 @@ import { ForWhom } from './sheet/ForWhom';
 import { LineList } from './sheet/LineList';
 import { NotebookField, type NotebookHandle } from './sheet/NotebookField';
 import { EMPTY, useSheetForm } from './sheet/use-sheet-form';
-import { Totals } from './Totals';
+import { SumLine, Totals } from './Totals';
 import { sure } from '@/core/sure';
 
 /** A recipe as a sheet: the lines on the left, what they come to on the right, while they are typed. */
@@ -68,6 +68,7 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
 
   // Lines that are typed and unread are read first; what they asked is shown before anything is kept.
   const notebook = useRef<NotebookHandle>(null);
+  const [proposalsAt, setProposalsAt] = useState<HTMLDivElement | null>(null);
   const [keeping, setKeeping] = useState(false);
   const keep = async () => {
     if (notebook.current?.hasText() && !(await notebook.current.read())) return;
@@ -152,8 +153,10 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
             )}
           </div>
           <DraftNote draft={draft} />
+          <SumLine lines={reckoned} factors={given.factors} />
           <Problems problems={save.atHead('name', ...shownFields)} />
           {lines.length > 0 && <LineList sheet={sheet} onRearranged={save.clear} />}
+          <div ref={setProposalsAt} />
           {lines.length < MOST_LINES && notebookField}
           <div className={styles.acts}>
             <div className={styles.small}>
@@ -181,7 +184,7 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
             {...form.register('note')}
           />
           <div>
-            <Button type="submit" variant="contained" size="large" disabled={!hydrated || save.pending}>
+            <Button type="submit" variant="contained" size="large" data-next-act disabled={!hydrated || save.pending}>
               {given.id === undefined ? 'Keep this recipe' : `Keep as version ${(given.version ?? 0) + 1}`}
             </Button>
             {missing && (
@@ -190,17 +193,19 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
               </p>
             )}
           </div>
+          {reckoned.length > 0 && (
+            <Totals
+              lines={reckoned}
+              factors={given.factors}
+              uncounted={uncounted}
+              shapes={given.shapes}
+              shape={entry.shape}
+              known={sheet.known}
+              onShape={(shape) => form.setValue('shape', shape, { shouldDirty: true })}
+            />
+          )}
         </div>
-        <div className="stack">
-          <Totals
-            lines={reckoned}
-            factors={given.factors}
-            uncounted={uncounted}
-            shapes={given.shapes}
-            shape={entry.shape}
-            known={sheet.known}
-            onShape={(shape) => form.setValue('shape', shape, { shouldDirty: true })}
-          />
+        <div className={`stack ${styles.balanceSide}`}>
           {reckoned.length > 0 && (
             <>
               <ForWhom
@@ -220,6 +225,7 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
                 currency={given.currency}
                 onTake={take}
                 onUndo={undo.undo}
+                proposalsAt={proposalsAt}
               />
             </>
           )}

@@ -16,7 +16,32 @@ import { Shape } from './Shape';
 import styles from './recipes.module.css';
 import { useUnits } from '@/ui/units';
 
-/** What the lines come to: energy first, then the shape, then the sums with their coverage. */
+/** What the lines come to, in one line that stays in sight while they scroll. */
+export function SumLine({ lines, factors }: { lines: readonly WeighedLine[]; factors: EnergyFactors }) {
+  const { inMass } = useUnits();
+  if (lines.length === 0)
+    return <p className="soft">Type an amount and a food: what the recipe comes to appears here.</p>;
+  const sheet = recipeSheet(lines, factors);
+  const poured = pouredWater(sheet);
+  const least = sheet.energyUnknown.length > 0 ? 'at least ' : '';
+  return (
+    <p className={styles.sumLine} aria-live="polite">
+      <span>
+        {least}
+        <b className={styles.kcal}>{writeKcal(sheet.kcal)}</b> kcal{' '}
+        <Why of={sheet.explanation} about="the energy of this recipe" />
+      </span>
+      <span className="soft">
+        {sheet.kcalPer100 === undefined
+          ? 'no food yet'
+          : `${least}${writeKcal(sheet.kcalPer100)} kcal per 100 g of what goes in`}
+        {poured > 0 && `, without the ${inMass(poured)} of water poured on`}
+      </span>
+    </p>
+  );
+}
+
+/** The shape of a recipe, and its sums with their coverage. */
 export function Totals({
   lines,
   factors,
@@ -35,32 +60,11 @@ export function Totals({
   onShape: (shape: string) => void;
 }) {
   const { inMass } = useUnits();
-  if (lines.length === 0) {
-    return (
-      <section className="stack" aria-labelledby="totals">
-        <h2 id="totals">What it comes to</h2>
-        <p className="soft">Type an amount and a food: the energy and the shape of the recipe appear here.</p>
-      </section>
-    );
-  }
   const sheet = recipeSheet(lines, factors);
   const poured = pouredWater(sheet);
   return (
-    <section className="stack" aria-labelledby="totals" aria-live="polite">
-      <div>
-        <h2 id="totals">What it comes to</h2>
-        <p>
-          {sheet.energyUnknown.length > 0 && 'at least '}
-          <span className="figure">{writeKcal(sheet.kcal)}</span> kcal{' '}
-          <Why of={sheet.explanation} about="the energy of this recipe" />
-        </p>
-        <p className="soft">
-          {sheet.kcalPer100 === undefined
-            ? 'no food yet'
-            : `${sheet.energyUnknown.length > 0 ? 'at least ' : ''}${writeKcal(sheet.kcalPer100)} kcal per 100 g of what goes in`}
-          {poured > 0 && `, without the ${inMass(poured)} of water poured on`}
-        </p>
-      </div>
+    <section className="stack" aria-labelledby="totals">
+      <h2 id="totals">Its shape and sums</h2>
       {uncounted > 0 && (
         <Caution>
           {countOf(uncounted, 'line')} {plural(uncounted, 'is')} not counted yet.

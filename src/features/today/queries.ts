@@ -3,7 +3,7 @@ import { countOf } from '@/core/quantity/count-words';
 import { addDays, clockIn, writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
 import { dayEnergy, type DayEnergy } from '@/core/dog/day-energy';
 import { mealsOn, nextMeal, type DayMeal } from '@/core/dog/meals';
-import { vetCaution } from '@/core/dog/stage';
+import { cautionOf } from '@/core/dog/stage';
 import { capital, writeDose, writeKcal, writeMassIn } from '@/core/quantity/write';
 import type { UnitSet } from '@/core/quantity/units';
 import type { Protein } from '@/core/recipe/protein';
@@ -169,7 +169,7 @@ function bowlsToday(
           .join(', ');
         return { bowlId: bowl.id, slotName: name, clock: clockIn(bowl.fedAt, household.timeZone), said };
       }),
-      caution: cautionOf(dog, today, slot),
+      caution: besideBowl(dog, today, slot),
       frozen:
         missing > 0
           ? stock
@@ -192,10 +192,11 @@ function besideOf({ extras, oldFood }: DayEnergy, set: UnitSet): string[] {
   return [...said, `${much} ${oldFood.name} over the day, until the change is done`];
 }
 
-/** What is said beside a bowl: the vet caution, or that the additions leave nothing for the food. */
-function cautionOf(dog: StoredDog, today: LocalDate, slot: DayMeal | undefined): string | undefined {
+/** What is said beside a bowl: what wants an act today, or that the additions leave nothing for the food. */
+function besideBowl(dog: StoredDog, today: LocalDate, slot: DayMeal | undefined): string | undefined {
   if (slot?.overfull) return `What is added to ${slot.name} holds more than the meal: change the addition or the meal.`;
-  return vetCaution(dog, today);
+  const caution = cautionOf(dog, today);
+  return caution?.pressing ? caution.said : undefined;
 }
 
 function saidDone(dogs: readonly DogToday[]): string {

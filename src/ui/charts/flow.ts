@@ -25,7 +25,25 @@ export interface LaidShare extends LaidBand {
   readonly pieces: readonly { readonly y: number; readonly height: number }[];
 }
 
-export const FLOW = {
+/** Where the parts of a flow stand, in px. */
+interface FlowPlaces {
+  readonly width: number;
+  readonly height: number;
+  readonly left: number;
+  readonly pot: number;
+  readonly potEnd: number;
+  readonly pans: number;
+  readonly pansEnd: number;
+  readonly pieces: number;
+  readonly right: number;
+  /** Where the pot begins, and how high all that goes in stands in it. */
+  readonly top: number;
+  readonly tallest: number;
+  /** The least room of a line and of a share, so that their words do not touch. */
+  readonly room: { readonly line: number; readonly share: number; readonly first: number };
+}
+
+export const FLOW: FlowPlaces = {
   width: 1200,
   height: 250,
   left: 190,
@@ -35,10 +53,27 @@ export const FLOW = {
   pansEnd: 840,
   pieces: 928,
   right: 960,
-} as const;
+  top: 44,
+  tallest: 150,
+  room: { line: 24, share: 50, first: 34 },
+};
 
-const TALLEST = 150;
-const TOP = 44;
+/** The same in small, without a word in it: for a list, and for the strip above a figure that is typed. */
+export const SMALL_FLOW: FlowPlaces = {
+  width: 320,
+  height: 92,
+  left: 2,
+  pot: 110,
+  potEnd: 186,
+  pans: 186,
+  pansEnd: 244,
+  pieces: 318,
+  right: 318,
+  top: 10,
+  tallest: 72,
+  room: { line: 0, share: 8, first: 4 },
+};
+
 /** A piece that is thinner than this is a line and no piece. */
 const THINNEST = 2.5;
 
@@ -95,38 +130,42 @@ export interface FlowMasses {
 
 /**
  * The flow of mass through a batch, drawn to scale: lines into the pot and its loads, the pot into the pans, the pans
- * into shares, a share into its trays or packs. Takes g; returns outlines and label places in the px of FLOW. Pure
- * geometry.
+ * into shares, a share into its trays or packs. Takes g and the places to draw it at; returns outlines and label places
+ * in px. Pure geometry.
  */
-export function layFlow({ lines, loads, pans, net, shares }: FlowMasses) {
+export function layFlow({ lines, loads, pans, net, shares }: FlowMasses, at: FlowPlaces = FLOW) {
   const inPot = addUp(lines, (line) => line.grams);
-  const scale = scaleLinear().domain([0, inPot]).range([0, TALLEST]);
+  const scale = scaleLinear().domain([0, inPot]).range([0, at.tallest]);
   const thickness = (grams: number) => Math.max(0.8, scale(grams));
-  const outer = spread(lines, thickness, 24, 34);
-  let y = TOP;
+  const outer = spread(lines, thickness, at.room.line, at.room.first);
+  let y = at.top;
   const laidLines = lines.map((line, index): LaidBand => {
     const thick = thickness(line.grams);
-    const path = band(FLOW.left, nth(outer, index), FLOW.pot, y, thick);
+    const path = band(at.left, nth(outer, index), at.pot, y, thick);
     y += scale(line.grams);
     return { ...line, path, labelY: nth(outer, index) + thick / 2 + 5, thickness: thick };
   });
-  const yieldTop = TOP + TALLEST - scale(net ?? 0);
-  const shareOuter = spread(shares, thickness, 50, Math.max(30, 125 - (shares.length * 50) / 2));
+  const bottom = at.top + at.tallest;
+  const yieldTop = bottom - scale(net ?? 0);
+  // The shares stand around the middle of the pot, each with the room that it takes.
+  const high = addUp(shares, (share) => Math.max(thickness(share.grams) + 4, at.room.share));
+  const first = Math.max(at.room.first - 4, at.top + at.tallest / 2 + 6 - high / 2);
+  const shareOuter = spread(shares, thickness, at.room.share, first);
   let shareY = yieldTop;
   const laidShares = shares.map((share, index): LaidShare => {
     const thick = thickness(share.grams);
     const top = nth(shareOuter, index);
     const pieces = stacked(share.pieces, top, scale);
-    const path = band(FLOW.pansEnd, shareY, pieces.length > 0 ? FLOW.pieces : FLOW.right, top, thick);
+    const path = band(at.pansEnd, shareY, pieces.length > 0 ? at.pieces : at.right, top, thick);
     shareY += scale(share.grams);
     return { ...share, pieces, path, labelY: top + Math.max(14, thick / 2 + 2), thickness: thick };
   });
   return {
     lines: laidLines,
     shares: laidShares,
-    pot: { top: TOP, bottom: TOP + TALLEST, cuts: cutsOf(loads, TOP, scale) },
-    pans: { top: yieldTop, bottom: TOP + TALLEST, cuts: cutsOf(pans, yieldTop, scale) },
-    vapour: net === undefined ? undefined : { top: TOP, bottom: yieldTop },
-    height: Math.max(FLOW.height, (outer.at(-1) ?? 0) + 40),
+    pot: { top: at.top, bottom, cuts: cutsOf(loads, at.top, scale) },
+    pans: { top: yieldTop, bottom, cuts: cutsOf(pans, yieldTop, scale) },
+    vapour: net === undefined ? undefined : { top: at.top, bottom: yieldTop },
+    height: Math.max(at.height, (outer.at(-1) ?? 0) + 40),
   };
 }

@@ -1,59 +1,143 @@
 import 'server-only';
-import { STEPS } from '@/core/batch/steps';
+import { endsOf, type BatchEnd } from '@/core/batch/ends';
+import { STEPS, type StepKey } from '@/core/batch/steps';
 import { densityIn, type BatchSummary } from '@/core/batch/summary';
-import { dayIn, writeDay } from '@/core/calendar/local-date';
+import { dayIn, writeDay, writeDayInFull } from '@/core/calendar/local-date';
 import { countOf } from '@/core/quantity/count-words';
-import { writeDensity, writeSumIn } from '@/core/quantity/write';
+import { writeDensity, writeNumber, writeSumIn } from '@/core/quantity/write';
 import type { Protein } from '@/core/recipe/protein';
+import type { Part } from '@/core/recipe/recipe';
+import { nth } from '@/core/sure';
 import { pageQuery, readProteins, type Page } from '@/data/page';
 import { readBatchList, type ListedBatch } from '@/data/repositories/batches';
 import { readDogs, type StoredDog } from '@/data/repositories/dogs';
+import { readPacksAt } from '@/data/repositories/ends';
+import { meanOf, readPots } from '@/data/repositories/pots';
 
 /** Up to four dogs by name, a pack of them by number. */
 export const whom = (dogs: readonly StoredDog[]) =>
   dogs.length > 4 ? `${dogs.length} dogs` : dogs.map((dog) => dog.name).join(', ');
+
+/** Where a part of a pot is, in words. */
+export interface RowEnd {
+  readonly kind: BatchEnd['kind'];
+  /** g of the yield. */
+  readonly grams: number;
+  readonly said: string;
+}
 
 export interface BatchRow {
   readonly id: number;
   readonly name: string;
   /** "planned", "in the pot". */
   readonly state: string;
+  readonly step: StepKey;
+  /** What is to be done next; undefined where nothing is. */
+  readonly next: string | undefined;
+  readonly day: string;
   readonly said: string;
   readonly protein: Protein;
-  readonly day: string;
+  readonly planned: boolean;
+  /** g that went in by what it is, g of the yield, and where that is. */
+  readonly went: readonly { readonly part: Part; readonly grams: number }[];
+  readonly net: number | undefined;
+  readonly ends: readonly RowEnd[];
+}
+
+export interface BatchesView {
+  readonly rows: readonly BatchRow[];
+  readonly more: boolean;
+  /** "one in the pot, two in store". */
+  readonly aside: string;
+  /** What this kitchen's pots come to, where several were weighed. */
+  readonly learned: readonly string[];
 }
 
 /** So many batches stand in the list at once. */
 const ROWS = 40;
+/** A habit takes more than one pot. */
+const POTS = 2;
 
 /** The batches, newest first, so many from `from` on; one more says that there are more. */
-export const batchRows = pageQuery(
-  async (read, from: number = 0): Promise<{ readonly rows: BatchRow[]; readonly more: boolean }> => {
-    const proteins = await readProteins(read);
-    const dogs = await readDogs(read.db);
-    const found = await readBatchList(read.db, { limit: ROWS + 1, from });
-    return {
-      more: found.length > ROWS,
-      rows: found.slice(0, ROWS).map((batch) => ({
-        id: batch.id,
-        name: batch.recipeName,
-        state: batch.state === 'planned' ? STEPS[0].listed : stepOf(batch.summary).listed,
-        said: saidOf(batch, dogs, read),
-        protein: proteins.get(batch.recipeId) ?? { word: 'plants', hatch: 'bricks' },
-        day: writeDay(dayIn(batch.startedAt ?? batch.createdAt, read.household.timeZone), read.today),
-      })),
-    };
-  },
-);
+export const batchRows = pageQuery(async (read, from: number = 0): Promise<BatchesView> => {
+  const proteins = await readProteins(read);
+  const dogs = await readDogs(read.db);
+  const found = await readBatchList(read.db, { limit: ROWS + 1, from });
+  const shown = found.slice(0, ROWS);
+  const packs = await readPacksAt(
+    read.db,
+    shown.flatMap((batch) => (batch.state === 'weighed' ? [batch.id] : [])),
+  );
+  const recipes = new Map(shown.map((batch) => [batch.recipeId, batch.recipeName]));
+  const pots = await readPots(read.db, [...recipes.keys()]);
+  const rows = shown.map((batch) => rowOf(read, batch, dogs, proteins.get(batch.recipeId), packs.get(batch.id)));
+  const cooking = shown.filter((batch) => batch.state === 'cooking').length;
+  return {
+    rows,
+    more: found.length > ROWS,
+    aside: [cooking > 0 ? `${cooking} in the pot` : '', packs.size > 0 ? `${packs.size} in store` : '']
+      .filter(Boolean)
+      .join(', '),
+    learned: [...pots].flatMap(([recipeId, own]) => {
+      const mean = meanOf(own);
+      if (mean === undefined || own.length < POTS) return [];
+      const spread = (Math.max(...own) - Math.min(...own)) / 2;
+      return [
+        `${recipes.get(recipeId)}: ${countOf(own.length, 'pot')} came to ${writeNumber(mean, 2)} of what went in, ±${writeNumber(spread, 2)}`,
+      ];
+    }),
+  };
+});
 
-const stepOf = (summary: BatchSummary | undefined) => STEPS.find((step) => step.key === summary?.step) ?? STEPS[0];
+const stepOf = (summary: BatchSummary | undefined) => STEPS.find((step) => step.key === summary?.step) ?? nth(STEPS, 0);
+
+function rowOf(
+  read: Page,
+  batch: ListedBatch,
+  dogs: readonly StoredDog[],
+  protein: Protein = { word: 'plants', hatch: 'bricks' },
+  packs: Parameters<typeof endsOf>[1],
+): BatchRow {
+  const { household, today } = read;
+  const { summary } = batch;
+  const day = dayIn(batch.startedAt ?? batch.createdAt, household.timeZone);
+  const step = batch.state === 'planned' ? nth(STEPS, 0) : stepOf(summary);
+  return {
+    id: batch.id,
+    name: batch.recipeName,
+    state: step.listed,
+    step: step.key,
+    next: batch.state === 'planned' ? step.next({ state: 'planned' }) : summary?.next,
+    day: writeDayInFull(day),
+    said: saidOf(batch, dogs, read),
+    protein,
+    planned: batch.state === 'planned',
+    went: summary?.went ?? (summary ? [{ part: 'muscle', grams: summary.inPot }] : []),
+    net: summary?.net,
+    ends: summary ? endsOf(summary, packs, day === today).map((end) => sayEnd(end, read)) : [],
+  };
+}
 
 function saidOf(batch: ListedBatch, dogs: readonly StoredDog[], { household, today }: Page): string {
   const eaters = whom(dogs.filter((dog) => batch.dogIds.includes(dog.id)));
   const forWhom = `${eaters}, ${countOf(batch.days, 'day')} from ${writeDay(batch.firstDay, today)}`;
   const { summary } = batch;
   const density = densityIn(summary, household.energyFactors);
-  const next = summary?.next === undefined ? '' : ` · ${summary.next}`;
-  if (summary?.net === undefined || density === undefined) return `for ${forWhom}${next}`;
-  return `${writeSumIn(summary.net, household.unitSet)} at ${writeDensity(density)} kcal/g for ${forWhom}${next}`;
+  if (summary?.net === undefined || density === undefined) return `for ${forWhom}`;
+  return `${writeSumIn(summary.net, household.unitSet)} at ${writeDensity(density)} kcal/g for ${forWhom}`;
+}
+
+function sayEnd({ kind, grams, stored, until }: BatchEnd, { household, today }: Page): RowEnd {
+  const much = (mass: number) => writeSumIn(mass, household.unitSet);
+  const dated = until === undefined ? '' : `, to ${writeDay(until, today)}`;
+  const said: Readonly<Record<BatchEnd['kind'], string>> = {
+    eaten: `eaten ${much(grams)}`,
+    warm: `fed warm today ${much(grams)}`,
+    fridge: `fridge ${much(grams)}${dated}`,
+    freezer: `freezer ${much(grams)}${dated}`,
+    cupboard: `cupboard ${stored === undefined ? much(grams) : `${much(stored)} dry, of ${much(grams)}`}${dated}`,
+    'to pack': `to pack ${much(grams)}`,
+    'to divide': `to divide ${much(grams)}`,
+  };
+  return { kind, grams, said: said[kind] };
 }

@@ -2,7 +2,6 @@ import 'server-only';
 import type { ShareState } from '@/core/batch/fold';
 import { addDays, writeDay, writeDayOnLabel, type LocalDate } from '@/core/calendar/local-date';
 import { mealsFilledBy } from '@/core/dog/meals';
-import { vetCaution } from '@/core/dog/stage';
 import type { Explanation } from '@/core/explanation';
 import { sum } from '@/core/plan/scale';
 import { portionOf, type DogPortion } from '@/core/portion/dog-portions';
@@ -61,7 +60,6 @@ export interface WeighedView {
     readonly name: string;
     readonly badge: number;
     readonly letters: string;
-    readonly caution: string | undefined;
   })[];
   readonly suggested: Shares;
   readonly fridgeUntil: string;
@@ -110,7 +108,6 @@ export async function weighedView(
         name: dog.name,
         badge: dog.badge,
         letters: dog.letters,
-        caution: vetCaution(dog, from),
       };
     }),
     suggested: suggestShares(

@@ -16,9 +16,7 @@ import {
   type MethodChoice,
 } from '@/core/dog/ration-entry';
 import { beginSchool, isSchoolKind, needsFood } from '@/core/dog/schools/schools';
-import { vetCaution } from '@/core/dog/stage';
 import { writeKcal, writeNumber, writeWeight } from '@/core/quantity/write';
-import { Caution } from '@/ui/Caution';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { HouseForm } from '@/ui/form/HouseForm';
@@ -190,7 +188,6 @@ export function RationForm({ view }: { view: DogView }) {
 
 function Outcome({ dog, today }: { dog: DogView['dog']; today: DogView['today'] }) {
   const energy = dayEnergy(dog, today);
-  const caution = vetCaution(dog, today);
   return (
     <>
       <h2>
@@ -208,7 +205,6 @@ function Outcome({ dog, today }: { dog: DogView['dog']; today: DogView['today'] 
       {energy.homeKcal < energy.kcal && (
         <p className="soft">{writeNumber(energy.homeKcal, 0)} kcal of it from the pot</p>
       )}
-      {caution && <Caution>{caution}</Caution>}
     </>
   );
 }

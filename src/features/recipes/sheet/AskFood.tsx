@@ -15,12 +15,13 @@ export function AskFood({ ask, number, onChoose }: AskFoodProps) {
   return (
     <div className={styles.ask} role="group" aria-label={`Which food is line ${number}?`}>
       <p role="status">{ask.question}</p>
-      {ask.choices.map((choice) => (
+      {ask.choices.map((choice, place) => (
         <Button
           key={`${choice.ndb} ${choice.label}`}
           variant="outlined"
           size="small"
           data-ask
+          data-next-act={place === 0 ? true : undefined}
           onClick={() => onChoose(choice)}
         >
           {choice.label}

@@ -3,7 +3,7 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { useState, type KeyboardEvent } from 'react';
 import { useWatch } from 'react-hook-form';
 import type { KnownFood } from '@/core/food/food';
 import { isBlank } from '@/core/recipe/entry';
@@ -26,17 +26,27 @@ interface LineRowProps {
   id: string;
   index: number;
   sheet: SheetForm;
+  /** It was pressed: its amount is in hand. */
+  chosen: boolean;
   onRemove: () => void;
+  /** On to the next line. */
+  onOn: () => void;
 }
 
 /** One line of a recipe: the cook's words on the left, the grams on the right; the rest behind a press. */
-export function LineRow({ id, index, sheet, onRemove }: LineRowProps) {
+export function LineRow({ id, index, sheet, chosen, onRemove, onOn }: LineRowProps) {
   const { inMass } = useUnits();
   const { form, known, learn, set, problemAt, tried, hazards, reading, bought, mark } = sheet;
   const line = useWatch({ control: form.control, name: `lines.${index}` });
   const [more, setMore] = useState(false);
   const { setNodeRef, attributes, listeners, transform, transition } = useSortable({ id });
   const number = index + 1;
+  /** Enter goes on to the next line; the recipe is kept by its own press. */
+  const goOn = (event: KeyboardEvent) => {
+    if (event.key !== 'Enter') return;
+    event.preventDefault();
+    onOn();
+  };
   const place = { transform: CSS.Translate.toString(transform), transition };
   const handle = (
     <button type="button" className={styles.handle} aria-label={`Move line ${number}`} {...attributes} {...listeners}>
@@ -44,7 +54,17 @@ export function LineRow({ id, index, sheet, onRemove }: LineRowProps) {
     </button>
   );
   const remove = (
-    <button type="button" className={styles.remove} aria-label={`Remove line ${number}`} onClick={onRemove}>
+    <button
+      type="button"
+      className={styles.remove}
+      aria-label={`Remove line ${number}`}
+      onClick={onRemove}
+      onKeyDown={(event) => {
+        if (event.key !== 'Tab' || event.shiftKey) return;
+        event.preventDefault();
+        onOn();
+      }}
+    >
       ×
     </button>
   );
@@ -102,6 +122,8 @@ export function LineRow({ id, index, sheet, onRemove }: LineRowProps) {
         hideLabel
         placeholder="2 lb, 1 1/2 cups"
         autoComplete="off"
+        autoFocus={chosen}
+        onKeyDown={goOn}
         {...form.register(`lines.${index}.amount`)}
         problem={foodProblem || unit ? undefined : amountProblem}
       />
@@ -131,6 +153,7 @@ export function LineRow({ id, index, sheet, onRemove }: LineRowProps) {
             aria-label={`Your words for line ${number}`}
             placeholder="in your words"
             autoComplete="off"
+            onKeyDown={goOn}
             {...form.register(`lines.${index}.preparation`)}
           />
           <button

@@ -36,6 +36,8 @@ export interface SheetForm {
   readonly set: UnitSet;
   readonly hazards: readonly Hazard[];
   readonly reading: ReadEntry;
+  /** What the lines come to for the preview. */
+  readonly reckoned: readonly ReckonedLine[];
   /** What of each typed line is bought for the preview, in g. */
   readonly bought: ReadonlyMap<number, number>;
   readonly tried: boolean;
@@ -117,6 +119,7 @@ export function useSheetForm(given: RecipeForm, onKept: () => void) {
     set: given.set,
     hazards: given.hazards,
     reading,
+    reckoned,
     bought: new Map(
       reading.places.flatMap((place, index) => {
         // Without a dog a line by dog and day has no weight yet: unknown, not 0.

@@ -2,7 +2,7 @@ import 'server-only';
 import { watchOf } from '@/core/batch/steps';
 import { countOf } from '@/core/quantity/count-words';
 import { daysBetween, writeDay } from '@/core/calendar/local-date';
-import { isGrowing } from '@/core/dog/stage';
+import { cautionOf, isGrowing } from '@/core/dog/stage';
 import { writeMassIn, writeWeight } from '@/core/quantity/write';
 import type { UnitSet } from '@/core/quantity/units';
 import { type Cover } from '@/core/stock/cover';
@@ -85,8 +85,21 @@ export function watchDogs(dogs: readonly StoredDog[], today: StoredPack['since']
         tone: 'plain' as const,
         href: `/dogs/${dog.id}/avoid`,
       }));
-    if (days < due) return tries;
+    const caution = cautionOf(dog, today);
+    const words =
+      caution && !caution.seen
+        ? [
+            {
+              title: `A word about ${dog.name}`,
+              said: 'for its age or illness: look at it once',
+              tone: 'plain' as const,
+              href: `/dogs/${dog.id}`,
+            },
+          ]
+        : [];
+    if (days < due) return [...words, ...tries];
     return [
+      ...words,
       ...tries,
       {
         title: `${dog.name} is due on the scale`,

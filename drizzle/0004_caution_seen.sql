@@ -1,0 +1,1 @@
+ALTER TABLE "dog" ADD COLUMN "caution_seen" jsonb;
