@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { startHodman, stopHodman, type Hodman } from './server';
-import { chooseFood, writeExample, openPlan } from './steps';
+import { amountOf, chooseFood, keepRecipe, lineByLine, writeExample, openPlan } from './steps';
 
 let hodman: Hodman;
 let page: Page;
@@ -12,7 +12,7 @@ test.beforeAll(async ({ browser }) => {
   page = await browser.newPage();
   await page.goto(`${hodman.address}/recipes/new`);
   await writeExample(page);
-  await page.getByRole('button', { name: 'Keep this recipe' }).click();
+  await keepRecipe(page, hodman.address);
   await expect(page.getByRole('link', { name: 'Venison, barley & parsnip', exact: true })).toBeVisible();
 });
 
@@ -249,23 +249,24 @@ test('what a dog does not get stops the plan; two cups of before and a weighed c
 
 test('an onion is said at its line and stops the plan; garlic waits for a vet’s note', async () => {
   await page.goto(`${hodman.address}/recipes/new`, { waitUntil: 'networkidle' });
+  await lineByLine(page);
   await page.getByLabel('Name of the recipe').fill('Grandmother’s pot');
   for (const [index, [amount, query, food]] of [
     ['500 g', 'ground goat', 'Goat, raw'],
     ['2 medium', 'onion', 'Onions, raw'],
   ].entries()) {
-    await page.getByRole('button', { name: 'One more line' }).click();
-    await page.getByLabel(`Amount of line ${index + 1}`).fill(amount!);
+    if (index > 0) await page.getByRole('button', { name: 'One more line' }).click();
+    await (await amountOf(page, index + 1)).fill(amount!);
     await chooseFood(page, index + 1, query!, food!);
   }
   await expect(page.getByText(/onion and its kin: harm red blood cells/)).toBeVisible();
-  await page.getByRole('button', { name: 'Keep this recipe' }).click();
+  await keepRecipe(page, hodman.address);
   await openPlan(page, hodman.address, '?recipe=2');
   await expect(page.getByText(/This recipe holds onion and its kin/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Start cook day' })).toBeDisabled();
 
   await page.goto(`${hodman.address}/recipes/2`, { waitUntil: 'networkidle' });
-  await page.getByLabel('Amount of line 2').fill('5 g');
+  await (await amountOf(page, 2)).fill('5 g');
   await chooseFood(page, 2, 'garlic', 'Garlic, raw');
   await page.getByRole('button', { name: 'Keep as version 2' }).click();
   await expect(page.getByRole('link', { name: 'Grandmother’s pot', exact: true })).toBeVisible();

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { startHodman, stopHodman, type Hodman } from './server';
-import { chooseFood, writeExample, openPlan } from './steps';
+import { amountOf, beginHouse, chooseFood, keepRecipe, lineOf, writeExample, openPlan } from './steps';
 
 let hodman: Hodman;
 let page: Page;
@@ -16,11 +16,20 @@ test.afterAll(() => stopHodman(hodman));
 
 test('an empty house says what to do first', async () => {
   await page.goto(hodman.address);
+  await page.getByRole('button', { name: 'That is how we do it' }).click();
+  await expect(page.getByText('Choose one of the two first.')).toBeVisible();
+  await beginHouse(page, hodman.address);
+  await page.goto(hodman.address);
   await expect(page.getByRole('heading', { name: 'Nobody to feed yet' })).toBeVisible();
   for (const room of ['/dogs', '/recipes', '/plan', '/batches', '/store']) {
     await page.goto(hodman.address + room);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-    await expect(page.getByRole('link', { name: /^(Add|Write|Plan)/ }).last()).toBeVisible();
+    await expect(
+      page
+        .getByRole('main')
+        .getByRole('link', { name: /^(Add|Write|Plan)/ })
+        .last(),
+    ).toBeVisible();
   }
 });
 
@@ -84,23 +93,26 @@ test('what is short: two of the proposed additions are taken, and the balance fo
   const takes = proposed.getByRole('button', { name: /^Take / });
   const first = (await takes.first().getAttribute('aria-label'))!.slice(5);
   await takes.first().click();
-  await expect(page.getByLabel('Food of line 7')).toHaveValue(first);
+  await expect(lineOf(page, 7)).toContainText(first);
   await takes.first().click();
-  await expect(page.getByLabel('Food of line 8')).not.toHaveValue('');
+  await expect(lineOf(page, 8)).toBeVisible();
   await expect(short).not.toHaveText(before!);
-  for (const line of [8, 7]) await page.getByRole('button', { name: `Remove line ${line}` }).click();
+  for (const line of [8, 7]) {
+    await amountOf(page, line);
+    await page.getByRole('button', { name: `Remove line ${line}` }).click();
+  }
   await expect(short).toHaveText(before!);
 });
 
 test('lines that cannot be: said at the line, the rest stays, nothing is stored', async () => {
-  const amount = page.getByLabel('Amount of line 2');
+  const amount = await amountOf(page, 2);
   await amount.fill('1/0 cup');
   await page.getByRole('button', { name: 'Keep this recipe' }).click();
   await expect(page.getByText('nothing can be divided by 0').first()).toBeVisible();
   await amount.fill('4000 cups');
   await expect(page.getByText('more than a home kitchen cooks at once').first()).toBeVisible();
   await page.getByRole('button', { name: 'One more line' }).click();
-  await page.getByLabel('Amount of line 7').fill('1 cup');
+  await (await amountOf(page, 7)).fill('1 cup');
   await chooseFood(page, 7, 'ground goat', 'Goat, raw');
   await expect(page.getByText('There is no cup or spoon of “Goat, raw”')).toBeVisible();
   await page.getByRole('button', { name: 'Keep this recipe' }).click();
@@ -110,7 +122,7 @@ test('lines that cannot be: said at the line, the rest stays, nothing is stored'
   await expect(amount).toHaveValue('4000 cups');
   await amount.fill('300 g');
   await page.getByRole('button', { name: 'Remove line 7' }).click();
-  await page.getByRole('button', { name: 'Keep this recipe' }).click();
+  await keepRecipe(page, hodman.address);
   await expect(page.getByRole('link', { name: 'Venison, barley & parsnip', exact: true })).toBeVisible();
   await expect(page.getByRole('listitem').filter({ hasText: 'kcal, venison' })).toHaveCount(1);
 });
@@ -140,9 +152,13 @@ test('a plan: five days scale the recipe by 1.8684', async () => {
 
 test('the pot: impossible yields are refused with the reason; 2310 g hold 1.2271 kcal/g', async () => {
   const went = ['1000', '300', '400', '100', '15', '800'];
-  const fields = page.getByLabel(/grams that went in/);
-  await expect(fields).toHaveCount(6);
-  for (const [index, grams] of went.entries()) await fields.nth(index).fill(grams);
+  const lines = page.getByRole('list', { name: 'To be weighed' }).getByRole('listitem');
+  await expect(lines).toHaveCount(6);
+  for (const [index, grams] of went.entries()) {
+    await page.getByLabel(/grams that went in/).fill(grams);
+    await page.getByRole('button', { name: 'It’s in' }).click();
+    await expect(lines.filter({ hasText: '✓' })).toHaveCount(index + 1);
+  }
   await page.getByRole('button', { name: 'All in, start cooking' }).click();
   const gross = page.getByLabel('With the food');
   const tare = page.getByLabel('Empty (tare)');

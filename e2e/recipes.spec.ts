@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { startHodman, stopHodman, type Hodman } from './server';
-import { addDog, chooseFood } from './steps';
+import { addDog, amountOf, chooseFood, foodOf, keepRecipe, lineOf, paste } from './steps';
 
 let hodman: Hodman;
 let page: Page;
@@ -35,9 +35,8 @@ const open = (path: string) => page.goto(hodman.address + path, { waitUntil: 'ne
 
 test('eleven lines of a notebook are read; what is unsure, vague or unread is said and not hidden', async () => {
   await open('/recipes/new');
+  await paste(page, NOTEBOOK);
   await page.getByLabel('Name of the recipe').fill('Goat, barley & kale');
-  await page.getByLabel('Paste it as it stands in your notebook').fill(NOTEBOOK.join('\n'));
-  await page.getByRole('button', { name: 'Read 11 lines' }).click();
   await expect(
     page.getByText('8 of 11 lines read · 2 ask which food is meant · 1 kept as words, not counted'),
   ).toBeVisible();
@@ -50,9 +49,7 @@ test('eleven lines of a notebook are read; what is unsure, vague or unread is sa
   await expect(page.getByText('170 g to 255 g: the middle counts')).toBeVisible();
   await expect(page.getByText('lots of love')).toBeVisible();
   // A cup of carrots is one thing, a large one another: 3 × 72 g (USDA SR 24).
-  await expect(
-    page.getByRole('listitem').filter({ has: page.getByLabel('Amount of line 4', { exact: true }) }),
-  ).toContainText('216 g');
+  await expect(lineOf(page, 4)).toContainText('216 g');
   await expect(page.getByText('3 lines are not counted yet.').first()).toBeVisible();
 });
 
@@ -63,7 +60,7 @@ test('one question is answered otherwise, one handful is weighed once, and both 
   await page.getByRole('button', { name: 'undo', exact: true }).click();
   await expect(goat).toBeVisible();
   await page.getByRole('button', { name: 'redo' }).click();
-  await expect(page.getByLabel('Food of line 1', { exact: true })).toHaveValue('Lamb, ground, raw');
+  await expect(await foodOf(page, 1)).toHaveValue('Lamb, ground, raw');
   // Keep goes to the first thing that is missing, and says what.
   await page.getByRole('button', { name: 'Keep this recipe' }).click();
   await expect(page.getByText('Line 9: Fresh or dried?')).toBeVisible();
@@ -80,8 +77,8 @@ test('one question is answered otherwise, one handful is weighed once, and both 
   await expect(page.getByText('1 line is not counted yet.').first()).toBeVisible();
   await page.getByLabel('More lines, as you write them').fill('2 handfuls parsley');
   await page.keyboard.press('Enter');
-  const twelfth = page.getByRole('listitem').filter({ has: page.getByLabel('Amount of line 12') });
-  await expect(twelfth).toContainText('24 g');
+  await expect(lineOf(page, 12)).toContainText('24 g');
+  await amountOf(page, 12);
   await page.getByRole('button', { name: 'Remove line 12' }).click();
 });
 
@@ -94,9 +91,9 @@ test('what is short is said, and why; two of the proposed additions are taken', 
   const takes = proposed.getByRole('button', { name: /^Take / });
   await takes.first().click();
   await takes.first().click();
-  await expect(page.getByLabel('Amount of line 13')).toBeVisible();
+  await expect(lineOf(page, 13)).toBeVisible();
   await page.getByLabel('Next time').fill('less water');
-  await page.getByRole('button', { name: 'Keep this recipe' }).click();
+  await keepRecipe(page, hodman.address);
   await expect(page.getByRole('link', { name: 'Goat, barley & kale', exact: true })).toBeVisible();
   await expect(page.getByText('next time: less water')).toBeVisible();
 });
@@ -175,7 +172,7 @@ test('a label: the element where a compound is printed; more than its weight is 
   await expect(nutrients.getByRole('button', { name: /^iodine\s*unknown/ })).toBeVisible();
   await page.getByLabel('More lines, as you write them').fill('1 tsp skerry kelp');
   await page.keyboard.press('Enter');
-  await expect(page.getByLabel('Amount of line 14')).toBeVisible();
+  await expect(lineOf(page, 14)).toBeVisible();
   await expect(nutrients.getByRole('button', { name: /^iodine\s*unknown/ })).toHaveCount(0);
 });
 
@@ -188,12 +185,13 @@ test('lines change places by keys, and one is bound to each dog and day', async 
   await page.keyboard.press('ArrowUp');
   await expect(said).not.toHaveText(before);
   await page.keyboard.press('Space');
-  await expect(page.getByLabel('Food of line 1', { exact: true })).toHaveValue('Barley, pearled, raw');
+  await expect(lineOf(page, 1)).toContainText('Barley, pearled, raw');
+  await amountOf(page, 5);
   await page.getByRole('button', { name: 'More about line 5' }).click();
   await page.getByRole('group', { name: 'More about line 5' }).getByLabel('Amount is for').selectOption('dog and day');
   await page.getByLabel('Days that the sheet is reckoned for').fill('5');
   // Two large eggs a dog and day: 5 × 100 g.
-  await expect(page.getByRole('listitem').filter({ has: page.getByLabel('Amount of line 5') })).toContainText('500 g');
+  await expect(lineOf(page, 5)).toContainText('500 g');
   await page.getByRole('button', { name: 'Keep as version 2' }).click();
   await expect(page.getByRole('heading', { name: 'Recipes' })).toBeVisible();
   await open('/plan');

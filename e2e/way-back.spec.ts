@@ -76,8 +76,8 @@ test('a forgotten vessel, and a line that was not that: nothing is lost, what wa
   await page.getByRole('button', { name: 'Put it right' }).click();
   await expect(page.getByText('18.20 kg yield')).toBeVisible();
   await step('1 Weigh out');
-  await page.getByRole('button', { name: /^Put right: Parsnips/ }).click();
-  const form = page.getByRole('form', { name: /Parsnips.* put right/ });
+  await page.getByRole('button', { name: /^Put right: parsnips/ }).click();
+  const form = page.getByRole('form', { name: /parsnips.* put right/ });
   await form.getByLabel(/really was/).fill('carrots, raw');
   await page.getByRole('option', { name: 'Carrots, raw' }).first().click();
   await form.getByRole('button', { name: 'See what follows' }).click();

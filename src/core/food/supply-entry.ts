@@ -68,7 +68,7 @@ function readFigure(text: string | undefined, field: string, message: string): O
 
 /**
  * Reads a label as typed. Refuses at its field what cannot be: no name, no weight of the measure, an amount that is no
- * figure above 0, a mineral that does not say whether it is the element, rows heavier than their measure.
+ * figure, a mineral that does not say whether it is the element, rows heavier than their measure.
  */
 export function readSupply(entry: SupplyEntry): CommandResult<{ readonly name: string; readonly label: Label }> {
   const problems: Problem[] = [];
@@ -142,8 +142,10 @@ function readPercent(text: string | undefined, field: string): Outcome<number | 
   return value <= 100 ? fine(value) : refused('A percentage from 0 to 100, as printed.', field);
 }
 
+/** What a label prints of a nutrient: 0 is known, and not the same as nothing printed. */
 function neededFigure(text: string, field: string): Outcome<number> {
-  const figure = readFigure(text, field, 'A figure above 0, as printed.');
+  if (/^0+(?:[.,]0+)?$/.test(text.trim())) return fine(0);
+  const figure = readFigure(text, field, 'A figure, as printed.');
   if (!figure.ok) return figure;
   return figure.value === undefined ? refused('How much, as printed?', field) : fine(figure.value);
 }

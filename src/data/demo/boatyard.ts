@@ -21,7 +21,7 @@ import { saveEquipment, savePlace } from '../commands/kitchen';
 import { savePlan } from '../commands/plans';
 import { saveTrays, sealShare } from '../commands/packs';
 import { saveRecipe } from '../commands/recipes';
-import { movePacks } from '../commands/stock';
+import { discardPack, movePacks } from '../commands/stock';
 import { saveSupply } from '../commands/supplies';
 import type { Database, Tx } from '../database';
 import type { Reference } from '../reference/reference';
@@ -36,8 +36,8 @@ import { nth, sure } from '@/core/sure';
 import { addUp } from '@/core/add-up';
 
 /**
- * The boatyard cottage: three made-up dogs, three recipes, two batches cooked some days ago and partly eaten, the
- * older one freeze-dried. It is played through the same commands that the application uses, with the days counted
+ * The boatyard cottage: three made-up dogs, three recipes, five weeks with four pots: one of pollock of which half is in the
+ * freezer, one of venison that was eaten up, one of goat that was freeze-dried, and the venison of this week. It is played through the same commands that the application uses, with the days counted
  * back from `now`.
  */
 export async function loadDemo(db: Database, reference: Reference, now: Date): Promise<void> {
@@ -58,17 +58,35 @@ export async function loadDemo(db: Database, reference: Reference, now: Date): P
     for (const entry of RECIPES) recipeIds.push((await saveRecipe(await at(-40, '10:00'), { entry })).recipeId);
     const dogIds = (await readDogs(tx)).map((dog) => dog.id);
 
-    const goat = await cook(at, tx, -13, { recipeId: nth(recipeIds, 2), dogIds, days: 6 }, { gross: 0.85 });
-    await divide(at, -13, goat, { dry: Math.round(goat.yield.net) });
+    const [venisonId, pollockId, goatId] = [nth(recipeIds, 0), nth(recipeIds, 1), nth(recipeIds, 2)];
+    const grown = dogIds.slice(0, 2);
+
+    // A treat for the grown dogs, a month ago: half of it is in the freezer still.
+    const pollock = await cook(at, tx, -31, { recipeId: pollockId, dogIds: grown, days: 3 }, { gross: 0.9 });
+    await divide(at, -31, pollock, { today: 400, fridge: Math.round(pollock.yield.net * 0.4) - 400 });
+    await sealWet(at, tx, -31, pollock.id);
+    for (let days = -31; days <= -30; days++) await feedDay(at, tx, days, now, { from: -31, to: -30 }, grown);
+    await throwCrumbs(await at(-28, '09:00'), pollock.id);
+
+    // A pot that was eaten up in two days: it taught what the next one comes to.
+    const first = await cook(at, tx, -17, { recipeId: venisonId, dogIds, days: 2 }, { gross: 0.86 });
+    await divide(at, -17, first, { today: 1250, fridge: Math.round(first.yield.net) - 1250 });
+    await sealWet(at, tx, -17, first.id);
+    for (let days = -17; days <= -15; days++) await feedDay(at, tx, days, now, { from: -17, to: -15 });
+    await throwCrumbs(await at(-13, '09:00'), first.id);
+
+    const goat = await cook(at, tx, -13, { recipeId: goatId, dogIds, days: 7 }, { gross: 0.85 });
+    await divide(at, -13, goat, { dry: Math.round(goat.yield.net * 0.8) });
+    await sealWet(at, tx, -13, goat.id);
     await freezeDry(at, tx, goat.id);
 
     for (let days = -6; days < COOK_DAY; days++) await feedDay(at, tx, days, now);
 
-    const venison = await cook(at, tx, COOK_DAY, { recipeId: nth(recipeIds, 0), dogIds, days: 7 }, { gross: 0.88 });
+    const venison = await cook(at, tx, COOK_DAY, { recipeId: venisonId, dogIds, days: 7 }, { gross: 0.88 });
     await divide(at, COOK_DAY, venison, { today: 1250, fridge: 7700 });
-    await sealWet(at, tx, venison.id);
+    await sealWet(at, tx, COOK_DAY, venison.id);
 
-    for (let days = COOK_DAY; days <= 0; days++) await feedDay(at, tx, days, now);
+    for (let days = COOK_DAY; days <= 0; days++) await feedDay(at, tx, days, now, { from: COOK_DAY, to: 0 });
     await keepNotes(await at(-1, '19:00'), nth(recipeIds, 0));
   });
 }
@@ -216,20 +234,31 @@ async function freezeDry(at: At, tx: Tx, batchId: number): Promise<void> {
   await sealShare(done, { batchId, shareId: share.id });
 }
 
-async function sealWet(at: At, tx: Tx, batchId: number): Promise<void> {
-  const context = await at(COOK_DAY, '16:00');
+async function sealWet(at: At, tx: Tx, day: number, batchId: number): Promise<void> {
+  const context = await at(day, '16:00');
   for (const share of (await weighedBatch(context, batchId)).shares) {
-    if (share.fate !== 'today') await sealShare(context, { batchId, shareId: share.id });
+    if (share.fate !== 'today' && share.fate !== 'dry') await sealShare(context, { batchId, shareId: share.id });
   }
 }
 
-/** Feeds every meal of a day whose time has come; on the day before today, packs for today are moved to the fridge. */
-async function feedDay(at: At, tx: Tx, days: number, now: Date): Promise<void> {
+/**
+ * Feeds every meal of a day whose time has come; on the day before today, packs for today are moved to the fridge. A pot
+ * that was cooked at noon is fed from its first supper on.
+ */
+async function feedDay(
+  at: At,
+  tx: Tx,
+  days: number,
+  now: Date,
+  pot?: { readonly from: number; readonly to: number },
+  dogIds?: readonly number[],
+): Promise<void> {
   for (const clock of ['07:30', '12:30', '18:00']) {
     const context = await at(days, clock);
     if (context.now > now) return;
-    if (days === COOK_DAY && clock !== '18:00') continue;
+    if (pot && days === pot.from && clock !== '18:00') continue;
     for (const dog of await readDogs(tx)) {
+      if (dogIds && !dogIds.includes(dog.id)) continue;
       const meal = mealsOn(dog, context.today).find((each) => each.clock === clock);
       if (!meal) continue;
       const warm = await readWarmShares(tx, context.today, context.household.energyFactors);
@@ -247,9 +276,18 @@ async function feedDay(at: At, tx: Tx, days: number, now: Date): Promise<void> {
   if (days === -1) await thawForToday(await at(days, '20:00'), tx);
 }
 
+/** What a pot leaves in the fridge when its days are over is thrown, and says so. */
+async function throwCrumbs(context: Context, batchId: number): Promise<void> {
+  for (const pack of await readStock(context.tx))
+    if (pack.placeKind === 'fridge' && pack.contents.some((content) => content.batchId === batchId))
+      await discardPack(context, { holdingId: pack.holdingId, note: 'crumbs' });
+}
+
 async function thawForToday(context: Context, tx: Tx): Promise<void> {
   const fridge = sure((await readPlaces(tx)).find((place) => place.kind === 'fridge'));
-  const frozen = (await readStock(tx)).filter((pack) => pack.placeKind === 'freezer').slice(0, 2);
+  const frozen = (await readStock(tx))
+    .filter((pack) => pack.placeKind === 'freezer' && pack.recipeName.startsWith('Venison'))
+    .slice(0, 2);
   if (frozen.length > 0)
     await movePacks(context, { holdingIds: frozen.map((pack) => pack.holdingId), placeId: fridge.id });
 }

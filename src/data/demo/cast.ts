@@ -62,6 +62,12 @@ const cooked = (ndb: string, amount: string, part: LineEntry['part'], preparatio
   preparation,
 });
 
+/** What closes the gaps of a pot, for the pup too: the mineral mix and a spoon of fish oil, by their labels below. */
+const FROM_THE_CUPBOARD = (mix: string): readonly LineEntry[] => [
+  { ...cooked('L3', mix, 'supplement', 'Boathouse mineral mix'), moment: 'stir-in' },
+  { ...cooked('L2', '1 tsp', 'fat', 'Slipway fish oil'), moment: 'stir-in' },
+];
+
 export const RECIPES: readonly RecipeEntry[] = [
   {
     name: 'Venison, barley & parsnip',
@@ -71,12 +77,15 @@ export const RECIPES: readonly RecipeEntry[] = [
       cooked('20005', '300 g', 'carbohydrate', 'pearl barley, dry'),
       cooked('11298', '400 g', 'vegetable', 'parsnips, diced'),
       cooked('11233', '100 g', 'vegetable', 'kale, chopped fine'),
-      { ...cooked('04582', '15 g', 'fat', 'rapeseed oil'), moment: 'stir-in' },
+      { ...cooked('04582', '35 g', 'fat', 'rapeseed oil'), moment: 'stir-in' },
       cooked('14411', '800 ml', 'liquid', 'water'),
+      ...FROM_THE_CUPBOARD('38 g'),
     ],
   },
   {
+    // Short on purpose: what a gap looks like, and for whom it may be.
     name: 'Pollock, potato & peas',
+    note: 'Short of calcium, zinc and copper on purpose: a treat for Juniper and Otto, never for Wren.',
     components: [{ name: 'pot', vessel: 'stockpot', method: 'simmered, lid on', minutes: '30' }],
     lines: [
       cooked('15066', '900 g', 'muscle', 'pollock fillets'),
@@ -97,6 +106,8 @@ export const RECIPES: readonly RecipeEntry[] = [
       cooked('11507', '1 cup', 'vegetable', 'sweet potato, cubed'),
       cooked('01123', '2 large', 'egg', 'eggs'),
       cooked('14411', '700 ml', 'liquid', 'water'),
+      { ...cooked('04582', '15 g', 'fat', 'rapeseed oil'), moment: 'stir-in' },
+      ...FROM_THE_CUPBOARD('28 g'),
     ],
   },
 ];
@@ -124,6 +135,41 @@ export const SUPPLIES: readonly SupplyEntry[] = [
     gramsPerMl: '0.92',
     price: '18.00',
     priceGrams: '460 g',
+  },
+  {
+    name: 'Boathouse mineral mix',
+    measure: 'tsp',
+    measureGrams: '6 g',
+    amounts: (
+      [
+        ['protein', '0', 'g'],
+        ['fat', '0', 'g'],
+        ['carbohydrate', '0', 'g'],
+        ['calcium', '1500', 'mg', 'element'],
+        ['phosphorus', '750', 'mg', 'element'],
+        ['sodium', '300', 'mg', 'element'],
+        ['chloride', '620', 'mg', 'element'],
+        ['potassium', '100', 'mg', 'element'],
+        ['magnesium', '30', 'mg', 'element'],
+        ['iron', '6', 'mg', 'element'],
+        ['zinc', '8', 'mg', 'element'],
+        ['copper', '1.3', 'mg', 'element'],
+        ['manganese', '1.5', 'mg', 'element'],
+        ['selenium', '20', 'µg', 'element'],
+        ['iodine', '0.3', 'mg', 'element'],
+        ['vitamin E', '15', 'IU'],
+        ['vitamin D', '90', 'IU'],
+        ['thiamin', '0.4', 'mg'],
+        ['riboflavin', '0.6', 'mg'],
+        ['pantothenic acid', '1.5', 'mg'],
+        ['vitamin B6', '0.4', 'mg'],
+        ['vitamin B12', '3', 'µg'],
+        ['choline', '120', 'mg', 'element'],
+      ] as const
+    ).map(([nutrient, amount, unit, as]) => ({ nutrient, amount, unit, ...(as ? { as } : {}) })),
+    price: '24.00',
+    priceGrams: '1000 g',
+    mostPerKg: '0.2',
   },
 ];
 

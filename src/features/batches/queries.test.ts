@@ -60,8 +60,8 @@ test('the two cooked batches of the boatyard close: what went in is yield and va
     const view = (await batchView(row.id))!;
     expect(view.weighed!.net).toBeLessThan(view.wentIn.inPot);
     expect(view.weighed!.net).toBeGreaterThan(view.wentIn.solids);
-    expect(view.weighed!.packs.length).toBeGreaterThan(5);
-    expect(row.said).not.toMatch(/to seal|to be divided/);
+    expect(view.weighed!.packs.length).toBeGreaterThan(3);
+    expect(row.next).toBeUndefined();
   }
   expect(await batchView(99)).toBeUndefined();
 });

@@ -12,17 +12,15 @@ test('the plan’s view is enough to scale by, and a kept plan comes back as it 
   const wren = inputs.dogs.find((dog) => dog.name === 'Wren')!;
   const entry = plainPlan(inputs.recipes[0]!.id, [wren.id], inputs.today, {
     binding: { days: '14' },
-    // Wren grows, and this recipe is far short of calcium: that has been seen.
-    seen: [`calcium-${wren.id}`],
   });
   const result = workOutPlan(inputs, entry);
   if (!result.ok) throw new Error(result.problem.message);
-  // Wren’s fourteen days are 16 899 kcal, the recipe 2834.56 (issue 2).
+  // Wren’s fourteen days are 16 899 kcal; the recipe 2834.56 (issue 2) and 24.6 g more of oil at 9 kcal.
   expect(Math.round(result.value.bound.need)).toBe(16_899);
-  expect(result.value.batches[0]!.bound.at.scale).toBeCloseTo(16_899 / 2834.56, 3);
-  // The demo has cooked this recipe once: its own pot foretells the yield.
-  expect(inputs.recipes[0]!.pots).toHaveLength(1);
-  expect(others).toHaveLength(2);
+  expect(result.value.batches[0]!.bound.at.scale).toBeCloseTo(16_899 / (2834.56 + 24.6 * 9), 3);
+  // The demo has cooked this recipe twice: its own pots foretell the yield.
+  expect(inputs.recipes[0]!.pots).toHaveLength(2);
+  expect(others).toHaveLength(4);
   // What a server hands to a page must survive the way there.
   expect(JSON.parse(JSON.stringify(inputs.recipes[0]!.written))).toEqual(inputs.recipes[0]!.written);
 

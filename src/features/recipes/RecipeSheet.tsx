@@ -38,7 +38,7 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
   const hydrated = useHydrated();
   const { set } = useUnits();
   const { sheet, draft, undo, save, reckoned, uncounted, missing, submit } = useSheetForm(given, () =>
-    onward('/recipes'),
+    given.id === undefined ? onward('/recipes') : router.push('/recipes'),
   );
   const { form, entry, learn } = sheet;
   const { lines } = entry;
@@ -68,6 +68,7 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
 
   // Lines that are typed and unread are read first; what they asked is shown before anything is kept.
   const notebook = useRef<NotebookHandle>(null);
+  const [said, setSaid] = useState('');
   const [proposalsAt, setProposalsAt] = useState<HTMLDivElement | null>(null);
   const [keeping, setKeeping] = useState(false);
   const keep = async () => {
@@ -90,6 +91,8 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
     <NotebookField
       room={MOST_LINES - lines.length}
       handle={notebook}
+      said={said}
+      onSaid={setSaid}
       first={lines.every(isBlank)}
       onFound={(found) => {
         learn(...found.lines.flatMap(({ known, choices }) => [known ?? [], choices.map((each) => each.known)].flat()));

@@ -25,7 +25,7 @@ export function SumLine({ lines, factors }: { lines: readonly WeighedLine[]; fac
   const poured = pouredWater(sheet);
   const least = sheet.energyUnknown.length > 0 ? 'at least ' : '';
   return (
-    <p className={styles.sumLine} aria-live="polite">
+    <section className={styles.sumLine} aria-label="What it comes to" aria-live="polite">
       <span>
         {least}
         <b className={styles.kcal}>{writeKcal(sheet.kcal)}</b> kcal{' '}
@@ -37,7 +37,7 @@ export function SumLine({ lines, factors }: { lines: readonly WeighedLine[]; fac
           : `${least}${writeKcal(sheet.kcalPer100)} kcal per 100 g of what goes in`}
         {poured > 0 && `, without the ${inMass(poured)} of water poured on`}
       </span>
-    </p>
+    </section>
   );
 }
 

@@ -105,7 +105,7 @@ export function LineList({ sheet, onRearranged }: LineListProps) {
                 places.length > 1 ? `${MOMENT_HEADS[moment]}, ${nth(components, place).name}` : MOMENT_HEADS[moment];
               return (
                 <Fragment key={moment}>
-                  {moment !== 'cook' && <h3 className={readStyles.moment}>{MOMENT_HEADS[moment]}</h3>}
+                  {moment !== 'cook' && <h2 className={readStyles.moment}>{MOMENT_HEADS[moment]}</h2>}
                   <ol className={styles.lines} aria-label={`Lines: ${name}`}>
                     {own.map(({ id, index }) =>
                       isOpen(id, index) ? (
@@ -115,6 +115,7 @@ export function LineList({ sheet, onRearranged }: LineListProps) {
                           index={index}
                           sheet={sheet}
                           chosen={id === chosen}
+                          onHand={() => setChosen(id)}
                           onRemove={() => remove(index)}
                           onOn={() => goOn(id)}
                         />

@@ -8,6 +8,8 @@ import { partOf, sayWhatGoes } from '@/core/recipe/written';
 import { fillOfPart } from '@/ui/badges/part-fill';
 import { useUnits } from '@/ui/units';
 import styles from './lines.module.css';
+import { AskBone } from './AskBone';
+import { sayRange } from './LineRow';
 import type { SheetForm } from './use-sheet-form';
 import type { Protein } from '@/core/recipe/protein';
 
@@ -26,11 +28,13 @@ export function LineRead({ id, index, sheet, protein, onOpen }: LineReadProps) {
   const line = useWatch({ control: form.control, name: `lines.${index}` });
   const { setNodeRef, attributes, listeners, transform, transition } = useSortable({ id });
   const read = reading.each[index];
-  const food = known.get(line.ndb)?.food;
+  const source = known.get(line.ndb);
+  const food = source?.food;
   const words = line.preparation?.trim() || (food?.name ?? '');
   const mass = bought.get(index);
   const part = read?.ok ? partOf(read.value.line) : line.part;
   const goes = read?.ok ? sayWhatGoes(read.value.line) : undefined;
+  const range = read?.ok ? sayRange(read.value.quantity, inMass) : undefined;
   const hurts = hazardsIn(
     [{ ndb: line.ndb, words: line.preparation ?? '', part, moment: line.moment, strained: line.strained ?? false }],
     hazards,
@@ -71,11 +75,16 @@ export function LineRead({ id, index, sheet, protein, onOpen }: LineReadProps) {
         <span className={styles.words}>
           {line.amount} {words}
           <span className={styles.print}>
-            {[food && food.name !== words ? food.name : undefined, goes].filter(Boolean).join(' · ')}
+            {[food && food.name !== words ? food.name : undefined, goes, range].filter(Boolean).join(' · ')}
           </span>
         </span>
         <b className={styles.grams}>{mass === undefined ? '?' : mass === 0 ? 'not taken' : inMass(mass)}</b>
       </button>
+      {source && (line.bone ?? '').trim() !== '0' && (
+        <div className={styles.asks}>
+          <AskBone sheet={sheet} index={index} known={source} />
+        </div>
+      )}
       {hurts.map(({ hazard }) => (
         <p key={hazard.id} className={hazard.level === 'never' ? styles.never : styles.hurt} role="status">
           {sayHazard(hazard)}

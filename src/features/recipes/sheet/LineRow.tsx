@@ -28,13 +28,15 @@ interface LineRowProps {
   sheet: SheetForm;
   /** It was pressed: its amount is in hand. */
   chosen: boolean;
+  /** The focus came into it: it stays open until it is left. */
+  onHand: () => void;
   onRemove: () => void;
   /** On to the next line. */
   onOn: () => void;
 }
 
 /** One line of a recipe: the cook's words on the left, the grams on the right; the rest behind a press. */
-export function LineRow({ id, index, sheet, chosen, onRemove, onOn }: LineRowProps) {
+export function LineRow({ id, index, sheet, chosen, onHand, onRemove, onOn }: LineRowProps) {
   const { inMass } = useUnits();
   const { form, known, learn, set, problemAt, tried, hazards, reading, bought, mark } = sheet;
   const line = useWatch({ control: form.control, name: `lines.${index}` });
@@ -115,7 +117,7 @@ export function LineRow({ id, index, sheet, chosen, onRemove, onOn }: LineRowPro
     food && line.state !== undefined && line.state !== stateOf(food.food.name) ? line.state : undefined;
 
   return (
-    <li ref={setNodeRef} style={place} className={styles.line} data-line={index}>
+    <li ref={setNodeRef} style={place} className={styles.line} data-line={index} onFocus={chosen ? undefined : onHand}>
       {handle}
       <Field
         label={`Amount of line ${number}`}
@@ -196,7 +198,7 @@ export function LineRow({ id, index, sheet, chosen, onRemove, onOn }: LineRowPro
 }
 
 /** A range counts as its middle, and says so. */
-function sayRange(
+export function sayRange(
   quantity: { kind: string; low: number; high: number },
   inMass: (grams: number) => string,
 ): string | undefined {

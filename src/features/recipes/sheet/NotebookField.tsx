@@ -13,6 +13,9 @@ interface NotebookFieldProps {
   /** A recipe without a line yet asks for the whole page of a notebook. */
   first: boolean;
   onFound: (found: FoundLines) => void;
+  /** What came of the last reading: kept by the sheet, for the page of a notebook gives way to it. */
+  said: string;
+  onSaid: (said: string) => void;
   /** Lets the sheet read what still stands here before it is kept. */
   handle?: Ref<NotebookHandle>;
 }
@@ -26,11 +29,10 @@ export interface NotebookHandle {
 const EXAMPLE = '2 1/2 lb goat shoulder, cubed\n1 1/2 cups pearl barley, dry\n2 large carrots, grated';
 
 /** Lines as they stand in a notebook: typed or pasted, each becomes an amount, a food and a note. */
-export function NotebookField({ room, first, onFound, handle }: NotebookFieldProps) {
+export function NotebookField({ room, first, onFound, said, onSaid, handle }: NotebookFieldProps) {
   const id = useId();
   const [text, setText] = useState('');
   const [state, setState] = useState<'idle' | 'reading' | 'silent'>('idle');
-  const [said, setSaid] = useState('');
   const field = useRef<HTMLTextAreaElement>(null);
   const reading = useRef<Promise<boolean>>(undefined);
   const lines = text.split(/\r?\n/).filter((line) => line.trim() !== '').length;
@@ -52,7 +54,7 @@ export function NotebookField({ room, first, onFound, handle }: NotebookFieldPro
           .filter(Boolean)
           .join('\n'),
       );
-      setSaid(sayFound(found));
+      onSaid(sayFound(found));
       setState('idle');
       return true;
     } catch {
