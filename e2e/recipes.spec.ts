@@ -189,7 +189,7 @@ test('lines change places by keys, and one is bound to each dog and day', async 
   await amountOf(page, 5);
   await page.getByRole('button', { name: 'More about line 5' }).click();
   await page.getByRole('group', { name: 'More about line 5' }).getByLabel('Amount is for').selectOption('dog and day');
-  await page.getByLabel('Days that the sheet is reckoned for').fill('5');
+  await page.getByLabel('Days that the sheet is worked out for').fill('5');
   // Two large eggs a dog and day: 5 × 100 g.
   await expect(lineOf(page, 5)).toContainText('500 g');
   await page.getByRole('button', { name: 'Keep as version 2' }).click();

@@ -1,9 +1,11 @@
 'use client';
 
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
 import Link, { useLinkStatus } from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { ROOMS } from './rooms';
 import { useShortcutsOn } from './shortcuts';
 import styles from './rail.module.css';
@@ -12,6 +14,39 @@ import styles from './rail.module.css';
 function OnTheWay() {
   const { pending } = useLinkStatus();
   return <span className={styles.onTheWay} data-pending={pending || undefined} aria-hidden />;
+}
+
+/** On a phone: the rooms that are not gone to with wet hands. */
+function More({ isHere }: { isHere: (room: string) => boolean }) {
+  const [at, setAt] = useState<HTMLElement | null>(null);
+  const rooms = ROOMS.filter((room) => !room.onPhone);
+  return (
+    <>
+      <button
+        type="button"
+        className={`${styles.tag} ${styles.more}`}
+        aria-haspopup="menu"
+        aria-expanded={at !== null}
+        aria-current={rooms.some((room) => isHere(room.path)) ? 'page' : undefined}
+        onClick={(event) => setAt(event.currentTarget)}
+      >
+        more
+      </button>
+      <Menu anchorEl={at} open={at !== null} onClose={() => setAt(null)}>
+        {rooms.map((room) => (
+          <MenuItem
+            key={room.path}
+            component={Link}
+            href={room.path}
+            selected={isHere(room.path)}
+            onClick={() => setAt(null)}
+          >
+            {room.name}
+          </MenuItem>
+        ))}
+      </Menu>
+    </>
+  );
 }
 
 /** The rooms as tags on a rail; the one you are in hangs lower. Single letters go to rooms unless switched off. */
@@ -33,7 +68,7 @@ export function Rail({ children }: { children?: ReactNode }) {
       key={room.path}
       href={room.path}
       prefetch={false}
-      className={styles.tag}
+      className={`${styles.tag} ${room.onPhone ? '' : styles.elsewhere}`}
       aria-current={isHere(room.path) ? 'page' : undefined}
       aria-keyshortcuts={on ? room.key : undefined}
     >
@@ -47,6 +82,7 @@ export function Rail({ children }: { children?: ReactNode }) {
         {ROOMS.slice(0, -1).map(tag)}
         <span className={styles.apart}>{children}</span>
         {ROOMS.slice(-1).map(tag)}
+        <More isHere={isHere} />
       </div>
     </nav>
   );

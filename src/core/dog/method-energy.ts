@@ -240,6 +240,6 @@ function bySchool(method: Extract<RationMethod, { kind: 'school' }>, weight: Gra
     source:
       by !== undefined
         ? `Set by ${by}. Other food is matched by energy.`
-        : `Common practice, no source; reckoned with ${food.name}. Other food is matched by energy.`,
+        : `Common practice, no source; worked out with ${food.name}. Other food is matched by energy.`,
   };
 }

@@ -150,7 +150,7 @@ function sayOf(name: string, kcal: Kilocalories, marks: readonly SchoolMark[], f
     mark.kcal && mark.school !== 'energy' && !mark.inForce ? [{ mark, ratio: mark.kcal.mark / kcal }] : [],
   );
   const furthest = others.sort((a, b) => Math.abs(Math.log(b.ratio)) - Math.abs(Math.log(a.ratio)))[0];
-  if (!furthest) return `No rule of thumb can be reckoned with ${food.name}.`;
+  if (!furthest) return `No rule of thumb can be worked out with ${food.name}.`;
   if (Math.abs(Math.log(furthest.ratio)) < Math.log(1.1)) return `With ${food.name} the schools agree within a tenth.`;
   return `The ${furthest.mark.school} rule gives ${name} ${writeNumber(furthest.ratio, 2)} times its energy need with this recipe.`;
 }

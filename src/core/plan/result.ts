@@ -66,6 +66,8 @@ export interface PlanResult {
 
 /** A plan that rounding leaves short by no more than this feeds its days all the same (handbook 1: more than 1 % is said). */
 const ROUNDED_AWAY = 0.01;
+/** What a press writes into a hole in whole g or things may fall short of by so much of it (ours, no source). */
+const WHOLE_GRAMS = 0.001;
 
 /** The days that so many kcal of each recipe feed, looked for around `about`: until the first of them is used up. */
 function daysFed({ demand }: Pick<ToPlan, 'demand'>, kcal: readonly number[], about: number): number {
@@ -129,7 +131,7 @@ export function workOutPlan(inputs: PlanInputs, entry: PlanEntry): Outcome<PlanR
     const need = addUp(read.value.plan.demand.over(binding.days), (batch) => batch.need);
     if (read.value.plan.demand.dogs > 0 && need < 1)
       return refused(
-        'The store holds enough for these days: nothing is left to cook. Cook for more days, or plan the whole.',
+        'The store holds enough for these days: nothing is left to cook. Cook for more days, or plan it without the store.',
         'lessStock',
       );
   }
@@ -145,7 +147,8 @@ export function workOutPlan(inputs: PlanInputs, entry: PlanEntry): Outcome<PlanR
     ...(entry.rounded && binding.by !== 'days' ? { days: drift.days } : {}),
   };
   // What rounding takes off the last day is no day less.
-  const days = wholeDays(bound.days * (entry.rounded && binding.by !== 'days' ? 1 + ROUNDED_AWAY : 1));
+  const within = binding.by === 'days' ? 0 : entry.rounded ? ROUNDED_AWAY : WHOLE_GRAMS;
+  const days = wholeDays(bound.days * (1 + within));
   const total = (of: (batch: PlannedBatch) => number) => addUp(batches, (batch) => of(batch));
   return fine({
     read: read.value,

@@ -66,16 +66,16 @@ export function DogPage({ view }: { view: DogView }) {
               </LinkButton>
             </section>
           )}
-          <WeightCurve dog={dog} today={today} set={set} from={addDays(today, -DRAWN_DAYS)}>
+          <WeeksAhead dog={dog} from={today} to={addDays(today, 55)} density={recipe?.facts.density} />
+        </div>
+        <aside className="stack">
+          <WeightCurve dog={dog} today={today} set={set} from={addDays(today, -DRAWN_DAYS)} size="slim">
             {!dog.archived && (
               <LinkButton variant="outlined" href={`/dogs/${dog.id}/weigh`}>
                 Weigh in
               </LinkButton>
             )}
           </WeightCurve>
-          <WeeksAhead dog={dog} from={today} to={addDays(today, 55)} density={recipe?.facts.density} />
-        </div>
-        <aside className="stack">
           <ProposalCard view={view} />
           <Keeping view={view} meals={meals} />
         </aside>

@@ -28,8 +28,13 @@ export function Keeping({ view, meals }: { view: DogView; meals: readonly DayMea
   const rows: { form: DogFormName; title: string; said: string; caution?: string }[] = [
     {
       form: 'ration',
-      title: 'Its day is set by',
-      said: `${energy.because}${ration.goal === undefined ? '' : `, goal ${writeWeight(ration.goal, set)}`}`,
+      title: 'How its day is worked out',
+      said: energy.because,
+    },
+    {
+      form: 'goal',
+      title: 'Goal weight',
+      said: ration.goal === undefined ? 'none: it keeps what it weighs' : writeWeight(ration.goal, set),
     },
     {
       form: 'meals',

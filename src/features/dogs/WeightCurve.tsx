@@ -12,7 +12,8 @@ import { weightCurve } from '@/ui/charts/weight-curve';
 import styles from './dogs.module.css';
 import { nth, sure } from '@/core/sure';
 
-const SIZE = { width: 720, height: 150 };
+/** Across a column, or in the margin beside what a dog eats. */
+const SIZES = { wide: { width: 720, height: 150 }, slim: { width: 290, height: 150 } } as const;
 const WEEKS_AHEAD = 8;
 
 interface WeightCurveProps {
@@ -21,11 +22,13 @@ interface WeightCurveProps {
   set: UnitSet;
   /** The first day that is drawn; none: all of it. */
   from?: LocalDate;
+  size?: keyof typeof SIZES;
   children?: ReactNode;
 }
 
 /** The weigh-ins so far with their trend and the target band, and for a pup the way it is expected to grow. */
-export function WeightCurve({ dog, today, set, from, children }: WeightCurveProps) {
+export function WeightCurve({ dog, today, set, from, size = 'wide', children }: WeightCurveProps) {
+  const SIZE = SIZES[size];
   const all = withoutSlips(dog.weighIns);
   const late = from === undefined ? all : all.filter((each) => each.date >= from);
   // A dog that was last weighed long ago still shows where it was.
@@ -66,9 +69,9 @@ export function WeightCurve({ dog, today, set, from, children }: WeightCurveProp
         {children}
       </div>
       <svg
-        viewBox={`-72 -10 ${SIZE.width + 108} ${SIZE.height + 40}`}
+        viewBox={`-44 -10 ${SIZE.width + 80} ${SIZE.height + 40}`}
         width="100%"
-        className={styles.curve}
+        className={`${styles.curve} ${size === 'slim' ? styles.slim : ''}`}
         aria-hidden
       >
         {curve.band && (

@@ -79,8 +79,8 @@ export interface DogView {
 }
 
 export const dogView = pageQuery(
-  async ({ db, today, household, reference }, id: number): Promise<DogView | undefined> => {
-    const dog = await readDog(db, id, 'lately');
+  async ({ db, today, household, reference }, id: number, weighed?: 'lately'): Promise<DogView | undefined> => {
+    const dog = await readDog(db, id, weighed);
     if (!dog) return undefined;
     const facts = await readFoodFacts(db);
     const recipes = [...facts].map(([recipeId, each]) => ({ recipeId, facts: each }));

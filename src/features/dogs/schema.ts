@@ -44,6 +44,7 @@ export const archiveDogSchema = z.object({ dogId, archived: z.boolean() });
 export const dogFormNameSchema = z.enum([
   'facts',
   'ration',
+  'goal',
   'rules',
   'meals',
   'otherwise',

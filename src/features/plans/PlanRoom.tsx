@@ -3,8 +3,9 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { isVessel } from '@/core/plan/equipment';
+import type { PlanEntry } from '@/core/plan/plan-entry';
 import { writeDay } from '@/core/calendar/local-date';
 import { mustBeSeen, seriousIn, swapEffect } from '@/core/plan/dog-checks';
 import { writeMinutes } from '@/core/plan/stove';
@@ -21,6 +22,7 @@ import { putAway, savePlan } from './actions';
 import { BatchLines } from './BatchLines';
 import { DogsInPlan } from './DogsInPlan';
 import { OtherPlans } from './OtherPlans';
+import { PlanAnswer } from './PlanAnswer';
 import styles from './plans.module.css';
 import type { PlanView } from './queries';
 import { Rounding } from './Rounding';
@@ -42,10 +44,17 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
     setKept(true);
     if (planId !== view.keptId) router.push(`/plan/${planId}`);
   });
+  const [started, setStarted] = useState<PlanEntry>();
   const start = useCommand(savePlan, 'start-plan', ({ batchIds }, { entry: stored }) => {
-    plan.forget(stored);
+    setStarted(stored);
     router.push(`/batches/${batchIds[0]}`);
   });
+  // The plan stays on the screen until the sheet is there, and is let go then.
+  const letGo = useRef(plan.forget);
+  useEffect(() => {
+    letGo.current = plan.forget;
+  });
+  useEffect(() => () => (started ? letGo.current(started) : undefined), [started]);
   const drop = useCommand(putAway, `drop-plan-${view.keptId ?? 0}`, () => router.push('/plan'));
   const checks = plan.checks.filter((check) => entry.dogIds.includes(check.dogId));
   const cautions = [
@@ -68,7 +77,20 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
   ];
   const input = { entry, ...(view.keptId ? { planId: view.keptId } : {}) };
   const blocked =
-    !hydrated || keep.pending || start.pending || !result.ok || (standing?.stops.length ?? 0) > 0 || !seen;
+    !hydrated ||
+    keep.pending ||
+    start.pending ||
+    started !== undefined ||
+    !result.ok ||
+    (standing?.stops.length ?? 0) > 0 ||
+    !seen;
+  const cause = !result.ok
+    ? 'The sentence at the top cannot be read yet.'
+    : (standing?.stops.length ?? 0) > 0
+      ? 'What stands in its way is said at the top.'
+      : !seen
+        ? 'First look at what is said above, and tick it.'
+        : undefined;
   return (
     <div className="page">
       <h1 className="away">{view.keptId ? 'A kept plan' : 'Plan a batch'}</h1>
@@ -99,6 +121,7 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
       {shown && (
         <div className={`twoColumns ${styles.below} ${result.ok ? '' : styles.stale}`} inert={!result.ok}>
           <div className={`stack ${styles.top}`}>
+            <PlanAnswer result={shown} today={inputs.today} />
             <AllBindings
               hasVessel={inputs.equipment.some(isVessel)}
               rows={plan.bindings}
@@ -149,12 +172,20 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
               said={view.items}
             />
             <Cautions cautions={cautions} seen={seen} onSeen={(ids) => change({ seen: ids })} />
-            <Button variant="contained" size="large" fullWidth disabled={blocked} onClick={() => start.run(input)}>
+            <Button
+              variant="contained"
+              size="large"
+              fullWidth
+              data-next-act
+              disabled={blocked}
+              onClick={() => start.run(input)}
+            >
               Start cook day
             </Button>
             <Button variant="outlined" size="large" fullWidth disabled={blocked} onClick={() => keep.run(input)}>
               {view.keptId ? 'Keep it as it is now' : 'Keep the plan'}
             </Button>
+            {cause && <p className="note">{cause}</p>}
             <p role="status">{kept && !plan.typed && <span className="inOrder">Kept.</span>}</p>
             {view.keptId && (
               <div className={styles.acts}>

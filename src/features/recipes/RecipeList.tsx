@@ -47,7 +47,7 @@ export function RecipeList({ view: { rows, away } }: { view: RecipesView }) {
             </span>{' '}
             kcal, {row.protein.word}
           </p>
-          <LinkButton variant="outlined" href={`/plan?recipe=${row.recipeId}`} aria-label={`Plan ${row.name}`}>
+          <LinkButton variant="outlined" href={`/plan?recipe=${row.recipeId}`} aria-label={`Plan it: ${row.name}`}>
             Plan it
           </LinkButton>
         </li>

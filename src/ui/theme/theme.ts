@@ -74,6 +74,7 @@ export const theme = createTheme({
         },
       },
     },
+    MuiMenuItem: { styleOverrides: { root: { minHeight: 56, fontSize: 'var(--size-lead)' } } },
     MuiCheckbox: { styleOverrides: { root: { color: 'var(--slate)', padding: 10 } } },
   },
 });

@@ -8,7 +8,7 @@ export const metadata = { title: 'Dog' };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const id = idInAddress.safeParse((await params).id);
-  const view = id.success ? await dogView(id.data) : undefined;
+  const view = id.success ? await dogView(id.data, 'lately') : undefined;
   if (!view) notFound();
   return <DogPage view={view} />;
 }

@@ -18,7 +18,7 @@ export function ForWhom({ dogs, preview, onChange }: ForWhomProps) {
   return (
     <p className={styles.forWhom}>
       Looked at for{' '}
-      <span role="group" aria-label="Dogs that the sheet is reckoned for">
+      <span role="group" aria-label="Dogs that the sheet is worked out for">
         {dogs.map((dog) => (
           <button
             key={dog.id}
@@ -44,7 +44,7 @@ export function ForWhom({ dogs, preview, onChange }: ForWhomProps) {
         type="number"
         min={1}
         max={366}
-        aria-label="Days that the sheet is reckoned for"
+        aria-label="Days that the sheet is worked out for"
         value={days}
         onChange={(event) => {
           const typed = Number(event.target.value);

@@ -117,7 +117,16 @@ export function LineRow({ id, index, sheet, chosen, onHand, onRemove, onOn }: Li
     food && line.state !== undefined && line.state !== stateOf(food.food.name) ? line.state : undefined;
 
   return (
-    <li ref={setNodeRef} style={place} className={styles.line} data-line={index} onFocus={chosen ? undefined : onHand}>
+    <li
+      ref={setNodeRef}
+      style={place}
+      className={styles.line}
+      data-line={index}
+      onFocus={(event) => {
+        // Typing here keeps it open. A press on one of its questions does not: nothing may move away under a finger.
+        if (!chosen && event.target instanceof HTMLInputElement) onHand();
+      }}
+    >
       {handle}
       <Field
         label={`Amount of line ${number}`}

@@ -5,6 +5,7 @@ import { dogForm, dogHistory, dogView, foodGroups } from '@/features/dogs/querie
 import { dogFormNameSchema } from '@/features/dogs/schema';
 import { AvoidForm } from '@/features/dogs/forms/AvoidForm';
 import { BowlLinesForm } from '@/features/dogs/forms/BowlLinesForm';
+import { GoalForm } from '@/features/dogs/forms/GoalForm';
 import { History } from '@/features/dogs/forms/History';
 import { LifeForm } from '@/features/dogs/forms/LifeForm';
 import { MealsForm } from '@/features/dogs/forms/MealsForm';
@@ -30,6 +31,8 @@ export default async function Page({ params }: { params: Promise<{ id: string; f
     }
     case 'ration':
       return <RationForm view={view} />;
+    case 'goal':
+      return <GoalForm view={view} />;
     case 'rules':
       return <RulesForm view={view} />;
     case 'meals':
