@@ -140,7 +140,7 @@ test('a base mix is entered from its bag, and a plan with it knows its energy', 
 test('its pot is weighed out, weighed and divided in pounds and ounces; a bare number asks for its unit', async () => {
   await startCookDay(page);
   const wentIn = page.getByLabel(/weight that went in/);
-  const weighed = page.getByRole('list', { name: 'To be weighed' }).getByRole('listitem');
+  const weighed = page.getByRole('list', { name: /^(To be weighed|Stirred in)/ }).getByRole('listitem');
   await expect(weighed).toHaveCount(3);
   const texts = await weighed.locator('b').allTextContents();
   const ounces = texts.map((text) => {

@@ -19,12 +19,14 @@ const commandId = z.string().min(8).max(64);
 
 /**
  * The one way from a form to a change: the shape's Zod schema, the command id, one transaction, and every shown
- * number made anew. A refusal comes back as sentences with their fields.
+ * number made anew. A refusal comes back as sentences with their fields. Where the answer must not wait for the page, the
+ * screen says it at once and asks for the page itself (`after`).
  */
 export function houseAction<Shape extends z.ZodType, Value>(
   kind: string,
   shape: Shape,
   work: (context: Context, input: z.output<Shape>) => Promise<Value>,
+  page: 'with the answer' | 'after' = 'with the answer',
 ) {
   return client
     .inputSchema(z.object({ commandId, input: shape }))
@@ -34,7 +36,7 @@ export function houseAction<Shape extends z.ZodType, Value>(
       const answer = await runCommand({ db, reference, now: now() }, { id, kind, input }, (context) =>
         work(context, input),
       );
-      if (answer.ok) revalidatePath('/', 'layout');
+      if (answer.ok && page === 'with the answer') revalidatePath('/', 'layout');
       return answer;
     });
 }

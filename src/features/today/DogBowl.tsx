@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import Link from 'next/link';
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { writeKcal } from '@/core/quantity/write';
 import { bowlOf, drawMeal, fitFor, type Drawn } from '@/core/stock/draw';
@@ -11,7 +12,7 @@ import { useCommand } from '@/ui/form/use-command';
 import { Bowl, DogBadge } from '@/ui/badges/badges';
 import { useHydrated } from '@/ui/use-hydrated';
 import { Why } from '@/ui/Why';
-import { feedBowl } from './actions';
+import { feedNext } from './actions';
 import { OtherPack } from './OtherPack';
 import styles from './today.module.css';
 import type { LocalDate } from '@/core/calendar/local-date';
@@ -26,12 +27,14 @@ interface DogBowlProps {
   /** How full its bowl is drawn, beside the fullest of the household. */
   full: number;
   sameSlot: boolean;
+  /** Its next meal was fed a moment ago; the page that says what comes after it is on its way. */
+  had: boolean;
   onFed: (bowlId: number, said: string) => void;
   onTakeBack: (bowlId: number) => void;
 }
 
 /** One dog's next meal: grams, from which pack, and one press. */
-export function DogBowl({ dog, day, sources, full, sameSlot, onFed, onTakeBack }: DogBowlProps) {
+export function DogBowl({ dog, day, sources, full, sameSlot, had, onFed, onTakeBack }: DogBowlProps) {
   const { inMass } = useUnits();
   const [first, setFirst] = useState<string>();
   const [choosing, setChoosing] = useState(false);
@@ -41,9 +44,11 @@ export function DogBowl({ dog, day, sources, full, sameSlot, onFed, onTakeBack }
   const rest = fitFor(sources, dog.id, next?.recipeId).filter((source) => source.key !== first);
   const { drawn, missing }: { drawn: readonly Drawn[]; missing: number } =
     next && chosen ? drawMeal(next.kcal, [chosen, ...rest]) : { drawn: next?.drawn ?? [], missing: next?.missing ?? 0 };
-  const feed = useCommand(feedBowl, `feed-${dog.id}-${next?.slotId}-${day}`, ({ bowlId }) =>
-    onFed(bowlId, `${dog.name} has had ${next?.slotName}.`),
-  );
+  const router = useRouter();
+  const feed = useCommand(feedNext, `feed-${dog.id}-${next?.slotId}-${day}`, ({ bowlId }) => {
+    onFed(bowlId, `${dog.name} has had ${next?.slotName}.`);
+    router.refresh();
+  });
 
   const protein = sources.find((source) => source.key === drawn[0]?.key)?.protein;
   const { grams, water } = bowlOf(drawn);
@@ -169,7 +174,8 @@ export function DogBowl({ dog, day, sources, full, sameSlot, onFed, onTakeBack }
           </p>
         )}
       </div>
-      {next && drawn.length > 0 && (
+      {had && <p className={`inOrder ${styles.press}`}>fed</p>}
+      {next && !had && drawn.length > 0 && (
         <Button
           className={styles.press}
           variant="contained"

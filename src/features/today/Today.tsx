@@ -14,9 +14,12 @@ import { Tonight } from './Tonight';
 import styles from './today.module.css';
 import type { TodayView } from './view';
 
+/** One dog's one meal. */
+const bowlKey = (dog: TodayView['dogs'][number]) => `${dog.id}-${dog.next?.slotId ?? 'done'}`;
+
 /** The next meal of every dog, what to move tonight, the weeks ahead, and what to watch. */
 export function Today({ view }: { view: TodayView }) {
-  const [fed, setFed] = useState<{ bowlId: number; said: string }>();
+  const [fed, setFed] = useState<{ bowlId: number; said: string; bowl: string }>();
   const takeBack = useCommand(takeBackBowl, 'take-back', () => setFed(undefined));
   if (view.dogs.length === 0) {
     return (
@@ -46,13 +49,14 @@ export function Today({ view }: { view: TodayView }) {
           <ul className={styles.bowls}>
             {view.dogs.map((dog) => (
               <DogBowl
-                key={`${dog.id}-${dog.next?.slotId ?? 'done'}`}
+                key={bowlKey(dog)}
                 dog={dog}
                 day={view.day}
                 sources={view.sources}
                 full={(dog.next?.kcal ?? 0) / most}
                 sameSlot={view.heading !== 'Next meals'}
-                onFed={(bowlId, said) => setFed({ bowlId, said })}
+                had={fed?.bowl === bowlKey(dog)}
+                onFed={(bowlId, said) => setFed({ bowlId, said, bowl: bowlKey(dog) })}
                 onTakeBack={(bowlId) => takeBack.run({ bowlId })}
               />
             ))}

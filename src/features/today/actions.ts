@@ -7,6 +7,8 @@ import { houseAction } from '@/data/house-action';
 import { bowlSchema, correctBowlSchema, takeBackSchema } from './schema';
 
 export const feedBowl = houseAction('feed bowl', bowlSchema, feed);
+/** The next bowl, answered before the page is made anew: the screen asks for that itself. */
+export const feedNext = houseAction('feed bowl', bowlSchema, feed, 'after');
 export const correctBowl = houseAction('correct bowl', correctBowlSchema, correct);
 export const takeBackBowl = houseAction('take back bowl', takeBackSchema, takeBack);
 export const moveToFridge = houseAction('move packs', movePacksSchema, movePacks);
