@@ -14,20 +14,27 @@ const port = 3900 + (process.pid % 90);
 const address = `http://127.0.0.1:${port}`;
 const folder = mkdtempSync(join(tmpdir(), 'hodman-shots-'));
 mkdirSync(target, { recursive: true });
-const server = spawn(process.execPath, ['scripts/demo.mjs'], {
-  env: {
-    ...process.env,
-    PORT: String(port),
-    HODMAN_DATA: folder,
-    HODMAN_NOW: '2026-11-25T12:00:00Z',
-    TZ: 'Europe/Oslo',
-  },
-  stdio: ['ignore', 'pipe', 'inherit'],
-});
-let printed = '';
-server.stdout.on('data', (data) => (printed += data));
-while (!printed.includes('Hodman is at') && server.exitCode === null)
-  await new Promise((resolve) => setTimeout(resolve, 200));
+/** A server on a folder of its own, once it answers. */
+async function serving(script, own, ownPort) {
+  const started = spawn(process.execPath, [script], {
+    env: {
+      ...process.env,
+      PORT: String(ownPort),
+      HODMAN_DATA: own,
+      HODMAN_NOW: '2026-11-25T12:00:00Z',
+      TZ: 'Europe/Oslo',
+    },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  let printed = '';
+  started.stdout.on('data', (data) => (printed += data));
+  while (!printed.includes('Hodman is at') && started.exitCode === null)
+    await new Promise((resolve) => setTimeout(resolve, 200));
+  return started;
+}
+const server = await serving('scripts/demo.mjs', folder, port);
+const bare = join(folder, 'bare');
+const empty = await serving('scripts/start.mjs', bare, port + 100);
 
 const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',
@@ -53,21 +60,32 @@ try {
     ['ration', '/dogs/3/ration'],
     ['recipes', '/recipes'],
     ['recipe', '/recipes/1'],
-    ['supply', '/recipes/supplies/2'],
     ['rotation', '/recipes/rotation'],
     ['plan', '/plan'],
     ['batches', '/batches'],
-    ['run-sheet', '/batches/2'],
+    ['run-sheet', '/batches/4'],
     ['store', '/store'],
-    ['pack', '/store?pack=V7'],
+    ['pack', '/store?pack=V20'],
     ['household', '/household'],
   ]) {
     await shoot(name, path);
   }
+  // An empty house on its way to the first bowl.
+  await page.goto(`http://127.0.0.1:${port + 100}`, { waitUntil: 'networkidle' });
+  await page.getByRole('radio', { name: /^grams/ }).check();
+  await page.getByRole('button', { name: 'That is how we do it' }).click();
+  await page.waitForURL('**/dogs/new');
+  await page.getByLabel('Name').fill('Otto');
+  await page.getByLabel('Born').fill('2019-03-01');
+  await page.getByLabel('Weighs today').fill('7.2 kg');
+  await page.getByRole('button', { name: 'Add this dog' }).click();
+  await page.getByRole('button', { name: 'I have none yet' }).click();
+  await shoot('start');
   // A pollock pot is planned, cooked and weighed, so that the steps have something to show.
   await page.goto(`${address}/plan?recipe=2`, { waitUntil: 'networkidle' });
   await page.getByLabel('Days', { exact: true }).fill('4');
-  await page.getByLabel('Seen, and we go on').check();
+  const seen = page.getByLabel('Seen, and we go on');
+  if ((await seen.count()) > 0) await seen.check();
   await page.getByRole('button', { name: 'Start cook day' }).click();
   await page.getByRole('button', { name: 'All in, start cooking' }).waitFor();
   await shoot('weigh-out');
@@ -87,5 +105,6 @@ try {
 } finally {
   await browser.close();
   server.kill('SIGKILL');
+  empty.kill('SIGKILL');
   rmSync(folder, { recursive: true, force: true });
 }

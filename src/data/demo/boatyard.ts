@@ -64,7 +64,7 @@ export async function loadDemo(db: Database, reference: Reference, now: Date): P
     // A treat for the grown dogs, a month ago: half of it is in the freezer still.
     const pollock = await cook(at, tx, -31, { recipeId: pollockId, dogIds: grown, days: 3 }, { gross: 0.9 });
     // The last of its three days is in the freezer: a pack for each.
-    await divide(at, -31, pollock, { today: 400, fridge: Math.round((pollock.yield.net * 2) / 3) - 400 });
+    await divide(at, -31, pollock, { today: 400, fridge: Math.round((pollock.yield.net * 2) / 3) - 380 });
     await sealWet(at, tx, -31, pollock.id);
     for (let days = -31; days <= -30; days++) await feedDay(at, tx, days, now, { from: -31, to: -30 }, grown);
     await throwCrumbs(await at(-28, '09:00'), pollock.id);
