@@ -128,7 +128,9 @@ export const SUPPLIES: readonly SupplyEntry[] = [
     measure: 'tsp',
     measureGrams: '4.6 g',
     amounts: [
+      { nutrient: 'protein', amount: '0', unit: 'g' },
       { nutrient: 'fat', amount: '4.6', unit: 'g' },
+      { nutrient: 'carbohydrate', amount: '0', unit: 'g' },
       { nutrient: 'EPA + DHA', amount: '1.2', unit: 'g' },
       { nutrient: 'vitamin E', amount: '4', unit: 'IU' },
     ],

@@ -33,6 +33,7 @@ export function WeightCurve({ dog, today, set, from, size = 'wide', children }: 
   const late = from === undefined ? all : all.filter((each) => each.date >= from);
   // A dog that was last weighed long ago still shows where it was.
   const weighed = late.length > 1 ? late : all.slice(-2);
+  const counted = dog.weighIns.filter((each) => from === undefined || each.date >= from).length;
   const past = weighed.map((each) => ({ day: daysBetween(today, each.date), grams: each.grams }));
   const growing = isGrowing(dog, today);
   const ahead = growing
@@ -58,8 +59,8 @@ export function WeightCurve({ dog, today, set, from, size = 'wide', children }: 
         <div className="titleRow">
           <h2 id="scale">On the scale</h2>
           <p className="note">
-            {countOf(weighed.length, 'weigh-in')}
-            {weighed.length < all.length && ' of late'}, last {writeWeight(last.grams, set)} on{' '}
+            {countOf(counted, 'weigh-in')}
+            {counted < dog.weighIns.length && ' of late'}, last {writeWeight(last.grams, set)} on{' '}
             {writeDay(last.date, today)}
             {trend?.ok && `; ${signed(trend.value.percentAWeek)} % a week`}
             {ahead.length > 0 && `; in eight weeks about ${writeWeight(sure(ahead.at(-1)).grams, set)}`}

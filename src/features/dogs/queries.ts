@@ -15,6 +15,7 @@ import { writeNumber, writeWeight } from '@/core/quantity/write';
 import { pageQuery } from '@/data/page';
 import { readDog, readDogs, type StoredDog } from '@/data/repositories/dogs';
 import { readAnswers, readIntake, readReports, type StoredIntake } from '@/data/repositories/eaten';
+import { readLatestPots } from '@/data/repositories/batches';
 import { readFoodFacts } from '@/data/repositories/food-facts';
 import { sure } from '@/core/sure';
 
@@ -85,6 +86,8 @@ export const dogView = pageQuery(
     const facts = await readFoodFacts(db);
     const recipes = [...facts].map(([recipeId, each]) => ({ recipeId, facts: each }));
     const ration = rationOn(dog, today);
+    // What the newest pot was of is what the dog is eating.
+    const lately = [...(await readLatestPots(db))].sort(([, a], [, b]) => b - a)[0]?.[0];
     const own = ration.method.kind === 'school' ? ration.method.food : undefined;
     const slotRecipe = partsOn(dog, today).find((part) => part.recipeId !== undefined)?.recipeId;
     const eaten = await readIntake(db, dog, addDays(today, -7 * TREND_WEEKS - 7), today);
@@ -102,6 +105,7 @@ export const dogView = pageQuery(
           own?.recipeId === undefined ? recipe.facts.name === own?.name : recipe.recipeId === own.recipeId,
         ) ??
         recipes.find((recipe) => recipe.recipeId === slotRecipe) ??
+        recipes.find((recipe) => recipe.recipeId === lately) ??
         recipes.find((recipe) => recipe.facts.measured) ??
         recipes[0],
       proposal,

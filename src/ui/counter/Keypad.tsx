@@ -53,7 +53,7 @@ export function Keypad() {
     typeInto(target, key);
   };
   return (
-    <div className={styles.keypad}>
+    <div className={styles.keypad} data-open={open || undefined} data-keypad={open || undefined}>
       <button type="button" className={styles.toggle} aria-expanded={open} onClick={() => setOpen(!open)}>
         {open ? 'close the keypad' : 'keypad for wet hands'}
       </button>
