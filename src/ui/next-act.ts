@@ -21,7 +21,7 @@ const isLost = () => {
  * Puts the focus on what comes next, where a press has left it nowhere: the act that a screen marks with `data-next-act`,
  * the first field of a form, or the heading. A cook with the keyboard alone never starts again from the top of the page.
  */
-export function focusNextAct(): void {
+export function focusNextAct(scrolls = byKeyboard): void {
   if (!isLost()) return;
   const seen = [
     ...document.querySelectorAll<HTMLElement>(ACTS),
@@ -30,8 +30,8 @@ export function focusNextAct(): void {
   const act = seen.find((element) => element.checkVisibility() && element.closest('[inert]') === null);
   const heading = document.querySelector<HTMLElement>('main h1');
   if (!act && heading) heading.tabIndex = -1;
-  // Under a finger nothing may move away; the keyboard sees where it is.
-  (act ?? heading)?.focus({ preventScroll: !byKeyboard });
+  // Under a finger nothing may move away; the keyboard sees where it is, and a new step is seen from its beginning.
+  (act ?? heading)?.focus({ preventScroll: !scrolls });
 }
 
 /** Calls it when a command has been answered and everything that follows stands on the screen. */
@@ -44,7 +44,7 @@ export function useFocusAfter(pending: boolean): void {
   // What was pressed may be gone with its step: then the focus goes on to the step that took its place.
   useEffect(
     () => () => {
-      if (was.current) setTimeout(focusNextAct, 0);
+      if (was.current) setTimeout(() => focusNextAct(true), 0);
     },
     [],
   );
@@ -56,6 +56,6 @@ export function useFocusOnChange(atHand: unknown): void {
   useEffect(() => {
     if (before.current === atHand) return;
     before.current = atHand;
-    focusNextAct();
+    focusNextAct(true);
   }, [atHand]);
 }

@@ -49,7 +49,7 @@ export function RunSheet({ view }: { view: BatchView }) {
       <div className="spread">
         <div className="titleRow">
           <h1>{view.name}</h1>
-          <p className="soft">{view.about}</p>
+          <p className={`soft ${isTyped ? styles.about : ''}`}>{view.about}</p>
         </div>
         {view.weighed && (
           <p>
