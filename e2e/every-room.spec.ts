@@ -50,8 +50,12 @@ for (const mode of ['light', 'dark'] as const) {
   test(`axe finds nothing, ${mode}`, async ({ browser }) => {
     test.setTimeout(300_000);
     const page = await (await browser.newContext({ colorScheme: mode, reducedMotion: 'reduce' })).newPage();
+    // What the server wrote and what the browser makes of it are the same.
+    const errors: string[] = [];
+    page.on('pageerror', (error) => errors.push(error.message));
     for (const view of VIEWS) {
       await page.goto(hodman.address + view, { waitUntil: 'networkidle' });
+      expect(errors.map((each) => `${view} ${each}`)).toEqual([]);
       const { violations } = await new AxeBuilder({ page })
         .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
         .analyze();

@@ -62,9 +62,9 @@ export async function loadDemo(db: Database, reference: Reference, now: Date): P
     const grown = dogIds.slice(0, 2);
 
     // A treat for the grown dogs, a month ago: half of it is in the freezer still.
-    const pollock = await cook(at, tx, -31, { recipeId: pollockId, dogIds: grown, days: 3 }, { gross: 0.9 });
-    // The last of its three days is in the freezer: a pack for each.
-    await divide(at, -31, pollock, { today: 400, fridge: Math.round((pollock.yield.net * 2) / 3) - 380 });
+    const pollock = await cook(at, tx, -31, { recipeId: pollockId, dogIds: grown, days: 4 }, { gross: 0.9 });
+    // The last of its four days is in the freezer.
+    await divide(at, -31, pollock, { today: 400, fridge: Math.round(pollock.yield.net * 0.735) - 400 });
     await sealWet(at, tx, -31, pollock.id);
     for (let days = -31; days <= -30; days++) await feedDay(at, tx, days, now, { from: -31, to: -30 }, grown);
     await throwCrumbs(await at(-28, '09:00'), pollock.id);
@@ -277,10 +277,13 @@ async function feedDay(
   if (days === -1) await thawForToday(await at(days, '20:00'), tx);
 }
 
-/** What a pot leaves in the fridge when its days are over is thrown, and says so. */
+/** What a pot leaves in the fridge when its days are over, and its last crumbs, are thrown, and it says so. */
 async function throwCrumbs(context: Context, batchId: number): Promise<void> {
   for (const pack of await readStock(context.tx))
-    if (pack.placeKind === 'fridge' && pack.contents.some((content) => content.batchId === batchId))
+    if (
+      (pack.placeKind === 'fridge' || pack.dogId === undefined) &&
+      pack.contents.some((content) => content.batchId === batchId)
+    )
       await discardPack(context, { holdingId: pack.holdingId, note: 'crumbs' });
 }
 

@@ -171,7 +171,7 @@ export const SUPPLIES: readonly SupplyEntry[] = [
     ).map(([nutrient, amount, unit, as]) => ({ nutrient, amount, unit, ...(as ? { as } : {}) })),
     price: '24.00',
     priceGrams: '1000 g',
-    mostPerKg: '0.2',
+    mostPerKg: '0.4',
   },
 ];
 

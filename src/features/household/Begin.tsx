@@ -14,7 +14,6 @@ import { beginHousehold } from './actions';
 import styles from './household.module.css';
 import { MealTimesFields } from './MealTimesFields';
 import type { Beginning } from './queries';
-import { timeZones } from './zones';
 
 const MEASURES = [
   { value: 'metric', label: 'grams, and cups of 250 mL', said: 'kg, g, L, °C' },
@@ -71,7 +70,7 @@ export function Begin({ view }: { view: Beginning }) {
         <Choice
           label="Time zone"
           value={rest.timeZone}
-          options={timeZones(view.timeZone)}
+          options={view.timeZones}
           onChange={(timeZone) => setRest({ ...rest, timeZone })}
         />
         <MealTimesFields

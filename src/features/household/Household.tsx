@@ -15,7 +15,6 @@ import { Kitchen } from './Kitchen';
 import { Meanings } from './Meanings';
 import { MealTimesFields } from './MealTimesFields';
 import type { HouseholdView } from './queries';
-import { currencies, timeZones } from './zones';
 
 const FACTORS = (['4-9-4', 'modified', 'table'] as const).map((value) => ({
   value,
@@ -24,7 +23,7 @@ const FACTORS = (['4-9-4', 'modified', 'table'] as const).map((value) => ({
 
 /** The settings that hold for everything, and those of this screen alone. */
 export function Household({ view }: { view: HouseholdView }) {
-  const { kitchen, meanings, ...settings } = view;
+  const { kitchen, meanings, lists, ...settings } = view;
   const [entry, setEntry] = useState(settings);
   const [kept, setKept] = useState(false);
   const save = useCommand(saveHousehold, 'household', () => setKept(true));
@@ -77,13 +76,13 @@ export function Household({ view }: { view: HouseholdView }) {
           <Choice
             label="Time zone"
             value={entry.timeZone}
-            options={timeZones(settings.timeZone)}
+            options={lists.timeZones}
             onChange={(timeZone) => change({ timeZone })}
           />
           <Choice
             label="Prices are in"
             value={entry.currency}
-            options={currencies(settings.currency)}
+            options={lists.currencies}
             onChange={(currency) => change({ currency })}
           />
           <MealTimesFields

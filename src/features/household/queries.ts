@@ -10,6 +10,7 @@ import { readFoodsByKey } from '@/data/repositories/foods';
 import { readMeanings } from '@/data/repositories/pantry';
 import { readAllPlaces, type Place } from '@/data/repositories/household';
 import { readSetupFacts } from '@/data/repositories/setup';
+import { currencies, timeZones, type Listed } from './zones';
 import type { MealTimes } from '@/core/household/meal-times';
 
 export const householdView = pageQuery(async ({ db, household, reference }) => {
@@ -31,6 +32,7 @@ export const householdView = pageQuery(async ({ db, household, reference }) => {
     timeZone,
     currency,
     mealTimes,
+    lists: { timeZones: timeZones(timeZone), currencies: currencies(currency) },
     meanings,
     kitchen: await kitchenView(db),
   };
@@ -60,6 +62,8 @@ async function kitchenView(db: Parameters<typeof readAllPlaces>[0]): Promise<Kit
 export type HouseholdView = Awaited<ReturnType<typeof householdView>>;
 
 export interface Beginning {
+  /** The time zones that this machine knows: a browser's list may be another. */
+  readonly timeZones: readonly Listed[];
   readonly unitSet: UnitSet;
   readonly timeZone: string;
   readonly mealTimes: MealTimes;
@@ -76,7 +80,7 @@ export const houseView = cache(
       return {
         set: unitSet,
         setup: setupOf(await readSetupFacts(db, household)),
-        beginning: unitsSaid ? undefined : { unitSet, timeZone, mealTimes },
+        beginning: unitsSaid ? undefined : { unitSet, timeZone, mealTimes, timeZones: timeZones(timeZone) },
       };
     },
   ),
