@@ -36,7 +36,7 @@ test('a plan is put away, and is gone', async () => {
   await startCookDay(page);
   await page.getByRole('button', { name: 'put this plan away' }).click();
   await expect(page.getByRole('heading', { name: 'Batches' })).toBeVisible();
-  await expect(page.getByRole('link', { name: 'Goat, millet & beetroot' })).toHaveCount(1);
+  await expect(page.getByRole('link', { name: 'Goat, millet & beetroot', exact: true })).toHaveCount(1);
 });
 
 test('a counted pot is marked as an estimate everywhere, and is fed warm today', async () => {

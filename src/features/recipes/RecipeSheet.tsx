@@ -18,6 +18,7 @@ import { useHydrated } from '@/ui/use-hydrated';
 import { BalanceSheet } from './BalanceSheet';
 import type { KnownAddition, RecipeForm } from './queries';
 import { PutAway } from '@/ui/AwayList';
+import { useFocusOnChange } from '@/ui/next-act';
 import { useOnward } from '@/ui/setup/setup';
 import { useUnits } from '@/ui/units';
 import type { NewRecipeForm } from './start/queries';
@@ -101,6 +102,8 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
     />
   );
   const begun = given.id !== undefined || lines.length > 0 || (entry.name ?? '') !== '';
+  // The page of a notebook gives way to the sheet: its name is asked first.
+  useFocusOnChange(begun);
   if (!begun && given.examples)
     return (
       <div className="page">
@@ -135,6 +138,7 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
             <Field
               label="Name of the recipe"
               placeholder="Venison, barley & parsnip"
+              inputProps={entry.name === '' ? { 'data-next-act': true } : undefined}
               {...form.register('name')}
               problem={form.formState.errors.name?.message ?? save.at('name')}
               autoComplete="off"
