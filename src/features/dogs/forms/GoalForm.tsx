@@ -1,37 +1,18 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { rationOn } from '@/core/dog/dog';
-import { rationEntrySchema, readRationEntry, toRationEntry } from '@/core/dog/ration-entry';
 import { writeWeight } from '@/core/quantity/write';
 import { sure } from '@/core/sure';
 import { Field } from '@/ui/form/Field';
 import { HouseForm } from '@/ui/form/HouseForm';
-import { useHouseForm } from '@/ui/form/use-house-form';
-import { setRation } from '../actions';
 import type { DogView } from '../queries';
 import { WeightCurve } from '../WeightCurve';
 import { DogForm } from './DogForm';
+import { useRationForm } from './use-ration-form';
 
 /** The weight that a dog is to come to, alone: a ration from today that is otherwise as it is. */
 export function GoalForm({ view }: { view: DogView }) {
-  const { dog, today, set, recipes } = view;
-  const router = useRouter();
-  const foods = new Map(recipes.map((recipe) => [recipe.recipeId, recipe.facts]));
-  const house = useHouseForm({
-    slot: `goal-${dog.id}`,
-    entry: toRationEntry(
-      rationOn(dog, today),
-      today,
-      (food) => food.recipeId ?? recipes.find((recipe) => recipe.facts.name === food.name)?.recipeId ?? null,
-      (goal) => writeWeight(goal, set),
-    ),
-    shape: rationEntrySchema,
-    read: (typed) => readRationEntry(typed, dog, { set, today, foods }),
-    action: setRation,
-    input: (typed) => ({ dogId: dog.id, entry: typed }),
-    onDone: () => router.push(`/dogs/${dog.id}`),
-  });
+  const { dog, today, set } = view;
+  const { house } = useRationForm(view, `goal-${dog.id}`);
   const { form, at } = house;
   return (
     <DogForm

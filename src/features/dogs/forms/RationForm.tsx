@@ -1,32 +1,23 @@
 'use client';
 
 import Checkbox from '@mui/material/Checkbox';
-import { useRouter } from 'next/navigation';
-import { useMemo } from 'react';
 import { Controller } from 'react-hook-form';
 import { dayEnergy } from '@/core/dog/day-energy';
 import { rationOn } from '@/core/dog/dog';
 import { WORK_WORDS, WORKS } from '@/core/dog/maintenance-factor';
 import { NRC_FACTORS } from '@/core/dog/method';
-import {
-  METHOD_OFFERS,
-  rationEntrySchema,
-  readRationEntry,
-  toRationEntry,
-  type MethodChoice,
-} from '@/core/dog/ration-entry';
+import { METHOD_OFFERS, type MethodChoice } from '@/core/dog/ration-entry';
 import { beginSchool, isSchoolKind, needsFood } from '@/core/dog/schools/schools';
-import { writeKcal, writeNumber, writeWeight } from '@/core/quantity/write';
+import { writeKcal, writeNumber } from '@/core/quantity/write';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { HouseForm } from '@/ui/form/HouseForm';
-import { useHouseForm } from '@/ui/form/use-house-form';
 import { Why } from '@/ui/Why';
-import { setRation } from '../actions';
 import styles from '../dogs.module.css';
 import type { DogView } from '../queries';
 import { SchoolFields } from './SchoolFields';
 import { DogForm } from './DogForm';
+import { useRationForm } from './use-ration-form';
 
 const WORK_OPTIONS = WORKS.map((value) => ({ value, label: WORK_WORDS[value] }));
 const SHOWN = [
@@ -46,28 +37,17 @@ const SHOWN = [
 
 /** How a dog's day is set, from a day on; what it comes to stands beside it while it is typed. */
 export function RationForm({ view }: { view: DogView }) {
-  const { dog, today, set, recipes } = view;
-  const router = useRouter();
-  const foods = useMemo(() => new Map(recipes.map((recipe) => [recipe.recipeId, recipe.facts])), [recipes]);
-  const given = toRationEntry(
-    rationOn(dog, today),
-    today,
-    // A ration from before it kept the recipe's id goes by the name.
-    (food) => food.recipeId ?? recipes.find((recipe) => recipe.facts.name === food.name)?.recipeId ?? null,
-    (goal) => writeWeight(goal, set),
-  );
-  const house = useHouseForm({
-    slot: `ration-${dog.id}`,
-    entry: { ...given, recipeId: given.recipeId ?? view.recipe?.recipeId ?? null },
-    shape: rationEntrySchema,
-    read: (typed) => readRationEntry(typed, dog, { set, today, foods }),
-    action: setRation,
-    input: (typed) => ({ dogId: dog.id, entry: typed }),
-    onDone: () => router.push(`/dogs/${dog.id}`),
-  });
+  const { dog, today, recipes } = view;
+  const {
+    given,
+    house,
+    read: readTyped,
+  } = useRationForm(view, `ration-${dog.id}`, ({ recipeId }) => ({
+    recipeId: recipeId ?? view.recipe?.recipeId ?? null,
+  }));
   const { form, entry, at } = house;
   const school = isSchoolKind(entry.method) ? entry.method : undefined;
-  const read = readRationEntry(entry, dog, { set, today, foods });
+  const read = readTyped(entry);
   const choose = (method: MethodChoice) => {
     form.setValue('method', method, { shouldDirty: true });
     if (isSchoolKind(method) && method !== given.method) form.setValue('school', beginSchool(method));
