@@ -117,7 +117,7 @@ test('every figure says why', async () => {
 });
 
 test('rounded with one press to whole eggs, and undone with another', async () => {
-  const eggs = page.getByRole('listitem').filter({ hasText: 'Egg, whole' });
+  const eggs = goesIn().filter({ hasText: /^eggs/ });
   const exact = await eggs.locator('b').textContent();
   await page.getByRole('button', { name: 'Take it' }).click();
   await expect(eggs).toContainText(/\d large/);
