@@ -9,6 +9,7 @@ import { proteinOf } from '@/core/recipe/protein';
 import { moveLine, removeLine } from '@/core/recipe/rearrange';
 import { MOMENTS, type Moment } from '@/core/recipe/recipe';
 import styles from '../recipes.module.css';
+import { useFocusOnChange } from '@/ui/next-act';
 import readStyles from './lines.module.css';
 import { LineRead } from './LineRead';
 import { ComponentHead } from './ComponentHead';
@@ -41,6 +42,8 @@ export function LineList({ sheet, onRearranged }: LineListProps) {
   const places = components.length > 1 ? components.map((_, place) => place) : [0];
   const protein = proteinOf(sheet.reckoned);
   const [chosen, setChosen] = useState<string>();
+  // Past the last line the focus goes on to keeping the recipe.
+  useFocusOnChange(chosen);
   const componentOf = (index: number) => (places.length > 1 ? (entry.lines[index]?.component ?? 0) : 0);
   /** A line that asks something, or says nothing yet, stands open; the rest are read. */
   const isOpen = (id: string, index: number) => {
