@@ -13,6 +13,7 @@ if (process.argv.includes('mutate-data')) {
 build();
 const { pages } = await import('../bench/pages.mjs');
 const { foodSearch } = await import('../bench/food-search.mjs');
+const { firstPaints } = await import('../bench/first-paint.mjs');
 const { balance } = await import('../bench/balance.mjs');
 
 const { planKeystroke, planRecompute } = await import('../bench/plan.mjs');
@@ -32,6 +33,7 @@ try {
       ...(await pages(address)),
       ...(await foodSearch(address)),
       ...(await planKeystroke(address)),
+      ...(await firstPaints(address)),
     ])),
     ...(await roomsOfFiveYears(folder)),
     ...computed,
