@@ -60,6 +60,20 @@ test('nothing of it in store and nothing to be done: it was eaten; unweighed: it
   expect(endsOf(summary({ next: 'divide it' }), undefined, false).map(({ kind }) => kind)).toEqual(['to divide']);
 });
 
+test('a share that is sealed and of which no pack is there was eaten, and does not wait to be packed', () => {
+  const of = summary({
+    next: 'seal the rest',
+    shares: [
+      { fate: 'fridge', grams: 700, sealed: true },
+      { fate: 'freezer', grams: 1300, sealed: false },
+    ],
+  });
+  expect(endsOf(of, undefined, false).map(({ kind, grams }) => [kind, grams])).toEqual([
+    ['to pack', 1300],
+    ['eaten', 700],
+  ]);
+});
+
 test('whatever was packed and eaten, the ends together are the yield (conservation of mass)', () => {
   const share = fc.record({
     fate: fc.constantFrom('fridge' as const, 'freezer' as const, 'dry' as const),

@@ -27,8 +27,8 @@ export interface BatchEnd {
 
 /**
  * What has become of a weighed pot: eaten or thrown, what lies where and until when, what is still to be packed or divided.
- * Takes its summary, what its packs hold (absent: nothing of it is in store), and whether the share of its cook day is still warm; g. What a share's packs have
- * not taken yet is still to be packed. Source: conservation of mass.
+ * Takes its summary, what its packs hold (absent: nothing of it is in store), and whether the share of its cook day is
+ * still warm; g. What a share's packs have not taken yet is still to be packed. Source: conservation of mass.
  */
 export function endsOf(
   summary: BatchSummary,
@@ -57,28 +57,27 @@ export function endsOf(
       until: days[0],
     };
   };
-  const gramsOf = (fate: Fate) =>
-    addUp(
-      summary.shares.filter((share) => share.fate === fate),
-      (share) => share.grams,
-    );
+  const gramsOf = (shares: BatchSummary['shares']) => addUp(shares, (share) => share.grams);
   let eaten = 0;
   for (const fate of ['fridge', 'freezer', 'dry'] as const) {
     const own = (packs ?? []).filter((each) => each.fate === fate);
     const packed = addUp(own, (each) => each.packed);
-    const sealed = summary.shares.filter((share) => share.fate === fate).every((share) => share.sealed);
+    const shares = summary.shares.filter((share) => share.fate === fate);
+    const all = gramsOf(shares);
+    const sealed = gramsOf(shares.filter((share) => share.sealed));
     // Of what is sealed whole, packs are the share; a dried g stands for several of the pot.
-    const wet = packed === 0 ? 0 : sealed || fate === 'dry' ? gramsOf(fate) : Math.min(packed, gramsOf(fate));
+    const wet = packed === 0 ? sealed : sealed === all || fate === 'dry' ? all : Math.min(packed, all);
+    // Sealed, and no pack of it is there any more.
+    if (packed === 0) eaten += sealed;
     for (const each of own) {
-      const part = packed === 0 ? 0 : (each.left / packed) * wet;
-      put(each.place, part, fate === 'dry' ? each.left : undefined, each.until);
+      put(each.place, (each.left / packed) * wet, fate === 'dry' ? each.left : undefined, each.until);
       eaten += ((each.packed - each.left) / packed) * wet;
     }
-    put('to pack', gramsOf(fate) - wet);
+    put('to pack', all - wet);
   }
-  const warm = gramsOf('today');
+  const warm = gramsOf(summary.shares.filter((share) => share.fate === 'today'));
   put('warm', isWarm ? warm : 0);
   put('eaten', isWarm ? eaten : eaten + warm);
-  put('to divide', net - addUp(summary.shares, (share) => share.grams));
+  put('to divide', net - gramsOf(summary.shares));
   return ends;
 }

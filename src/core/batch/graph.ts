@@ -54,9 +54,9 @@ const waterIn = (line: WeighedLine) => nutrientIn(line.food.per100, 'water_g', l
 
 /**
  * A batch as a graph of masses: lines into the loads of their component, the loads into its vessel, the vessels into the
- * pot, the pot into the pans that were weighed, vapour, the liquid that was kept and what was eaten before, the pans into the yield. Yields that are
- * kept apart come from their own vessel each. What is one alone (one load, one vessel, one pan) is no node of its own. Each
- * yield goes into its shares and what is not divided; a share into packs, bowls, trays and what is not packed; a tray into
+ * pot, the pot into the pans that were weighed, vapour, the liquid that was kept and what was eaten before, the pans into
+ * the yield. Yields that are kept apart come from their own vessel each. What is one alone (one load, one vessel, one pan)
+ * is no node of its own. Each yield goes into its shares and what is not divided; a share into packs, bowls, trays and what is not packed; a tray into
  * the water that left it and the packs.
  *
  * Takes the state of a batch, for a planned one its lines, and the household's energy factors. What packs hold over a
@@ -193,6 +193,18 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
     else edge(source, node(`open-${share.id}`, 'rest', 'not packed yet'), rest, inStored(rest));
   }
 }
+
+/** What each line brings, in g over all its loads, in the order of the lines. */
+export const linesIn = ({ nodes, edges }: MassGraph): readonly { readonly node: MassNode; readonly grams: number }[] =>
+  nodes
+    .filter((node) => node.kind === 'line')
+    .map((node) => ({
+      node,
+      grams: addUp(
+        edges.filter((edge) => edge.from === node.key),
+        (edge) => edge.grams,
+      ),
+    }));
 
 /** What is cooked in a vessel of its own, with its lines; what is only planned is shown as one. */
 function componentsOf(batch: BatchState, planned: readonly WeighedLine[]) {

@@ -11,8 +11,7 @@ export interface SetupFacts {
   readonly fed: boolean;
 }
 
-export const SETUP_KEYS = ['measures', 'dog', 'recipe', 'kitchen', 'pot', 'bowl'] as const;
-export type SetupKey = (typeof SETUP_KEYS)[number];
+export type SetupKey = 'measures' | 'dog' | 'recipe' | 'kitchen' | 'pot' | 'bowl';
 
 export interface SetupStep {
   readonly key: SetupKey;

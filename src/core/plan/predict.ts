@@ -56,6 +56,20 @@ function ofComponent(lines: readonly (WrittenLine & { readonly bought: number })
 }
 
 /**
+ * What a kitchen's weighed pots of a recipe come to: the mean of the parts that were there, and their standard deviation
+ * from the second pot on. Source: elementary statistics (n - 1).
+ */
+export function habitOf(pots: readonly number[]): {
+  readonly mean: number | undefined;
+  readonly spread: number | undefined;
+} {
+  if (pots.length === 0) return { mean: undefined, spread: undefined };
+  const mean = addUp(pots, (pot) => pot) / pots.length;
+  if (pots.length === 1) return { mean, spread: undefined };
+  return { mean, spread: Math.sqrt(addUp(pots, (pot) => (pot - mean) ** 2) / (pots.length - 1)) };
+}
+
+/**
  * How much of what goes in will be there: the mean of this kitchen's weighed pots of the recipe, once there is one;
  * before that component by component by the table: with poured water a tenth boils away, grain alone drinks its
  * water up, without water each food shrinks by its kind. What is stirred in stays.
@@ -73,10 +87,9 @@ export function guessYield(written: readonly WrittenLine[], pots: readonly numbe
     rules.set(place, rule);
     return rule(line);
   });
-  if (pots.length === 0)
+  const { mean, spread } = habitOf(pots);
+  if (mean === undefined)
     return { lines: table, pots: 0, source: 'cooked to raw by the usual tables, from memory; no pot weighed yet' };
-  const mean = addUp(pots, (pot) => pot) / pots.length;
-  const spread = pots.length > 1 ? Math.sqrt(addUp(pots, (pot) => (pot - mean) ** 2) / (pots.length - 1)) : undefined;
   return {
     lines: table.map(({ likely, low, high }) =>
       spread === undefined

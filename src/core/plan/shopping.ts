@@ -73,6 +73,9 @@ export function shoppingList(bought: readonly BoughtLine[], set: UnitSet): Shopp
     .sort((a, b) => b.grams - a.grams);
 }
 
+/** g of all that is to be bought or taken out. */
+export const gramsToFetch = (items: readonly ShoppingItem[]): number => addUp(items, (item) => item.grams);
+
 /** When the cook begins until the household says otherwise (common practice, no source). */
 export const COOK_HOUR = 10;
 

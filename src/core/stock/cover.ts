@@ -31,8 +31,8 @@ export interface Cover {
 /**
  * Plays the coming days against the stock, first expired first out, for all dogs together.
  *
- * Takes each dog's meals (kcal) per day from today, how many days, the packs, the household's fridge days and the days that opened dry
- * food keeps; returns which pack feeds whom on which day. A frozen pack is taken as moved to the fridge the day
+ * Takes each dog's meals (kcal) per day from today, how many days, the packs, the household's fridge days and the days
+ * that opened dry food keeps; returns which pack feeds whom on which day. A frozen pack is taken as moved to the fridge the day
  * before its first use, a dry one as opened then. Once nothing is left, the days after a dog's first gap are gaps.
  * Source: handbook 11.
  */

@@ -36,9 +36,9 @@ import { nth, sure } from '@/core/sure';
 import { addUp } from '@/core/add-up';
 
 /**
- * The boatyard cottage: three made-up dogs, three recipes, five weeks with four pots: one of pollock of which half is in the
- * freezer, one of venison that was eaten up, one of goat that was freeze-dried, and the venison of this week. It is played through the same commands that the application uses, with the days counted
- * back from `now`.
+ * The boatyard cottage: three made-up dogs, three recipes, five weeks with four pots: one of pollock whose last day is in
+ * the freezer, one of venison that was eaten up, one of goat that was mostly freeze-dried, and the venison of this week. It
+ * is played through the same commands that the application uses, with the days counted back from `now`.
  */
 export async function loadDemo(db: Database, reference: Reference, now: Date): Promise<void> {
   await db.transaction(async (tx) => {
@@ -61,19 +61,19 @@ export async function loadDemo(db: Database, reference: Reference, now: Date): P
     const [venisonId, pollockId, goatId] = [nth(recipeIds, 0), nth(recipeIds, 1), nth(recipeIds, 2)];
     const grown = dogIds.slice(0, 2);
 
-    // A treat for the grown dogs, a month ago: half of it is in the freezer still.
+    // A treat for the grown dogs, a month ago.
     const pollock = await cook(at, tx, -31, { recipeId: pollockId, dogIds: grown, days: 4 }, { gross: 0.9 });
     // The last of its four days is in the freezer.
     await divide(at, -31, pollock, { today: 400, fridge: Math.round(pollock.yield.net * 0.735) - 400 });
     await sealWet(at, tx, -31, pollock.id);
-    for (let days = -31; days <= -30; days++) await feedDay(at, tx, days, now, { from: -31, to: -30 }, grown);
+    for (let days = -31; days <= -30; days++) await feedDay(at, tx, days, now, -31, grown);
     await throwCrumbs(await at(-28, '09:00'), pollock.id);
 
     // A pot that was eaten up in two days: it taught what the next one comes to.
     const first = await cook(at, tx, -17, { recipeId: venisonId, dogIds, days: 2 }, { gross: 0.86 });
     await divide(at, -17, first, { today: 1250, fridge: Math.round(first.yield.net) - 1250 });
     await sealWet(at, tx, -17, first.id);
-    for (let days = -17; days <= -15; days++) await feedDay(at, tx, days, now, { from: -17, to: -15 });
+    for (let days = -17; days <= -15; days++) await feedDay(at, tx, days, now, -17);
     await throwCrumbs(await at(-13, '09:00'), first.id);
 
     const goat = await cook(at, tx, -13, { recipeId: goatId, dogIds, days: 7 }, { gross: 0.85 });
@@ -87,7 +87,7 @@ export async function loadDemo(db: Database, reference: Reference, now: Date): P
     await divide(at, COOK_DAY, venison, { today: 1250, fridge: 7700 });
     await sealWet(at, tx, COOK_DAY, venison.id);
 
-    for (let days = COOK_DAY; days <= 0; days++) await feedDay(at, tx, days, now, { from: COOK_DAY, to: 0 });
+    for (let days = COOK_DAY; days <= 0; days++) await feedDay(at, tx, days, now, COOK_DAY);
     await keepNotes(await at(-1, '19:00'), nth(recipeIds, 0));
   });
 }
@@ -251,13 +251,13 @@ async function feedDay(
   tx: Tx,
   days: number,
   now: Date,
-  pot?: { readonly from: number; readonly to: number },
+  cookDay?: number,
   dogIds?: readonly number[],
 ): Promise<void> {
   for (const clock of ['07:30', '12:30', '18:00']) {
     const context = await at(days, clock);
     if (context.now > now) return;
-    if (pot && days === pot.from && clock !== '18:00') continue;
+    if (days === cookDay && clock !== '18:00') continue;
     for (const dog of await readDogs(tx)) {
       if (dogIds && !dogIds.includes(dog.id)) continue;
       const meal = mealsOn(dog, context.today).find((each) => each.clock === clock);

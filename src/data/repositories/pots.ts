@@ -3,7 +3,6 @@ import { and, asc, eq, inArray, isNull, lte, sql } from 'drizzle-orm';
 import type { Tx } from '../database';
 import { batch } from '../schema/batches';
 import { recipeVersion } from '../schema/recipes';
-import { addUp } from '@/core/add-up';
 
 /** How many weighed pots back a kitchen's yield is looked at; older habits fade (common practice, no source). */
 const POTS_BACK = 12;
@@ -45,6 +44,3 @@ export async function readPots(tx: Tx, recipeIds: readonly number[]): Promise<Ma
   }
   return pots;
 }
-
-export const meanOf = (values: readonly number[] | undefined): number | undefined =>
-  values && values.length > 0 ? addUp(values, (value) => value) / values.length : undefined;

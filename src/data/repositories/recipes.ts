@@ -14,7 +14,8 @@ import type { Reference } from '../reference/reference';
 import { component, line, recipe, recipeVersion } from '../schema/recipes';
 import { readHousehold } from './household';
 import { readPantry, type Pantry } from './pantry';
-import { meanOf, readPots } from './pots';
+import { habitOf } from '@/core/plan/predict';
+import { readPots } from './pots';
 import { sure } from '@/core/sure';
 import { addUp } from '@/core/add-up';
 
@@ -87,7 +88,7 @@ export async function readRecipeAsFood(
   if (!version) return undefined;
   const lines = boiledDown(
     version.lines.filter((each) => each.moment !== 'bowl'),
-    meanOf((await readPots(tx, [recipeId])).get(recipeId)) ?? 1,
+    habitOf((await readPots(tx, [recipeId])).get(recipeId) ?? []).mean ?? 1,
   );
   const [own] = await tx.select({ cupGrams: recipe.cupGrams }).from(recipe).where(eq(recipe.id, recipeId));
   const { unitSet } = await readHousehold(tx);

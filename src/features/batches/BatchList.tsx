@@ -49,7 +49,7 @@ function Row({ row }: { row: BatchRow }) {
       />
       <ul className={styles.ends}>
         {row.ends.map((end) => (
-          <li key={end.kind} className={end.kind === 'eaten' ? 'soft' : styles.there}>
+          <li key={end.said} className={end.kind === 'eaten' ? 'soft' : styles.there}>
             {end.said}
           </li>
         ))}

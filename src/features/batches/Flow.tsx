@@ -6,7 +6,7 @@ import { FLOW, layFlow } from '@/ui/charts/flow';
 import { hatchFill } from '@/ui/badges/hatch-defs';
 import styles from './batches.module.css';
 import type { BatchView } from './queries';
-import type { MassGraph, MassKind } from '@/core/batch/graph';
+import { linesIn, type MassGraph, type MassKind } from '@/core/batch/graph';
 import { STEPS, type StepKey } from '@/core/batch/steps';
 import { addUp } from '@/core/add-up';
 import { FATE_WORDS } from './fate-words';
@@ -25,23 +25,15 @@ const short = (name: string, weight: string) => {
 };
 
 /** What the drawing reads of the graph. */
-function flowOf({ nodes, edges }: MassGraph) {
+function flowOf(graph: MassGraph) {
+  const { nodes, edges } = graph;
   const nodeOf = (key: string) => sure(nodes.find((node) => node.key === key));
   const to = (kind: MassKind) => edges.filter((edge) => nodeOf(edge.to).kind === kind);
-  const lines = nodes
-    .filter((node) => node.kind === 'line')
-    .map((node) => ({
-      node,
-      grams: addUp(
-        edges.filter((edge) => edge.from === node.key),
-        (edge) => edge.grams,
-      ),
-    }));
   // A load goes on into its vessel once; where there are no loads, vessels are what the pot is made of.
   const loads = edges.filter(({ from }) => nodeOf(from).kind === 'load');
   const vessels = edges.filter(({ from }) => nodeOf(from).kind === 'vessel');
   return {
-    lines,
+    lines: linesIn(graph),
     to,
     loads: (loads.length > 0 ? loads : vessels).map((edge) => edge.grams),
     /** The trays of a share, or its packs; what lies beside them stays the open end of its band. */

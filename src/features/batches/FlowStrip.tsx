@@ -1,6 +1,6 @@
 'use client';
 
-import { addUp } from '@/core/add-up';
+import { linesIn } from '@/core/batch/graph';
 import { useUnits } from '@/ui/units';
 import styles from './batches.module.css';
 import { FATE_WORDS } from './fate-words';
@@ -11,15 +11,7 @@ import { SmallFlow } from './SmallFlow';
 export function FlowStrip({ view }: { view: BatchView }) {
   const { inMass } = useUnits();
   const { weighed, graph } = view;
-  const went = graph.nodes
-    .filter((node) => node.kind === 'line')
-    .map((node) => ({
-      part: node.part ?? 'muscle',
-      grams: addUp(
-        graph.edges.filter((edge) => edge.from === node.key),
-        (edge) => edge.grams,
-      ),
-    }));
+  const went = linesIn(graph).map(({ node, grams }) => ({ part: node.part ?? 'muscle', grams }));
   const shares = weighed?.shares.filter((share) => share.grams > 0) ?? [];
   const planned = view.state === 'planned';
   return (

@@ -118,7 +118,7 @@ export function WeighOut({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
             lines={now}
             at={line?.line}
             isIn={(each) => nth(typed, each.line).isIn}
-            said={(each) => saidOf(each)}
+            said={saidOf}
             onChoose={setChosen}
           />
           {later.length > 0 && (
@@ -129,7 +129,7 @@ export function WeighOut({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
                 lines={later}
                 at={line?.line}
                 isIn={() => false}
-                said={(each) => saidOf(each)}
+                said={saidOf}
                 onChoose={setChosen}
               />
             </>

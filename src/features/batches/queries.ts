@@ -28,8 +28,6 @@ import { addUp } from '@/core/add-up';
 export interface SheetLine {
   /** In the cook's words. */
   readonly name: string;
-  /** The food table's name, where that is another. */
-  readonly tableName: string | undefined;
   /** What of it stays in the food. */
   readonly grams: number;
   /** What goes onto the scale: as bought. */
@@ -104,15 +102,12 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
   };
 });
 
-const otherName = (table: string, words: string) => (table === words ? undefined : table);
-
 /** A line as it was weighed out. */
 function cookedLine(take: WeighedTake, line: number): SheetLine {
   const [first] = take.parts;
   const stays = addUp(take.parts, (part) => part.share);
   return {
     name: take.words,
-    tableName: otherName(take.name, take.words),
     line,
     grams: stays * take.weighed,
     toWeigh: take.weighed,
@@ -158,7 +153,6 @@ async function plannedLines(
     lines: takes.map(({ written, bought }, index) => ({
       line: index,
       name: written.text,
-      tableName: otherName(written.source.food.name, written.text),
       grams: bought * (1 - written.refuse),
       toWeigh: bought,
       measure: nth(kitchen, index).byWeight ? undefined : nth(kitchen, index).measure,

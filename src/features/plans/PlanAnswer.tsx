@@ -1,8 +1,8 @@
 'use client';
 
-import { addUp } from '@/core/add-up';
 import { addDays, writeDay, type LocalDate } from '@/core/calendar/local-date';
 import type { PlanResult } from '@/core/plan/result';
+import { gramsToFetch } from '@/core/plan/shopping';
 import { countOf } from '@/core/quantity/count-words';
 import { useUnits } from '@/ui/units';
 import styles from './plans.module.css';
@@ -11,15 +11,14 @@ import styles from './plans.module.css';
 export function PlanAnswer({ result, today }: { result: PlanResult; today: LocalDate }) {
   const { inSum } = useUnits();
   const { read, days, shopping } = result;
-  const whole = Math.max(1, Math.floor(days + 1e-6));
   return (
     <p className={styles.answer}>
       <span>
-        <b className="figure">{inSum(addUp(shopping, (item) => item.grams))}</b> to fetch
+        <b className="figure">{inSum(gramsToFetch(shopping))}</b> to fetch
       </span>
       <span>
-        <b className="figure">{countOf(whole, 'day')}</b> provided for, to{' '}
-        {writeDay(addDays(read.firstDay, whole - 1), today)}
+        <b className="figure">{countOf(days, 'day')}</b> provided for, to{' '}
+        {writeDay(addDays(read.firstDay, days - 1), today)}
       </span>
     </p>
   );

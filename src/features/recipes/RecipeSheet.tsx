@@ -11,6 +11,7 @@ import { MOST_LINES } from '@/core/recipe/free-line';
 import { guessPart } from '@/core/recipe/part-of-food';
 import { isPreviewed } from '@/core/recipe/preview';
 import { insertLines } from '@/core/recipe/rearrange';
+import { recipeSheet } from '@/core/recipe/sheet';
 import { DraftNote } from '@/ui/form/DraftNote';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
@@ -42,6 +43,7 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
     given.id === undefined ? onward('/recipes') : router.push('/recipes'),
   );
   const { form, entry, learn } = sheet;
+  const sums = recipeSheet(reckoned, given.factors);
   const { lines } = entry;
   const shownFields = lines.flatMap((_, index) => [`lines.${index}.amount`, `lines.${index}.ndb`]);
 
@@ -160,7 +162,7 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
             )}
           </div>
           <DraftNote draft={draft} />
-          <SumLine lines={reckoned} factors={given.factors} />
+          <SumLine sheet={sums} />
           <Problems problems={save.atHead('name', ...shownFields)} />
           {lines.length > 0 && <LineList sheet={sheet} onRearranged={save.clear} />}
           <div ref={setProposalsAt} />
@@ -202,6 +204,7 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
           </div>
           {reckoned.length > 0 && (
             <Totals
+              sheet={sums}
               lines={reckoned}
               factors={given.factors}
               uncounted={uncounted}

@@ -9,7 +9,7 @@ import { BONE } from '@/core/recipe/bone';
 import { proteinOf } from '@/core/recipe/protein';
 import type { NamedShape } from '@/core/recipe/shape';
 import type { WeighedLine } from '@/core/recipe/recipe';
-import { pouredWater, recipeSheet, type Known } from '@/core/recipe/sheet';
+import { pouredWater, type Known, type RecipeSheet as Sums } from '@/core/recipe/sheet';
 import { Why } from '@/ui/Why';
 import { Caution } from '@/ui/Caution';
 import { Shape } from './Shape';
@@ -17,11 +17,10 @@ import styles from './recipes.module.css';
 import { useUnits } from '@/ui/units';
 
 /** What the lines come to, in one line that stays in sight while they scroll. */
-export function SumLine({ lines, factors }: { lines: readonly WeighedLine[]; factors: EnergyFactors }) {
+export function SumLine({ sheet }: { sheet: Sums }) {
   const { inMass } = useUnits();
-  if (lines.length === 0)
+  if (sheet.inPot === 0)
     return <p className="soft">Type an amount and a food: what the recipe comes to appears here.</p>;
-  const sheet = recipeSheet(lines, factors);
   const poured = pouredWater(sheet);
   const least = sheet.energyUnknown.length > 0 ? 'at least ' : '';
   return (
@@ -43,6 +42,7 @@ export function SumLine({ lines, factors }: { lines: readonly WeighedLine[]; fac
 
 /** The shape of a recipe, and its sums with their coverage. */
 export function Totals({
+  sheet,
   lines,
   factors,
   uncounted,
@@ -51,6 +51,7 @@ export function Totals({
   known,
   onShape,
 }: {
+  sheet: Sums;
   lines: readonly WeighedLine[];
   factors: EnergyFactors;
   uncounted: number;
@@ -60,7 +61,6 @@ export function Totals({
   onShape: (shape: string) => void;
 }) {
   const { inMass } = useUnits();
-  const sheet = recipeSheet(lines, factors);
   const poured = pouredWater(sheet);
   return (
     <section className="stack" aria-labelledby="totals">

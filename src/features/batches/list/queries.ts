@@ -1,6 +1,6 @@
 import 'server-only';
 import { endsOf, type BatchEnd } from '@/core/batch/ends';
-import { STEPS, type StepKey } from '@/core/batch/steps';
+import { STEPS } from '@/core/batch/steps';
 import { densityIn, type BatchSummary } from '@/core/batch/summary';
 import { dayIn, writeDay, writeDayInFull } from '@/core/calendar/local-date';
 import { countOf } from '@/core/quantity/count-words';
@@ -12,7 +12,8 @@ import { pageQuery, readProteins, type Page } from '@/data/page';
 import { readBatchList, type ListedBatch } from '@/data/repositories/batches';
 import { readDogs, type StoredDog } from '@/data/repositories/dogs';
 import { readPacksAt } from '@/data/repositories/ends';
-import { meanOf, readPots } from '@/data/repositories/pots';
+import { habitOf } from '@/core/plan/predict';
+import { readPots } from '@/data/repositories/pots';
 
 /** Up to four dogs by name, a pack of them by number. */
 export const whom = (dogs: readonly StoredDog[]) =>
@@ -31,7 +32,6 @@ export interface BatchRow {
   readonly name: string;
   /** "planned", "in the pot". */
   readonly state: string;
-  readonly step: StepKey;
   /** What is to be done next; undefined where nothing is. */
   readonly next: string | undefined;
   readonly day: string;
@@ -55,8 +55,6 @@ export interface BatchesView {
 
 /** So many batches stand in the list at once. */
 const ROWS = 40;
-/** A habit takes more than one pot. */
-const POTS = 2;
 
 /** The batches, newest first, so many from `from` on; one more says that there are more. */
 export const batchRows = pageQuery(async (read, from: number = 0): Promise<BatchesView> => {
@@ -79,9 +77,8 @@ export const batchRows = pageQuery(async (read, from: number = 0): Promise<Batch
       .filter(Boolean)
       .join(', '),
     learned: [...pots].flatMap(([recipeId, own]) => {
-      const mean = meanOf(own);
-      if (mean === undefined || own.length < POTS) return [];
-      const spread = (Math.max(...own) - Math.min(...own)) / 2;
+      const { mean, spread } = habitOf(own);
+      if (mean === undefined || spread === undefined) return [];
       return [
         `${recipes.get(recipeId)}: ${countOf(own.length, 'pot')} came to ${writeNumber(mean, 2)} of what went in, ±${writeNumber(spread, 2)}`,
       ];
@@ -106,7 +103,6 @@ function rowOf(
     id: batch.id,
     name: batch.recipeName,
     state: step.listed,
-    step: step.key,
     next: batch.state === 'planned' ? step.next({ state: 'planned' }) : summary?.next,
     day: writeDayInFull(day),
     said: saidOf(batch, dogs, read),
@@ -130,12 +126,13 @@ function saidOf(batch: ListedBatch, dogs: readonly StoredDog[], { household, tod
 function sayEnd({ kind, grams, stored, until }: BatchEnd, { household, today }: Page): RowEnd {
   const much = (mass: number) => writeSumIn(mass, household.unitSet);
   const dated = until === undefined ? '' : `, to ${writeDay(until, today)}`;
+  const there = `${stored === undefined ? much(grams) : `${much(stored)} dry, of ${much(grams)}`}${dated}`;
   const said: Readonly<Record<BatchEnd['kind'], string>> = {
     eaten: `eaten ${much(grams)}`,
     warm: `fed warm today ${much(grams)}`,
-    fridge: `fridge ${much(grams)}${dated}`,
-    freezer: `freezer ${much(grams)}${dated}`,
-    cupboard: `cupboard ${stored === undefined ? much(grams) : `${much(stored)} dry, of ${much(grams)}`}${dated}`,
+    fridge: `fridge ${there}`,
+    freezer: `freezer ${there}`,
+    cupboard: `cupboard ${there}`,
     'to pack': `to pack ${much(grams)}`,
     'to divide': `to divide ${much(grams)}`,
   };

@@ -1,22 +1,20 @@
 'use client';
 
-import { useSortable } from '@dnd-kit/sortable';
-import { CSS } from '@dnd-kit/utilities';
 import Button from '@mui/material/Button';
 import { useState, type KeyboardEvent } from 'react';
-import { useWatch } from 'react-hook-form';
 import type { KnownFood } from '@/core/food/food';
 import { isBlank } from '@/core/recipe/entry';
-import { hazardsIn, sayHazard } from '@/core/recipe/hazards';
+import { sayHazard } from '@/core/recipe/hazards';
 import { measureAsked } from '@/core/recipe/measure-asked';
 import { guessPart } from '@/core/recipe/part-of-food';
-import { partOf, sayWhatGoes, stateOf } from '@/core/recipe/written';
+import { sayWhatGoes, stateOf } from '@/core/recipe/written';
 import { Field } from '@/ui/form/Field';
 import { FoodField } from '@/ui/food/FoodField';
 import { AskBone } from './AskBone';
 import { AskFood } from './AskFood';
 import styles from '../recipes.module.css';
 import { LineMore, sayBasis } from './LineMore';
+import { useLine } from './use-line';
 import type { SheetForm } from './use-sheet-form';
 import { WeighOnce } from './WeighOnce';
 import { useUnits } from '@/ui/units';
@@ -38,10 +36,9 @@ interface LineRowProps {
 /** One line of a recipe: the cook's words on the left, the grams on the right; the rest behind a press. */
 export function LineRow({ id, index, sheet, chosen, onHand, onRemove, onOn }: LineRowProps) {
   const { inMass } = useUnits();
-  const { form, known, learn, set, problemAt, tried, hazards, reading, bought, mark } = sheet;
-  const line = useWatch({ control: form.control, name: `lines.${index}` });
+  const { form, known, learn, set, problemAt, tried, bought, mark } = sheet;
+  const { line, read, hurts, item, handle } = useLine(sheet, id, index);
   const [more, setMore] = useState(false);
-  const { setNodeRef, attributes, listeners, transform, transition } = useSortable({ id });
   const number = index + 1;
   /** Enter goes on to the next line; the recipe is kept by its own press. */
   const goOn = (event: KeyboardEvent) => {
@@ -49,12 +46,6 @@ export function LineRow({ id, index, sheet, chosen, onHand, onRemove, onOn }: Li
     event.preventDefault();
     onOn();
   };
-  const place = { transform: CSS.Translate.toString(transform), transition };
-  const handle = (
-    <button type="button" className={styles.handle} aria-label={`Move line ${number}`} {...attributes} {...listeners}>
-      ⠿
-    </button>
-  );
   const remove = (
     <button
       type="button"
@@ -72,7 +63,7 @@ export function LineRow({ id, index, sheet, chosen, onHand, onRemove, onOn }: Li
   );
   if (line.words === true) {
     return (
-      <li ref={setNodeRef} style={place} className={styles.line} data-line={index}>
+      <li {...item} className={styles.line}>
         {handle}
         <div className={styles.asWords}>
           <p>{line.preparation}</p>
@@ -90,7 +81,6 @@ export function LineRow({ id, index, sheet, chosen, onHand, onRemove, onOn }: Li
     );
   }
   const food = line.ask ? undefined : known.get(line.ndb);
-  const read = reading.each[index];
   const shown = tried && !isBlank(line);
   const touched = form.formState.touchedFields.lines?.[index]?.amount === true || shown;
   const field = read && !read.ok ? read.problem.field : undefined;
@@ -100,28 +90,14 @@ export function LineRow({ id, index, sheet, chosen, onHand, onRemove, onOn }: Li
   const unit = field === 'amount' ? measureAsked(line.amount, food?.food, set) : undefined;
   const foodProblem =
     !food && !line.ask && (shown || problemAt(`lines.${index}.ndb`)) ? 'Choose a food from the table.' : undefined;
-  const hurts = hazardsIn(
-    [
-      {
-        ndb: line.ndb,
-        words: line.preparation ?? '',
-        part: read?.ok ? partOf(read.value.line) : line.part,
-        moment: line.moment,
-        strained: line.strained ?? false,
-      },
-    ],
-    hazards,
-  );
   const mass = bought.get(index);
   const otherState =
     food && line.state !== undefined && line.state !== stateOf(food.food.name) ? line.state : undefined;
 
   return (
     <li
-      ref={setNodeRef}
-      style={place}
+      {...item}
       className={styles.line}
-      data-line={index}
       onFocus={(event) => {
         // Typing here keeps it open. A press on one of its questions does not: nothing may move away under a finger.
         if (!chosen && event.target instanceof HTMLInputElement) onHand();
