@@ -78,6 +78,23 @@ const config = [
     rules: { 'import/no-restricted-paths': paths(zones) },
   },
   {
+    // One library of controls and one way of styling (docs/decisions/0035).
+    files: ['src/features/**/*.tsx', 'src/ui/**/*.tsx'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'JSXOpeningElement[name.name=/^(button|details|dialog|progress|meter)$/]',
+          message: 'controls come from MUI: a press is a Button or ButtonBase, an expander a Fold, long work Working',
+        },
+        {
+          selector: "JSXAttribute[name.name='sx']",
+          message: 'styles stand in a module beside the component, or in the theme where they are for all',
+        },
+      ],
+    },
+  },
+  {
     files: ['src/core/**/*.ts'],
     ignores: ['src/core/**/*.test.ts'],
     rules: {

@@ -13,7 +13,7 @@ test.beforeAll(async ({ browser }) => {
 
 test.afterAll(() => stopHodman(hodman));
 
-const step = (name: string) => page.getByRole('button', { name, exact: true }).click();
+const step = (name: string) => page.getByRole('tab', { name, exact: true }).click();
 /** This week's venison, the newest pot of the demo. */
 const POT = '/batches/4';
 /** g of the yield, as the correction says them before and after. */
@@ -108,7 +108,7 @@ test('a second page is told what the first one did', async ({ browser }) => {
   const other = await browser.newPage();
   for (const each of [page, other]) {
     await each.goto(`${hodman.address}${POT}`, { waitUntil: 'networkidle' });
-    await each.getByRole('button', { name: '3 Divide', exact: true }).click();
+    await each.getByRole('tab', { name: '3 Divide', exact: true }).click();
   }
   await page.getByRole('button', { name: 'The rest to: Freezer 2' }).click();
   await page.getByRole('button', { name: 'Divide it so' }).click();

@@ -34,7 +34,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
       <body>
         <InitColorSchemeScript attribute="[data-mode='%s']" />
         <script dangerouslySetInnerHTML={{ __html: EARLY_KEYS }} />
-        <AppRouterCacheProvider>
+        <AppRouterCacheProvider options={{ enableCssLayer: true }}>
           <Theme>
             <UnitsProvider set={house.set}>
               <SetupProvider steps={house.setup}>

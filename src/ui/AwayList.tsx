@@ -1,5 +1,6 @@
 'use client';
 
+import { Fold } from './Fold';
 import Button from '@mui/material/Button';
 import type { Away, AwayThing } from '@/core/away';
 import { Problems } from './form/Problems';
@@ -16,8 +17,7 @@ export function AwayList({ kind, things, putAway }: AwayListProps) {
   const back = useCommand(putAway, `away-${kind}`);
   if (things.length === 0) return null;
   return (
-    <details>
-      <summary>{things.length} put away</summary>
+    <Fold title={<>{things.length} put away</>}>
       <Problems problems={back.problems} />
       <ul className="rows">
         {things.map(({ id, name }) => (
@@ -34,7 +34,7 @@ export function AwayList({ kind, things, putAway }: AwayListProps) {
           </li>
         ))}
       </ul>
-    </details>
+    </Fold>
   );
 }
 

@@ -1,5 +1,7 @@
 'use client';
 
+import BottomNavigation from '@mui/material/BottomNavigation';
+import BottomNavigationAction from '@mui/material/BottomNavigationAction';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import Link, { useLinkStatus } from 'next/link';
@@ -22,16 +24,15 @@ function More({ isHere }: { isHere: (room: string) => boolean }) {
   const rooms = ROOMS.filter((room) => !room.onPhone);
   return (
     <>
-      <button
-        type="button"
+      <BottomNavigationAction
+        label="more"
+        showLabel
         className={`${styles.tag} ${styles.more}`}
         aria-haspopup="menu"
         aria-expanded={at !== null}
         aria-current={rooms.some((room) => isHere(room.path)) ? 'page' : undefined}
         onClick={(event) => setAt(event.currentTarget)}
-      >
-        more
-      </button>
+      />
       <Menu anchorEl={at} open={at !== null} onClose={() => setAt(null)}>
         {rooms.map((room) => (
           <MenuItem
@@ -49,6 +50,9 @@ function More({ isHere }: { isHere: (room: string) => boolean }) {
   );
 }
 
+/** What hangs on the rail and is no room. */
+const Apart = ({ children }: { children: ReactNode }) => <span className={styles.apart}>{children}</span>;
+
 /** The rooms as tags on a rail; the one you are in hangs lower. Single letters go to rooms unless switched off. */
 export function Rail({ children }: { children?: ReactNode }) {
   const path = usePathname();
@@ -64,26 +68,31 @@ export function Rail({ children }: { children?: ReactNode }) {
   );
   const isHere = (room: string) => (room === '/' ? path === '/' : path === room || path.startsWith(`${room}/`));
   const tag = (room: (typeof ROOMS)[number]) => (
-    <Link
+    <BottomNavigationAction
       key={room.path}
+      component={Link}
       href={room.path}
       prefetch={false}
+      showLabel
+      label={
+        <>
+          {room.name}
+          <OnTheWay />
+        </>
+      }
       className={`${styles.tag} ${room.onPhone ? '' : styles.elsewhere}`}
       aria-current={isHere(room.path) ? 'page' : undefined}
       aria-keyshortcuts={on ? room.key : undefined}
-    >
-      {room.name}
-      <OnTheWay />
-    </Link>
+    />
   );
   return (
     <nav className={styles.rail} aria-label="Rooms">
-      <div className={styles.tags}>
+      <BottomNavigation component="div" className={styles.tags}>
         {ROOMS.slice(0, -1).map(tag)}
-        <span className={styles.apart}>{children}</span>
+        <Apart>{children}</Apart>
         {ROOMS.slice(-1).map(tag)}
         <More isHere={isHere} />
-      </div>
+      </BottomNavigation>
     </nav>
   );
 }

@@ -1,9 +1,10 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import styles from './undo-bar.module.css';
+import IconButton from '@mui/material/IconButton';
+import Snackbar from '@mui/material/Snackbar';
 
-/** Says what was just done and takes it back with one press. */
+/** Says what was just done and takes it back with one press; it stays until it is closed. */
 export function UndoBar({
   said,
   undo,
@@ -16,16 +17,24 @@ export function UndoBar({
   onClose: () => void;
 }) {
   return (
-    <div className={styles.bar} role="status">
-      <span>{said}</span>
-      {undo && (
-        <Button variant="outlined" onClick={undo} disabled={pending}>
-          Take it back
-        </Button>
-      )}
-      <button type="button" className={styles.close} aria-label="Close this message" onClick={onClose}>
-        ×
-      </button>
-    </div>
+    <Snackbar
+      open
+      transitionDuration={0}
+      message={said}
+      onClose={(_, reason) => reason === 'escapeKeyDown' && onClose()}
+      slotProps={{ content: { role: 'status' } }}
+      action={
+        <>
+          {undo && (
+            <Button variant="outlined" onClick={undo} disabled={pending}>
+              Take it back
+            </Button>
+          )}
+          <IconButton color="inherit" aria-label="Close this message" onClick={onClose}>
+            ×
+          </IconButton>
+        </>
+      }
+    />
   );
 }

@@ -7,6 +7,7 @@ import { z } from 'zod';
 import { checkShares, FATES, readShare, type Fate } from '@/core/portion/shares';
 import { DRY_METHODS, DRYING_METHODS, machineOf } from '@/core/preserve/methods';
 import { writeDensity } from '@/core/quantity/write';
+import { Caution } from '@/ui/Caution';
 import { stackedBar } from '@/ui/charts/stacked-bar';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
@@ -120,10 +121,10 @@ export function Divide({ view }: { view: BatchView }) {
         <p className="soft">suggested by what the fridge keeps, to {weighed.fridgeUntil}</p>
       </div>
       {weighed.energyUnknown.length > 0 && (
-        <p className="caution" role="status">
+        <Caution role="status">
           At least {writeDensity(weighed.density)} kcal/g: the energy of {weighed.energyUnknown.join(', ')} is unknown,
           so every portion is at most what is needed. Enter its label.
-        </p>
+        </Caution>
       )}
       <div className={styles.divide}>
         <div className="stack">

@@ -2,6 +2,7 @@
 
 import Button from '@mui/material/Button';
 import Link from 'next/link';
+import { Caution } from '@/ui/Caution';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { Tub } from '@/ui/badges/badges';
@@ -30,9 +31,9 @@ export function PackShares({ view }: { view: BatchView }) {
   return (
     <div className="stack">
       {weighed.over >= 1 && (
-        <p className="caution" role="status">
+        <Caution role="status">
           The shares come to {inMass(weighed.over)} more than the pot weighed: their packs’ weights stand.
-        </p>
+        </Caution>
       )}
       {weighed.off && (
         <p className="note" role="status">

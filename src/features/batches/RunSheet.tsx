@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useState, type ComponentType } from 'react';
-import type { StepKey } from '@/core/batch/steps';
+import { STEPS, type StepKey } from '@/core/batch/steps';
 import { writeDensity } from '@/core/quantity/write';
 import { useFocusOnChange } from '@/ui/next-act';
 import { useUnits } from '@/ui/units';
@@ -69,7 +69,7 @@ export function RunSheet({ view }: { view: BatchView }) {
           </Button>
         )}
       </div>
-      <div className={styles.at}>
+      <div className={styles.at} role="tabpanel" aria-label={STEPS.find((each) => each.key === step)?.title}>
         <Screen view={view} onOpen={open} />
       </div>
     </div>

@@ -1,3 +1,6 @@
+import Step from '@mui/material/Step';
+import StepButton from '@mui/material/StepButton';
+import Stepper from '@mui/material/Stepper';
 import { STEPS, type StepKey } from '@/core/batch/steps';
 import styles from './batches.module.css';
 
@@ -10,19 +13,23 @@ interface StepsProps {
 /** The steps of the work in their order; those that are open can be gone to. */
 export function Steps({ opens, step, onOpen }: StepsProps) {
   return (
-    <div className={styles.steps} role="group" aria-label="Steps">
+    <Stepper
+      nonLinear
+      connector={null}
+      activeStep={STEPS.findIndex((each) => each.key === step)}
+      className={styles.steps}
+      aria-label="Steps"
+    >
       {STEPS.map((each, index) => (
-        <button
-          key={each.key}
-          type="button"
-          className={styles.step}
-          aria-pressed={step === each.key}
-          disabled={!opens.includes(each.key)}
-          onClick={() => onOpen(each.key)}
-        >
-          {index + 1} {each.title}
-        </button>
+        <Step key={each.key} disabled={!opens.includes(each.key)}>
+          <StepButton
+            className={styles.step}
+            onClick={() => onOpen(each.key)}
+          >
+            {index + 1} {each.title}
+          </StepButton>
+        </Step>
       ))}
-    </div>
+    </Stepper>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import ButtonBase from '@mui/material/ButtonBase';
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -178,11 +179,7 @@ function Lines({ name, lines, at, isIn, said, onChoose }: LinesProps) {
     <ol className={styles.lines} aria-label={name}>
       {lines.map((line) => (
         <li key={line.line}>
-          <button
-            type="button"
-            aria-current={line.line === at ? 'step' : undefined}
-            onClick={() => onChoose(line.line)}
-          >
+          <ButtonBase aria-current={line.line === at ? 'step' : undefined} onClick={() => onChoose(line.line)}>
             <span className={styles.tick} aria-hidden>
               {isIn(line) ? '✓' : ''}
             </span>
@@ -191,7 +188,7 @@ function Lines({ name, lines, at, isIn, said, onChoose }: LinesProps) {
               {line.name}
             </span>
             <b>{said(line)}</b>
-          </button>
+          </ButtonBase>
         </li>
       ))}
     </ol>

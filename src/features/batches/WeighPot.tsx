@@ -1,5 +1,6 @@
 'use client';
 
+import ButtonBase from '@mui/material/ButtonBase';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { z } from 'zod';
@@ -9,6 +10,7 @@ import type { Outcome, Problem } from '@/core/problem';
 import { readCount } from '@/core/quantity/typed';
 import { grams } from '@/core/quantity/units';
 import { writeDensity } from '@/core/quantity/write';
+import { Segments } from '@/ui/form/Segments';
 import { Keypad } from '@/ui/counter/Keypad';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
@@ -20,6 +22,11 @@ import type { BatchView } from './queries';
 import { useUnits } from '@/ui/units';
 import { useCorrection } from './use-correction';
 import { WhatFollows } from './WhatFollows';
+
+const MEASURED_BY = [
+  { value: 'scale', label: 'on the scale' },
+  { value: 'cups', label: 'in cups' },
+] as const;
 
 /** Problems that stand at the head, for no field of theirs is shown. */
 const HEAD = new Set(['vessels', 'revision', 'packsStand']);
@@ -85,13 +92,7 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
       <div className="stack">
         <div className="spread">
           <h2 id="pot">{view.weighed ? 'What the pot weighed' : 'The pot is done: weigh it'}</h2>
-          <div role="group" aria-label="How it is measured" className={styles.toggle}>
-            {(['scale', 'cups'] as const).map((by) => (
-              <button key={by} type="button" aria-pressed={typed.by === by} onClick={() => set({ by })}>
-                {by === 'scale' ? 'on the scale' : 'in cups'}
-              </button>
-            ))}
-          </div>
+          <Segments label="How it is measured" value={typed.by} options={MEASURED_BY} onChange={(by) => set({ by })} />
         </div>
         <Problems problems={said.filter(({ field }) => field === undefined || HEAD.has(field))} />
         {typed.by === 'scale' ? (
@@ -125,14 +126,13 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
                   autoComplete="off"
                 />
                 {typed.vessels.length > 1 && (
-                  <button
-                    type="button"
+                  <ButtonBase
                     className={styles.remove}
                     aria-label={`Remove vessel ${index + 1}`}
                     onClick={() => set({ vessels: typed.vessels.filter((_, at) => at !== index) })}
                   >
                     ×
-                  </button>
+                  </ButtonBase>
                 )}
               </div>
             ))}

@@ -1,5 +1,6 @@
 'use client';
 
+import { Fold } from '@/ui/Fold';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { StepKey } from '@/core/batch/steps';
@@ -58,8 +59,7 @@ export function WentIn({ view, onOpen }: { view: BatchView; onOpen: (step: StepK
         </div>
       )}
       {view.struck.length > 0 && (
-        <details>
-          <summary>What was struck out</summary>
+        <Fold title="What was struck out">
           <ul className="rows">
             {view.struck.map((each, index) => (
               <li key={index}>
@@ -67,7 +67,7 @@ export function WentIn({ view, onOpen }: { view: BatchView; onOpen: (step: StepK
               </li>
             ))}
           </ul>
-        </details>
+        </Fold>
       )}
       <p className="note">
         Composition as of the day it was cooked: nothing that changes in the recipe reaches this batch.

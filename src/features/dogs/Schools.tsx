@@ -1,5 +1,6 @@
 'use client';
 
+import ButtonBase from '@mui/material/ButtonBase';
 import Link from 'next/link';
 import { useState } from 'react';
 import { amountsOf, type SchoolMark, type Spread } from '@/core/dog/spread';
@@ -56,8 +57,7 @@ export function Schools({ view, spread, recipe, onRecipe }: SchoolsProps) {
       <ul className={styles.schools} aria-label="Schools">
         {spread.marks.map((mark, index) => (
           <li key={mark.key}>
-            <button
-              type="button"
+            <ButtonBase
               className={styles.school}
               aria-pressed={mark.key === chosen.key}
               onClick={() => setKey(mark.key)}
@@ -85,7 +85,7 @@ export function Schools({ view, spread, recipe, onRecipe }: SchoolsProps) {
                 )}
                 {mark.inForce && <span className="away"> in force</span>}
               </span>
-            </button>
+            </ButtonBase>
           </li>
         ))}
         <li aria-hidden className={styles.axis}>

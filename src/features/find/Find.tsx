@@ -1,5 +1,6 @@
 'use client';
 
+import ButtonBase from '@mui/material/ButtonBase';
 import Dialog from '@mui/material/Dialog';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -38,14 +39,9 @@ export function Find() {
   };
   return (
     <>
-      <button
-        type="button"
-        className={rail.tag}
-        aria-keyshortcuts={on ? '/' : undefined}
-        onClick={() => setOpen('find')}
-      >
+      <ButtonBase className={rail.tag} aria-keyshortcuts={on ? '/' : undefined} onClick={() => setOpen('find')}>
         Find
-      </button>
+      </ButtonBase>
       <Dialog
         open={open === 'find'}
         onClose={close}

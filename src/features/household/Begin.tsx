@@ -5,6 +5,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Radio from '@mui/material/Radio';
 import RadioGroup from '@mui/material/RadioGroup';
 import { useState } from 'react';
+import { FieldNote } from '@/ui/form/Field';
 import { Choice } from '@/ui/form/Choice';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
@@ -62,11 +63,7 @@ export function Begin({ view }: { view: Beginning }) {
             />
           ))}
         </RadioGroup>
-        {tried && unitSet === undefined && (
-          <p role="alert" className="danger">
-            Choose one of the two first.
-          </p>
-        )}
+        {tried && unitSet === undefined && <FieldNote problem="Choose one of the two first." />}
         <Choice
           label="Time zone"
           value={rest.timeZone}

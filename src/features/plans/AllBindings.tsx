@@ -1,3 +1,4 @@
+import ButtonBase from '@mui/material/ButtonBase';
 import Link from 'next/link';
 import type { TypedBinding } from '@/core/plan/bindings/bindings';
 import type { BindingRow } from '@/core/plan/bindings/row';
@@ -25,14 +26,14 @@ export function AllBindings({ rows, hatch, hasVessel, onBind }: AllBindingsProps
       <ul>
         {rows.map((row) => (
           <li key={row.key} data-binds={row.binds || undefined}>
-            <button type="button" aria-pressed={row.binds} onClick={() => onBind(row.bind)}>
+            <ButtonBase aria-pressed={row.binds} onClick={() => onBind(row.bind)}>
               <b>{row.label}</b>
               <Bar row={row} hatch={hatch} />
               <span className={row.over ? styles.over : undefined}>
                 {row.said}
                 {row.note && <span className="note"> {row.note}</span>}
               </span>
-            </button>
+            </ButtonBase>
             <Why of={row.why} about={row.label} />
           </li>
         ))}

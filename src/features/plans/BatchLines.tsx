@@ -1,5 +1,7 @@
 'use client';
 
+import { Fold } from '@/ui/Fold';
+import ButtonBase from '@mui/material/ButtonBase';
 import { useState } from 'react';
 import type { PlannedBatch } from '@/core/plan/result';
 import { isVessel } from '@/core/plan/equipment';
@@ -40,13 +42,17 @@ export function BatchLines({ plan, batch, place, days }: BatchLinesProps) {
     setSwapping(undefined);
   };
   return (
-    <details className={styles.dish}>
-      <summary>
-        <h3>{read.name}</h3>
-        <span>
-          the recipe × <b>{writeNumber(bound.at.scale, 2)}</b>
-        </span>
-      </summary>
+    <Fold
+      className={styles.batch}
+      title={
+        <>
+          <h3>{read.name}</h3>
+          <span>
+            the recipe × <b>{writeNumber(bound.at.scale, 2)}</b>
+          </span>
+        </>
+      }
+    >
       <p className="soft">
         {takes.length} lines, {inMass(bound.figures.inPot)} in the pot.{' '}
         <Why
@@ -89,22 +95,21 @@ export function BatchLines({ plan, batch, place, days }: BatchLinesProps) {
             </span>
             <span className="soft">{plan.entry.rounded ? take.roundedTo : take.measure}</span>
             <b>{inMass(nth(amounts, take.place))}</b>
-            <button
-              type="button"
+            <ButtonBase
               className={styles.swap}
               aria-label={`Something else instead of ${take.of.text}`}
               aria-expanded={swapping === take.place}
               onClick={() => setSwapping(swapping === take.place ? undefined : take.place)}
             >
               swap
-            </button>
+            </ButtonBase>
             {swapping === take.place && (
               <Swap plan={plan} batch={batch} line={take.place} onSwap={(key) => swap(take.place, key)} />
             )}
           </li>
         ))}
       </ul>
-    </details>
+    </Fold>
   );
 }
 

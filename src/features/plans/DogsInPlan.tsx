@@ -1,3 +1,4 @@
+import { Fold } from '@/ui/Fold';
 import type { PlanResult } from '@/core/plan/result';
 import { alike, type DogCheck, type SwapEffect } from '@/core/plan/dog-checks';
 import { sum } from '@/core/plan/scale';
@@ -78,11 +79,10 @@ export function DogsInPlan({
             .join('. ')}
         </p>
       )}
-      <details>
-        <summary>Day by day</summary>
+      <Fold title="Day by day">
         <NeedBars needs={result.needs} hatch={hatch} />
         <p className="note">a bar a day, a layer a dog, {result.needs[0]?.name} at the bottom</p>
-      </details>
+      </Fold>
     </section>
   );
 }

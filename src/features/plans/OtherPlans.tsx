@@ -1,3 +1,4 @@
+import { Fold } from '@/ui/Fold';
 import type { AwayThing } from '@/core/away';
 import { AwayList } from '@/ui/AwayList';
 import { LinkButton } from '@/ui/LinkButton';
@@ -10,8 +11,7 @@ export function OtherPlans({ others, away }: { others: readonly PlanRow[]; away:
   return (
     <>
       {others.length > 0 && (
-        <details className={styles.others}>
-          <summary>Earlier plans</summary>
+        <Fold className={styles.others} title="Earlier plans">
           <ul className="rows">
             {others.map((other) => (
               <li key={other.id} className={styles.other}>
@@ -37,7 +37,7 @@ export function OtherPlans({ others, away }: { others: readonly PlanRow[]; away:
               </li>
             ))}
           </ul>
-        </details>
+        </Fold>
       )}
       <AwayList kind="plan" things={away} putAway={putAway} />
     </>

@@ -100,9 +100,9 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
         const said = far ?? growth;
         return (
           said !== undefined && (
-            <p key={dogId} className={far ? `danger ${styles.serious}` : 'caution'} role="status">
+            <Caution key={dogId} danger={far !== undefined} className={far ? styles.serious : undefined} role="status">
               <b>{name}</b> {said} A vet or a nutritionist first.
-            </p>
+            </Caution>
           )
         );
       })}

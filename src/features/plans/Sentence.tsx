@@ -1,5 +1,9 @@
 'use client';
 
+import ButtonBase from '@mui/material/ButtonBase';
+import ToggleButton from '@mui/material/ToggleButton';
+import Popover from '@mui/material/Popover';
+import { useState } from 'react';
 import { MEAL_TIMES } from '@/core/dog/filling';
 import { MOST_BATCHES, plainBatch } from '@/core/plan/plan-entry';
 import { choicesOf } from '@/core/recipe/bases';
@@ -27,13 +31,12 @@ export function Sentence({ plan, wrong }: { plan: ThePlan; wrong: string | undef
         </span>
       ))}
       {free.length > 0 && entry.batches.length < MOST_BATCHES && (
-        <button
-          type="button"
+        <ButtonBase
           className={styles.small}
           onClick={() => change({ batches: [...entry.batches, plainBatch(nth(free, 0).id)] })}
         >
           and another
-        </button>
+        </ButtonBase>
       )}{' '}
       for <DogHoles plan={plan} /> <BindingHoles plan={plan} wrong={wrong} />
       {stocked && (
@@ -72,9 +75,9 @@ export function Sentence({ plan, wrong }: { plan: ThePlan; wrong: string | undef
       />
       .
       {plan.typed && (
-        <button type="button" className={styles.small} onClick={plan.startOver}>
+        <ButtonBase className={styles.small} onClick={plan.startOver}>
           start over
-        </button>
+        </ButtonBase>
       )}
     </div>
   );
@@ -85,22 +88,23 @@ const NAMED_DOGS = 8;
 
 /** For whom: each dog by name, pressed in or out. */
 function DogHoles({ plan: { inputs, entry, change } }: { plan: ThePlan }) {
+  const [at, setAt] = useState<HTMLElement | null>(null);
   const names = (
     <span role="group" aria-label="Dogs" className={styles.dogs}>
       {inputs.dogs.map((dog) => {
         const eats = entry.dogIds.includes(dog.id);
         return (
-          <button
+          <ToggleButton
             key={dog.id}
-            type="button"
             className={styles.dog}
-            aria-pressed={eats}
+            value={dog.id}
+            selected={eats}
             onClick={() =>
               change({ dogIds: eats ? entry.dogIds.filter((id) => id !== dog.id) : [...entry.dogIds, dog.id] })
             }
           >
             {dog.name}
-          </button>
+          </ToggleButton>
         );
       })}
     </span>
@@ -108,19 +112,26 @@ function DogHoles({ plan: { inputs, entry, change } }: { plan: ThePlan }) {
   if (inputs.dogs.length <= NAMED_DOGS) return names;
   const all = entry.dogIds.length === inputs.dogs.length;
   return (
-    <details className={styles.manyDogs}>
-      <summary className={styles.hole}>
+    <>
+      <ButtonBase className={styles.hole} aria-haspopup="dialog" onClick={(event) => setAt(event.currentTarget)}>
         {all ? `all ${inputs.dogs.length} dogs` : `${entry.dogIds.length} of ${inputs.dogs.length} dogs`}
-      </summary>
-      <button
-        type="button"
-        className={styles.small}
-        onClick={() => change({ dogIds: all ? [] : inputs.dogs.map((dog) => dog.id) })}
+      </ButtonBase>
+      <Popover
+        open={at !== null}
+        anchorEl={at}
+        onClose={() => setAt(null)}
+        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+        slotProps={{ paper: { role: 'dialog', 'aria-label': 'Dogs in this plan', className: styles.manyDogs } }}
       >
-        {all ? 'none of them' : 'all of them'}
-      </button>
-      {names}
-    </details>
+        <ButtonBase
+          className={styles.small}
+          onClick={() => change({ dogIds: all ? [] : inputs.dogs.map((dog) => dog.id) })}
+        >
+          {all ? 'none of them' : 'all of them'}
+        </ButtonBase>
+        {names}
+      </Popover>
+    </>
   );
 }
 
@@ -196,8 +207,7 @@ function BatchHoles({ plan, place, several, wrong }: BatchHolesProps) {
               />
             </>
           )}
-          <button
-            type="button"
+          <ButtonBase
             className={styles.small}
             aria-label={`Leave out ${recipe?.name ?? 'this recipe'}`}
             onClick={() =>
@@ -208,7 +218,7 @@ function BatchHoles({ plan, place, several, wrong }: BatchHolesProps) {
             }
           >
             ×
-          </button>
+          </ButtonBase>
         </span>
       )}
     </>

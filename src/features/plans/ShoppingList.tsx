@@ -1,5 +1,6 @@
 'use client';
 
+import ButtonBase from '@mui/material/ButtonBase';
 import Checkbox from '@mui/material/Checkbox';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
@@ -71,8 +72,7 @@ export function ShoppingList({ items, cookDay, today, planId, said }: ShoppingLi
                   onChange={(_, ticked) => say(item.key, { ticked })}
                 />
               )}
-              <button
-                type="button"
+              <ButtonBase
                 className={styles.item}
                 aria-expanded={open === item.key}
                 onClick={() => setOpen(open === item.key ? undefined : item.key)}
@@ -86,7 +86,7 @@ export function ShoppingList({ items, cookDay, today, planId, said }: ShoppingLi
                   )}
                   {(item.packs ?? item.measure) && ` · ${item.packs ?? item.measure}`}
                 </span>
-              </button>
+              </ButtonBase>
               <b>{item.amount}</b>
               {open === item.key && (
                 <div className={styles.itemMore}>

@@ -1,5 +1,6 @@
 'use client';
 
+import ButtonBase from '@mui/material/ButtonBase';
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { createPortal } from 'react-dom';
@@ -109,8 +110,7 @@ export function BalanceSheet(props: BalanceSheetProps) {
       <ul className={styles.balance} aria-label="Nutrients, worst first">
         {shown.map((row) => (
           <li key={row.name}>
-            <button
-              type="button"
+            <ButtonBase
               className={styles.nutrient}
               aria-expanded={open === row.name}
               onClick={() => setOpen(open === row.name ? undefined : row.name)}
@@ -125,7 +125,7 @@ export function BalanceSheet(props: BalanceSheetProps) {
                   {row.estimated.length > 0 && ', estimated'}, {sayVerdict(row)}
                 </span>
               </span>
-            </button>
+            </ButtonBase>
             {open === row.name && <Supply row={row} />}
           </li>
         ))}

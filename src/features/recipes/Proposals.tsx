@@ -12,6 +12,7 @@ import { spoonOf } from '@/core/nutrition/measurable';
 import { millilitres, type UnitSet } from '@/core/quantity/units';
 import { writeMoney, writeNumber, writeVolume } from '@/core/quantity/write';
 import type { WeighedLine } from '@/core/recipe/recipe';
+import { Working } from '@/ui/Working';
 import { Choice } from '@/ui/form/Choice';
 import { askForAdditions } from '@/workers/propose.client';
 import styles from './recipes.module.css';
@@ -89,14 +90,7 @@ export function Proposals(props: ProposalsProps) {
     setState('idle');
   };
   if (state === 'working') {
-    return (
-      <div className="spread" role="status">
-        <span>Working it out …</span>
-        <Button variant="outlined" onClick={stop}>
-          Stop
-        </Button>
-      </div>
-    );
+    return <Working said="Working it out …" onStop={stop} />;
   }
   return (
     <div className="stack">

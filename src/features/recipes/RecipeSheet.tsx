@@ -12,6 +12,7 @@ import { guessPart } from '@/core/recipe/part-of-food';
 import { isPreviewed } from '@/core/recipe/preview';
 import { insertLines } from '@/core/recipe/rearrange';
 import { recipeSheet } from '@/core/recipe/sheet';
+import { Caution } from '@/ui/Caution';
 import { DraftNote } from '@/ui/form/DraftNote';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
@@ -196,11 +197,7 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
             <Button type="submit" variant="contained" size="large" data-next-act disabled={!hydrated || save.pending}>
               {given.id === undefined ? 'Keep this recipe' : `Keep as version ${(given.version ?? 0) + 1}`}
             </Button>
-            {missing && (
-              <p className="caution" role="alert">
-                {missing}
-              </p>
-            )}
+            {missing && <Caution role="alert">{missing}</Caution>}
           </div>
           {reckoned.length > 0 && (
             <Totals

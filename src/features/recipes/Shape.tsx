@@ -1,3 +1,5 @@
+import { Pointed } from '@/ui/charts/Pointed';
+import { Fold } from '@/ui/Fold';
 import type { FoodMeasure } from '@/core/food/food';
 import { energyOf, type EnergyFactors } from '@/core/nutrition/energy';
 import { writeNumber } from '@/core/quantity/write';
@@ -53,8 +55,7 @@ export function Shape({ sheet, protein, lines, factors, shapes, follows, measure
       {volumes.coverage < 0.995 && (
         <p className="note">by volume: {percent(volumes.coverage)} of the weight has a cup in the table</p>
       )}
-      <details>
-        <summary>More about its shape</summary>
+      <Fold title="More about its shape">
         <ul className="rows">
           <Figure name="animal protein in 1000 kcal" value={figures.animalProtein} unit="g" />
           <Figure name="fat in the dry matter" value={scaled(figures.fatInDryMatter)} unit="%" />
@@ -71,7 +72,7 @@ export function Shape({ sheet, protein, lines, factors, shapes, follows, measure
           ]}
           onChange={onFollow}
         />
-      </details>
+      </Fold>
       {named && (
         <Against shape={named} rows={shapeAgainst(named, lines, measures, (line) => energyOf([line], factors))} />
       )}
@@ -128,48 +129,57 @@ function Bars({ sheet, protein, rows }: BarsProps) {
           </li>
         ))}
       </ul>
-      <svg viewBox={`0 0 ${WIDTH + 64} ${rows.length * 42}`} width="100%" aria-hidden>
-        {rows.map((row, index) => (
-          <g key={row.name} transform={`translate(62 ${index * 42})`}>
-            <text x="-62" y="22" fontSize="14" fill="var(--slate)">
-              {row.name}
-            </text>
-            {stackedBar(sheet.shares, row.of, WIDTH).map(({ of: share, x, width }) => {
-              const label = word(share.part);
-              const share100 = Math.round(row.of(share) * 100);
-              const fits = width > label.length * 7.4 + 14;
-              return (
-                <g key={share.part}>
-                  <rect
-                    x={x}
-                    y="2"
-                    width={width}
-                    height="32"
-                    fill={
-                      ANIMAL.has(share.part) ? hatchFill(protein.hatch) : (FILLS[share.part] ?? 'var(--enamel-raised)')
-                    }
-                    stroke="var(--slate)"
-                    strokeWidth="1.5"
-                  >
-                    <title>{`${label}: ${share100} % of the ${row.name}`}</title>
-                  </rect>
-                  {fits && (
-                    <>
-                      {ANIMAL.has(share.part) && (
-                        <rect x={x + 6} y="8" width={label.length * 7.4 + 44} height="20" fill="var(--enamel-raised)" />
-                      )}
-                      <text x={x + 10} y="23" fontSize="13" fill="var(--slate)">
-                        {label}
-                        {width > label.length * 7.4 + 54 && ` ${share100} %`}
-                      </text>
-                    </>
-                  )}
-                </g>
-              );
-            })}
-          </g>
-        ))}
-      </svg>
+      <Pointed>
+        <svg viewBox={`0 0 ${WIDTH + 64} ${rows.length * 42}`} width="100%" aria-hidden>
+          {rows.map((row, index) => (
+            <g key={row.name} transform={`translate(62 ${index * 42})`}>
+              <text x="-62" y="22" fontSize="14" fill="var(--slate)">
+                {row.name}
+              </text>
+              {stackedBar(sheet.shares, row.of, WIDTH).map(({ of: share, x, width }) => {
+                const label = word(share.part);
+                const share100 = Math.round(row.of(share) * 100);
+                const fits = width > label.length * 7.4 + 14;
+                return (
+                  <g key={share.part}>
+                    <rect
+                      x={x}
+                      y="2"
+                      width={width}
+                      height="32"
+                      fill={
+                        ANIMAL.has(share.part)
+                          ? hatchFill(protein.hatch)
+                          : (FILLS[share.part] ?? 'var(--enamel-raised)')
+                      }
+                      stroke="var(--slate)"
+                      strokeWidth="1.5"
+                      data-said={`${label}: ${share100} % of the ${row.name}`}
+                    />
+                    {fits && (
+                      <>
+                        {ANIMAL.has(share.part) && (
+                          <rect
+                            x={x + 6}
+                            y="8"
+                            width={label.length * 7.4 + 44}
+                            height="20"
+                            fill="var(--enamel-raised)"
+                          />
+                        )}
+                        <text x={x + 10} y="23" fontSize="13" fill="var(--slate)">
+                          {label}
+                          {width > label.length * 7.4 + 54 && ` ${share100} %`}
+                        </text>
+                      </>
+                    )}
+                  </g>
+                );
+              })}
+            </g>
+          ))}
+        </svg>
+      </Pointed>
     </>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { Fold } from '@/ui/Fold';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -43,8 +44,7 @@ export function Store({ view }: { view: StoreView }) {
         ))}
       </div>
       {view.latest.length > 0 && (
-        <details className={styles.latest}>
-          <summary>What was done last</summary>
+        <Fold className={styles.latest} title="What was done last">
           <ul className="rows">
             {view.latest.map((entry) => (
               <li key={entry.movementId}>
@@ -52,7 +52,7 @@ export function Store({ view }: { view: StoreView }) {
               </li>
             ))}
           </ul>
-        </details>
+        </Fold>
       )}
       {view.open && (
         <PackPanel

@@ -1,5 +1,6 @@
 'use client';
 
+import { Fold } from '@/ui/Fold';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { MealForm } from './MealForm';
@@ -14,12 +15,10 @@ interface EarlierMealsProps {
 /** The meals of today and the last three days: marked late, taken back, or put right. */
 export function EarlierMeals({ view, onTakeBack }: EarlierMealsProps) {
   const [open, setOpen] = useState<string>();
-  const [shown, setShown] = useState(false);
   if (view.earlier.length === 0) return null;
   return (
-    <details className={styles.earlier} onToggle={(event) => setShown(event.currentTarget.open)}>
-      <summary>Meals of the last days</summary>
-      {(shown ? view.earlier : []).map(({ said, meals }) => (
+    <Fold lazy className={styles.earlier} title="Meals of the last days">
+      {view.earlier.map(({ said, meals }) => (
         <section key={said} aria-label={`Meals of ${said}`}>
           <h3>{said}</h3>
           <ul className="rows">
@@ -64,6 +63,6 @@ export function EarlierMeals({ view, onTakeBack }: EarlierMealsProps) {
           </ul>
         </section>
       ))}
-    </details>
+    </Fold>
   );
 }

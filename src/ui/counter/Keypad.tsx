@@ -1,5 +1,6 @@
 'use client';
 
+import ButtonBase from '@mui/material/ButtonBase';
 import { useEffect, useRef } from 'react';
 import styles from './keypad.module.css';
 import { useUnits } from '../units';
@@ -54,22 +55,21 @@ export function Keypad() {
   };
   return (
     <div className={styles.keypad} data-open={open || undefined} data-keypad={open || undefined}>
-      <button type="button" className={styles.toggle} aria-expanded={open} onClick={() => setOpen(!open)}>
+      <ButtonBase className={styles.toggle} aria-expanded={open} onClick={() => setOpen(!open)}>
         {open ? 'close the keypad' : 'keypad for wet hands'}
-      </button>
+      </ButtonBase>
       {open && (
         <div className={styles.keys} role="group" aria-label="Keypad">
           {[...KEYS, ...UNITS[set]].map((key) => (
-            <button
+            <ButtonBase
               key={key}
-              type="button"
               aria-label={SAID[key]}
               // The field keeps the focus, and with it the caret.
               onPointerDown={(event) => event.preventDefault()}
               onClick={() => press(key)}
             >
               {key}
-            </button>
+            </ButtonBase>
           ))}
         </div>
       )}

@@ -75,6 +75,127 @@ export const theme = createTheme({
       },
     },
     MuiMenuItem: { styleOverrides: { root: { minHeight: 56, fontSize: 'var(--size-lead)' } } },
+    MuiAccordion: {
+      defaultProps: { disableGutters: true, elevation: 0, square: true },
+      styleOverrides: {
+        root: { border: 0, background: 'none', margin: 0, '&::before': { display: 'none' } },
+      },
+    },
+    MuiAccordionSummary: {
+      styleOverrides: {
+        root: { minHeight: 44, padding: 0, gap: 8, justifyContent: 'start', alignItems: 'baseline' },
+        content: {
+          margin: '10px 0',
+          flexGrow: 0,
+          textDecoration: 'underline',
+          textUnderlineOffset: 3,
+          textDecorationColor: 'var(--slate-soft)',
+        },
+        expandIconWrapper: {
+          order: -1,
+          color: 'var(--slate)',
+          fontWeight: 700,
+          width: 12,
+          justifyContent: 'center',
+          transition: 'none',
+          '&.Mui-expanded': { transform: 'rotate(90deg)' },
+        },
+      },
+    },
+    MuiAccordionDetails: { styleOverrides: { root: { padding: '0 0 16px' } } },
+    MuiAlert: {
+      styleOverrides: {
+        root: {
+          border: 0,
+          borderLeft: '6px solid var(--honey)',
+          borderRadius: 0,
+          background: 'none',
+          padding: '4px 0 4px 12px',
+          color: 'var(--slate)',
+          fontSize: 'var(--size-note)',
+          lineHeight: 1.4,
+          maxWidth: '72ch',
+          '&.MuiAlert-colorError': { borderColor: 'var(--beet)' },
+          '&.MuiAlert-filled': {
+            background: 'var(--beet-pale)',
+            padding: '12px 16px',
+            fontSize: 'var(--size-text)',
+            fontWeight: 600,
+            maxWidth: 'none',
+          },
+        },
+        message: { padding: 0 },
+      },
+    },
+    MuiBottomNavigation: { styleOverrides: { root: { height: 'auto', background: 'none' } } },
+    MuiBottomNavigationAction: {
+      styleOverrides: {
+        root: { flex: '0 0 auto', minWidth: 0, maxWidth: 'none', transition: 'none' },
+        label: { font: 'inherit', '&.Mui-selected': { font: 'inherit' } },
+      },
+    },
+    MuiIconButton: { styleOverrides: { root: { minWidth: 44, minHeight: 44, borderRadius: 3 } } },
+    MuiLinearProgress: {
+      styleOverrides: {
+        root: { height: 6, background: 'var(--edge)' },
+        bar: { background: 'var(--carrot)' },
+      },
+    },
+    MuiSnackbar: {
+      defaultProps: { anchorOrigin: { vertical: 'bottom', horizontal: 'center' } },
+      styleOverrides: { root: { '@media (max-width: 900px)': { bottom: 88, left: 8, right: 8 } } },
+    },
+    MuiSnackbarContent: {
+      styleOverrides: {
+        root: {
+          border: 0,
+          background: 'var(--slate)',
+          color: 'var(--enamel)',
+          padding: '4px 12px 4px 20px',
+          fontSize: 'var(--size-text)',
+          fontWeight: 600,
+          flexWrap: 'nowrap',
+          flexGrow: 1,
+        },
+        action: { gap: 8, marginRight: 0, whiteSpace: 'nowrap' },
+      },
+    },
+    MuiStepper: { styleOverrides: { root: { gap: '0 24px', flexWrap: 'wrap' } } },
+    MuiStep: { styleOverrides: { root: { padding: 0 } } },
+    MuiStepIcon: { defaultProps: {}, styleOverrides: { root: { display: 'none' } } },
+    MuiStepLabel: {
+      styleOverrides: {
+        label: { fontFamily: 'var(--face-head)', fontSize: 'var(--size-text)', fontWeight: 600, color: 'var(--slate)' },
+      },
+    },
+    MuiToggleButton: {
+      styleOverrides: {
+        root: {
+          border: 'var(--line) solid var(--slate)',
+          background: 'var(--enamel-raised)',
+          color: 'var(--slate)',
+          minHeight: 44,
+          padding: '4px 16px',
+          fontFamily: 'var(--face-text)',
+          fontSize: 'var(--size-text)',
+          fontWeight: 400,
+          lineHeight: 1.2,
+          textTransform: 'none',
+          '&.Mui-selected, &.Mui-selected:hover': { background: 'var(--slate)', color: 'var(--enamel)' },
+        },
+      },
+    },
+    MuiTooltip: {
+      styleOverrides: {
+        tooltip: {
+          background: 'var(--slate)',
+          color: 'var(--enamel)',
+          borderRadius: 3,
+          fontSize: 'var(--size-note)',
+          fontWeight: 400,
+        },
+      },
+    },
     MuiCheckbox: { styleOverrides: { root: { color: 'var(--slate)', padding: 10 } } },
   },
 });

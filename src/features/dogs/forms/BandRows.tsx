@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import { useFieldArray, useFormContext } from 'react-hook-form';
 import type { BandEntry } from '@/core/dog/bands-entry';
-import { Field } from '@/ui/form/Field';
+import { Field, FieldNote } from '@/ui/form/Field';
 import styles from '../dogs.module.css';
 
 interface BandRowsProps {
@@ -46,11 +46,7 @@ export function BandRows({ name, at, amountLabel, weightHint }: BandRowsProps) {
         <Button variant="outlined" onClick={() => rows.append(EMPTY)}>
           One more row
         </Button>
-        {rows.fields.length === 0 && at(`${name}.0.weight`) && (
-          <p className="danger" role="alert">
-            {at(`${name}.0.weight`)}
-          </p>
-        )}
+        {rows.fields.length === 0 && at(`${name}.0.weight`) && <FieldNote problem={at(`${name}.0.weight`)} />}
       </div>
     </div>
   );

@@ -9,7 +9,7 @@ import { rationOn } from '@/core/dog/dog';
 import { MOST_MEALS, partsOn } from '@/core/dog/meals';
 import { mealsEntrySchema, readMeals, type MealsEntry } from '@/core/dog/meals-entry';
 import { Choice } from '@/ui/form/Choice';
-import { Field } from '@/ui/form/Field';
+import { Field, FieldNote } from '@/ui/form/Field';
 import { HouseForm } from '@/ui/form/HouseForm';
 import { useHouseForm } from '@/ui/form/use-house-form';
 import { setMeals } from '../actions';
@@ -111,11 +111,7 @@ export function MealsForm({ view }: { view: DogView }) {
                 </Button>
               </fieldset>
             ))}
-            {at('rows') && (
-              <p className="danger" role="alert">
-                {at('rows')}
-              </p>
-            )}
+            {at('rows') && <FieldNote problem={at('rows')} />}
             <div>
               <Button
                 variant="outlined"

@@ -9,8 +9,9 @@ import { NRC_FACTORS } from '@/core/dog/method';
 import { METHOD_OFFERS, type MethodChoice } from '@/core/dog/ration-entry';
 import { beginSchool, isSchoolKind, needsFood } from '@/core/dog/schools/schools';
 import { writeKcal, writeNumber } from '@/core/quantity/write';
+import { Caution } from '@/ui/Caution';
 import { Choice } from '@/ui/form/Choice';
-import { Field } from '@/ui/form/Field';
+import { Field, FieldNote } from '@/ui/form/Field';
 import { HouseForm } from '@/ui/form/HouseForm';
 import { Why } from '@/ui/Why';
 import styles from '../dogs.module.css';
@@ -107,11 +108,7 @@ export function RationForm({ view }: { view: DogView }) {
             onChange={(value) => form.setValue('recipeId', value === '' ? null : Number(value), { shouldDirty: true })}
           />
         )}
-        {at('recipeId') && (
-          <p className="danger" role="alert">
-            {at('recipeId')}
-          </p>
-        )}
+        {at('recipeId') && <FieldNote problem={at('recipeId')} />}
         {(entry.method === 'table' || entry.method === 'factor' || entry.method === 'short form') && (
           <>
             <Choice
@@ -133,7 +130,7 @@ export function RationForm({ view }: { view: DogView }) {
           </>
         )}
         {(at('sure') || entry.sure) && (
-          <div className="caution" role="alert">
+          <Caution role="alert">
             {at('sure')}
             <label className={styles.tick}>
               <Checkbox
@@ -142,7 +139,7 @@ export function RationForm({ view }: { view: DogView }) {
               />
               Yes, it is meant so
             </label>
-          </div>
+          </Caution>
         )}
         <div className={styles.fields}>
           <Field

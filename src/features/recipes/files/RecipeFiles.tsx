@@ -6,6 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
 import type { CommandResult, Problem } from '@/core/problem';
 import type { TakenFile } from '@/core/recipe/files/taken';
+import { Working } from '@/ui/Working';
 import { Choice } from '@/ui/form/Choice';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
@@ -121,7 +122,7 @@ export function RecipeFiles({ view, first }: { view: FilesView; first: number | 
             />
           </div>
           <Problems problems={[...problems, ...take.problems]} />
-          {reading && <p role="status">Reading …</p>}
+          {reading && <Working said="Reading …" />}
           {preview && <WhatBecomes file={preview} />}
           {preview && (
             <div>

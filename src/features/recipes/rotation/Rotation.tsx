@@ -1,5 +1,6 @@
 'use client';
 
+import ButtonBase from '@mui/material/ButtonBase';
 import { countOf } from '@/core/quantity/count-words';
 import { useState } from 'react';
 import { rotationLines } from '@/core/nutrition/rotation';
@@ -47,27 +48,25 @@ export function Rotation({ view }: { view: RotationView }) {
             <li key={recipe.id} className={styles.turn}>
               <HatchTile hatch={recipe.protein.hatch} width={44} height={44} />
               <span className={styles.name}>{recipe.name}</span>
-              <button
-                type="button"
+              <ButtonBase
                 className={styles.step}
                 aria-label={`A day less of ${recipe.name}`}
                 disabled={daysOf(recipe.id) === 0}
                 onClick={() => setDays({ ...days, [recipe.id]: daysOf(recipe.id) - 1 })}
               >
                 −
-              </button>
+              </ButtonBase>
               <output className={styles.days} aria-label={`Days of ${recipe.name}`}>
                 {daysOf(recipe.id)}
               </output>
-              <button
-                type="button"
+              <ButtonBase
                 className={styles.step}
                 aria-label={`A day more of ${recipe.name}`}
                 disabled={daysOf(recipe.id) === MOST_DAYS}
                 onClick={() => setDays({ ...days, [recipe.id]: daysOf(recipe.id) + 1 })}
               >
                 +
-              </button>
+              </ButtonBase>
             </li>
           ))}
         </ul>

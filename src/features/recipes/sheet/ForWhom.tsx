@@ -1,5 +1,6 @@
 'use client';
 
+import ToggleButton from '@mui/material/ToggleButton';
 import { isPreviewed, previewOf, USUAL_DAYS, type NamedDog } from '@/core/recipe/preview';
 import type { Preview } from '@/core/recipe/entry-schema';
 import styles from '../recipes.module.css';
@@ -20,11 +21,11 @@ export function ForWhom({ dogs, preview, onChange }: ForWhomProps) {
       Looked at for{' '}
       <span role="group" aria-label="Dogs that the sheet is worked out for">
         {dogs.map((dog) => (
-          <button
+          <ToggleButton
             key={dog.id}
-            type="button"
             className={styles.pick}
-            aria-pressed={chosen.includes(dog)}
+            value={dog.id}
+            selected={chosen.includes(dog)}
             onClick={() =>
               onChange(
                 previewOf(
@@ -35,7 +36,7 @@ export function ForWhom({ dogs, preview, onChange }: ForWhomProps) {
             }
           >
             {dog.name}
-          </button>
+          </ToggleButton>
         ))}
       </span>{' '}
       over{' '}

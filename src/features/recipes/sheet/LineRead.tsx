@@ -1,7 +1,9 @@
 'use client';
 
+import ButtonBase from '@mui/material/ButtonBase';
 import { sayHazard } from '@/core/recipe/hazards';
 import { sayWhatGoes } from '@/core/recipe/written';
+import { Caution } from '@/ui/Caution';
 import { fillOfPart } from '@/ui/badges/part-fill';
 import { useUnits } from '@/ui/units';
 import styles from './lines.module.css';
@@ -33,8 +35,7 @@ export function LineRead({ id, index, sheet, protein, onOpen }: LineReadProps) {
   return (
     <li {...item} className={styles.read}>
       {handle}
-      <button
-        type="button"
+      <ButtonBase
         className={styles.open}
         aria-label={`Change line ${index + 1}: ${line.amount} ${words}`}
         onClick={onOpen}
@@ -57,16 +58,16 @@ export function LineRead({ id, index, sheet, protein, onOpen }: LineReadProps) {
           </span>
         </span>
         <b className={styles.grams}>{mass === undefined ? '?' : mass === 0 ? 'not taken' : inMass(mass)}</b>
-      </button>
+      </ButtonBase>
       {source && (line.bone ?? '').trim() !== '0' && (
         <div className={styles.asks}>
           <AskBone sheet={sheet} index={index} known={source} />
         </div>
       )}
       {hurts.map(({ hazard }) => (
-        <p key={hazard.id} className={hazard.level === 'never' ? styles.never : styles.hurt} role="status">
+        <Caution key={hazard.id} danger={hazard.level === 'never'} role="status" className={styles.hurt}>
           {sayHazard(hazard)}
-        </p>
+        </Caution>
       ))}
     </li>
   );

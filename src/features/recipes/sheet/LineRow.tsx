@@ -1,5 +1,6 @@
 'use client';
 
+import ButtonBase from '@mui/material/ButtonBase';
 import Button from '@mui/material/Button';
 import { useState, type KeyboardEvent } from 'react';
 import type { KnownFood } from '@/core/food/food';
@@ -8,6 +9,7 @@ import { sayHazard } from '@/core/recipe/hazards';
 import { measureAsked } from '@/core/recipe/measure-asked';
 import { guessPart } from '@/core/recipe/part-of-food';
 import { sayWhatGoes, stateOf } from '@/core/recipe/written';
+import { Caution } from '@/ui/Caution';
 import { Field } from '@/ui/form/Field';
 import { FoodField } from '@/ui/food/FoodField';
 import { AskBone } from './AskBone';
@@ -47,8 +49,7 @@ export function LineRow({ id, index, sheet, chosen, onHand, onRemove, onOn }: Li
     onOn();
   };
   const remove = (
-    <button
-      type="button"
+    <ButtonBase
       className={styles.remove}
       aria-label={`Remove line ${number}`}
       onClick={onRemove}
@@ -59,7 +60,7 @@ export function LineRow({ id, index, sheet, chosen, onHand, onRemove, onOn }: Li
       }}
     >
       ×
-    </button>
+    </ButtonBase>
   );
   if (line.words === true) {
     return (
@@ -143,24 +144,23 @@ export function LineRow({ id, index, sheet, chosen, onHand, onRemove, onOn }: Li
             onKeyDown={goOn}
             {...form.register(`lines.${index}.preparation`)}
           />
-          <button
-            type="button"
+          <ButtonBase
             className={styles.quiet}
             aria-expanded={more}
             aria-label={`More about line ${number}`}
             onClick={() => setMore(!more)}
           >
             {sayBasis(line)} ▾
-          </button>
+          </ButtonBase>
           {read?.ok && read.value.how !== 'weighed' && <span className="note">{read.value.how}</span>}
           {read?.ok && sayRange(read.value.quantity, inMass) && (
             <span className="note">{sayRange(read.value.quantity, inMass)}</span>
           )}
         </div>
         {hurts.map(({ hazard }) => (
-          <p key={hazard.id} className={hazard.level === 'never' ? styles.never : 'caution'} role="status">
+          <Caution key={hazard.id} danger={hazard.level === 'never'} role="status">
             {sayHazard(hazard)}
-          </p>
+          </Caution>
         ))}
         {otherState && (
           <p className="caution">

@@ -1,5 +1,6 @@
 'use client';
 
+import ButtonBase from '@mui/material/ButtonBase';
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { useWatch } from 'react-hook-form';
@@ -28,15 +29,9 @@ export function useLine({ form, reading, hazards }: SheetForm, id: string, index
       'data-line': index,
     },
     handle: (
-      <button
-        type="button"
-        className={styles.handle}
-        aria-label={`Move line ${index + 1}`}
-        {...attributes}
-        {...listeners}
-      >
+      <ButtonBase className={styles.handle} aria-label={`Move line ${index + 1}`} {...attributes} {...listeners}>
         ⠿
-      </button>
+      </ButtonBase>
     ),
   };
 }

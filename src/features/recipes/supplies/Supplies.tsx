@@ -1,3 +1,4 @@
+import { Fold } from '@/ui/Fold';
 import Link from 'next/link';
 import { writeMoney, writeNumber } from '@/core/quantity/write';
 import { LinkButton } from '@/ui/LinkButton';
@@ -42,8 +43,7 @@ export function Supplies({ view }: { view: SuppliesView }) {
         ))}
       </ul>
       {away.length > 0 && (
-        <details>
-          <summary>{away.length} out of sight</summary>
+        <Fold title={<>{away.length} out of sight</>}>
           <ul>
             {away.map(({ id, name }) => (
               <li key={id}>
@@ -51,7 +51,7 @@ export function Supplies({ view }: { view: SuppliesView }) {
               </li>
             ))}
           </ul>
-        </details>
+        </Fold>
       )}
       <section className={`stack ${styles.section}`} aria-labelledby="may-be">
         <h2 id="may-be">What may be proposed</h2>

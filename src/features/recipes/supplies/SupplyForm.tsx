@@ -1,5 +1,7 @@
 'use client';
 
+import { Fold } from '@/ui/Fold';
+import ButtonBase from '@mui/material/ButtonBase';
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useFieldArray, type FieldPath } from 'react-hook-form';
@@ -134,14 +136,13 @@ export function SupplyForm({ given }: { given: Given }) {
                     />
                     {problem('unit') && <p className="danger">{problem('unit')}</p>}
                   </div>
-                  <button
-                    type="button"
+                  <ButtonBase
                     className={styles.remove}
                     aria-label={`Remove row ${index + 1}`}
                     onClick={() => rows.remove(index)}
                   >
                     ×
-                  </button>
+                  </ButtonBase>
                   {asksWhat(typed) && (
                     <div className={styles.of}>
                       <Choice
@@ -163,8 +164,10 @@ export function SupplyForm({ given }: { given: Given }) {
               </Button>
             </div>
           </fieldset>
-          <details open={Boolean(given.entry.kcal || given.entry.crude || given.entry.otherMeasures?.length)}>
-            <summary>Energy, other measures, and what a bag prints as crude</summary>
+          <Fold
+            open={Boolean(given.entry.kcal || given.entry.crude || given.entry.otherMeasures?.length)}
+            title="Energy, other measures, and what a bag prints as crude"
+          >
             <div className={styles.grid}>
               {figure('kcal', 'Energy', 'kcal')}
               <Choice
@@ -198,16 +201,18 @@ export function SupplyForm({ given }: { given: Given }) {
                 Another measure
               </Button>
             </div>
-          </details>
-          <details open={Boolean(entry.price || entry.mostPerKg || entry.gramsPerMl)}>
-            <summary>Price, density, and how much is too much</summary>
+          </Fold>
+          <Fold
+            open={Boolean(entry.price || entry.mostPerKg || entry.gramsPerMl)}
+            title="Price, density, and how much is too much"
+          >
             <div className={styles.grid}>
               {figure('price', `Price, ${given.currency}`)}
               {figure('priceGrams', 'for', 'g')}
               {figure('gramsPerMl', '1 mL weighs', 'g')}
               {figure('mostPerKg', 'At most, for each kg of dog and day', entry.measure)}
             </div>
-          </details>
+          </Fold>
         </HouseForm>
         <LabelFigures entry={entry} set={given.set} />
       </div>
