@@ -54,5 +54,8 @@ export const writeDayOnLabel = (day: LocalDate) => format(parseISO(day), 'EEE d 
 /** "Wednesday 25 November". */
 export const writeDayInFull = (day: LocalDate) => format(parseISO(day), 'EEEE d MMMM');
 
+/** "Sunday". */
+export const weekdayName = (day: LocalDate) => format(parseISO(day), 'EEEE');
+
 /** The first letter of the weekday, for the head of a strip of days. */
 export const weekdayLetter = (day: LocalDate) => format(parseISO(day), 'EEEEE');

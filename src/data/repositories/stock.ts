@@ -8,7 +8,7 @@ import type { EnergyFactors } from '@/core/nutrition/energy';
 import type { Source } from '@/core/stock/draw';
 import { fromTenths, type HoldingRules } from '@/core/stock/ledger';
 import type { Tx } from '../database';
-import { batch, share } from '../schema/batches';
+import { batch, plan, share } from '../schema/batches';
 import { dog } from '../schema/dogs';
 import { place } from '../schema/household';
 import { recipe, recipeVersion } from '../schema/recipes';
@@ -20,6 +20,7 @@ export interface StoredContent {
   readonly shareId: number;
   readonly recipeId: number;
   readonly recipeName: string;
+  readonly cookedOn: LocalDate;
   readonly grams: number;
   readonly id: number;
 }
@@ -32,6 +33,8 @@ export interface StoredPack {
   /** Of all its contents. */
   readonly recipeName: string;
   readonly contents: readonly StoredContent[];
+  /** The day of the pot that most of it is from. */
+  readonly cookedOn: LocalDate;
   readonly dogId: number | undefined;
   readonly dogName: string | undefined;
   readonly foodKind: HoldingRules['kind'];
@@ -80,10 +83,12 @@ async function toPacks(tx: Tx, rows: readonly PackRow[]): Promise<StoredPack[]> 
       shareId: packContent.shareId,
       recipeId: recipe.id,
       recipeName: recipe.name,
+      cookedOn: plan.cookDay,
       amount: packContent.amount,
     })
     .from(packContent)
     .innerJoin(batch, eq(batch.id, packContent.batchId))
+    .innerJoin(plan, eq(plan.id, batch.planId))
     .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
     .innerJoin(recipe, eq(recipe.id, recipeVersion.recipeId))
     .where(
@@ -111,6 +116,7 @@ const toPack = (
   recipeId: contents[0]?.recipeId ?? NaN,
   recipeName: [...new Set(contents.map((each) => each.recipeName))].join(' and '),
   contents,
+  cookedOn: contents[0]?.cookedOn ?? sealed.packedOn,
   dogId: sealed.dogId ?? undefined,
   dogName: dogName ?? undefined,
   foodKind: state.foodKind,

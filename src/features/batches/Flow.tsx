@@ -1,51 +1,15 @@
 'use client';
 
-import { countOf } from '@/core/quantity/count-words';
-import { capital, writeDensity } from '@/core/quantity/write';
+import { writeDensity } from '@/core/quantity/write';
 import { FLOW, layFlow } from '@/ui/charts/flow';
 import { hatchFill } from '@/ui/badges/hatch-defs';
 import styles from './batches.module.css';
 import type { BatchView } from './queries';
-import { linesIn, type MassGraph, type MassKind } from '@/core/batch/graph';
 import { STEPS, type StepKey } from '@/core/batch/steps';
-import { addUp } from '@/core/add-up';
-import { FATE_WORDS } from './fate-words';
+import { flowParts, isGone, sayPacks, shortName } from './flow-parts';
 import { fillOfPart } from '@/ui/badges/part-fill';
 import { useUnits } from '@/ui/units';
 import { nth, sure } from '@/core/sure';
-
-/** A food's name in the room that its weight leaves beside it. */
-const short = (name: string, weight: string) => {
-  const room = Math.min(17, 25 - weight.length);
-  const words = name.split(', ');
-  const kindFirst = words.length > 1 && /^(Game meat|Fish|Squash|Oil|Egg)$/.test(nth(words, 0));
-  const both = words.slice(0, 2).join(', ');
-  const plain = !kindFirst ? nth(words, 0) : both.length <= room ? both : capital(nth(words, 1));
-  return plain.length > room ? `${plain.slice(0, room - 1)}…` : plain;
-};
-
-/** What the drawing reads of the graph. */
-function flowOf(graph: MassGraph) {
-  const { nodes, edges } = graph;
-  const nodeOf = (key: string) => sure(nodes.find((node) => node.key === key));
-  const to = (kind: MassKind) => edges.filter((edge) => nodeOf(edge.to).kind === kind);
-  // A load goes on into its vessel once; where there are no loads, vessels are what the pot is made of.
-  const loads = edges.filter(({ from }) => nodeOf(from).kind === 'load');
-  const vessels = edges.filter(({ from }) => nodeOf(from).kind === 'vessel');
-  return {
-    lines: linesIn(graph),
-    to,
-    loads: (loads.length > 0 ? loads : vessels).map((edge) => edge.grams),
-    /** The trays of a share, or its packs; what lies beside them stays the open end of its band. */
-    piecesOf(shareId: number): number[] {
-      const own = edges.filter((edge) => edge.from === `share-${shareId}`);
-      const kinds = own.map((edge) => nodeOf(edge.to).kind);
-      return kinds.includes('tray') || kinds.includes('pack')
-        ? own.filter((_, index) => kinds[index] !== 'rest').map((edge) => edge.grams)
-        : [];
-    },
-  };
-}
 
 /** Where one vesselful ends and the next begins: a tick on either wall, so that the words between stay clear. */
 const cut = (left: number, right: number, y: number) => `M${left} ${y}h18M${right} ${y}h-18`;
@@ -60,23 +24,15 @@ const openerOf = (place: (typeof STEPS)[number]['place']) => sure(STEPS.find((st
 /** The mass through the batch, to scale; solid is weighed, dashed is still to come. Its vessels open their steps. */
 export function Flow({ view, onOpen }: FlowProps) {
   const { inMass } = useUnits();
-  const { weighed, graph } = view;
-  const flow = flowOf(graph);
-  const shares = weighed?.shares.filter((share) => share.grams > 0) ?? [];
-  const rest = flow.to('rest').find((edge) => edge.to.startsWith('undivided'));
+  const { weighed } = view;
+  const parts = flowParts(view);
+  const { shares, vapour } = parts;
   const laid = layFlow({
-    lines: flow.lines.map(({ node, grams }) => ({ label: short(node.label, inMass(grams)), grams })),
-    loads: flow.loads,
-    pans: flow.to('pan').map((edge) => edge.grams),
+    lines: parts.lines.map(({ node, grams }) => ({ label: shortName(node.label, inMass(grams)), grams })),
+    loads: parts.loads,
+    pans: parts.pans,
     net: weighed?.net,
-    shares: [
-      ...shares.map((share) => ({
-        label: share.fate === 'today' && share.day !== view.today ? 'Eaten warm' : FATE_WORDS[share.fate],
-        grams: share.grams,
-        pieces: flow.piecesOf(share.id),
-      })),
-      ...(rest && shares.length > 0 ? [{ label: 'To be divided', grams: rest.grams, pieces: [] }] : []),
-    ],
+    shares: parts.bands,
   });
   const isOpen = (key: StepKey) => view.opens.includes(key);
   const open = (place: (typeof STEPS)[number]['place']) => () => {
@@ -85,15 +41,8 @@ export function Flow({ view, onOpen }: FlowProps) {
   };
   const started = view.state !== 'planned';
   const solid = started ? {} : { strokeDasharray: '5 4', opacity: 0.75 };
-  const vapour = weighed ? addUp(flow.to('out'), (edge) => (edge.to === 'vapour' ? edge.grams : 0)) : undefined;
-  const [loads, pans] = [flow.loads.length, flow.to('pan').length];
+  const [loads, pans] = [parts.loads.length, parts.pans.length];
   const middle = (FLOW.pot + FLOW.potEnd) / 2;
-  const packsOf = (share: (typeof shares)[number]) =>
-    share.fate === 'today'
-      ? 'fed warm'
-      : share.sealed
-        ? `${countOf(share.sealedPacks, 'pack')}, sealed`
-        : `${share.sealedPacks > 0 ? `${share.sealedPacks} sealed, ` : ''}${countOf(share.proposed.length, 'pack')} to seal`;
   return (
     <div className={styles.flow}>
       <div className={styles.scroll} tabIndex={0} role="group" aria-label="Flow of the batch, drawn to scale">
@@ -115,7 +64,7 @@ export function Flow({ view, onOpen }: FlowProps) {
               </text>
               <path
                 d={band.path}
-                fill={fillOfPart(nth(flow.lines, index).node.part ?? 'muscle', view.protein)}
+                fill={fillOfPart(nth(parts.lines, index).node.part ?? 'muscle', view.protein)}
                 stroke="var(--slate)"
                 strokeWidth="1.2"
                 {...solid}
@@ -219,7 +168,7 @@ export function Flow({ view, onOpen }: FlowProps) {
           </g>
           {laid.shares.map((band, index) => {
             const share = shares[index];
-            const done = share !== undefined && (share.sealed || share.fate === 'today');
+            const done = isGone(share);
             return (
               <g key={share?.id ?? 'rest'} onClick={open(share ? 'shares' : 'yield')} className={styles.vessel}>
                 <path
@@ -246,7 +195,7 @@ export function Flow({ view, onOpen }: FlowProps) {
                 </text>
                 {share && (
                   <text x={FLOW.right + 12} y={band.labelY + 18} fontSize="13" fill="var(--slate-soft)">
-                    {packsOf(share)}
+                    {sayPacks(share)}
                   </text>
                 )}
               </g>

@@ -14,6 +14,7 @@ import { FlowStrip } from './FlowStrip';
 import { PackShares } from './PackShares';
 import type { BatchView } from './queries';
 import { Steps } from './Steps';
+import { UprightFlow } from './UprightFlow';
 import { WeighOut } from './WeighOut';
 import { WeighPot } from './WeighPot';
 
@@ -63,6 +64,7 @@ export function RunSheet({ view }: { view: BatchView }) {
       <div className={folded ? styles.folded : styles.unfolded}>
         <FlowStrip view={view} />
         <Flow view={view} onOpen={open} />
+        <UprightFlow view={view} />
         {isTyped && (
           <Button variant="text" size="small" aria-expanded={!folded} onClick={() => setLarge(!large)}>
             {folded ? 'draw it large' : 'fold the drawing'}

@@ -22,10 +22,7 @@ export function Steps({ opens, step, onOpen }: StepsProps) {
     >
       {STEPS.map((each, index) => (
         <Step key={each.key} disabled={!opens.includes(each.key)}>
-          <StepButton
-            className={styles.step}
-            onClick={() => onOpen(each.key)}
-          >
+          <StepButton className={styles.step} onClick={() => onOpen(each.key)}>
             {index + 1} {each.title}
           </StepButton>
         </Step>

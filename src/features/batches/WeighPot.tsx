@@ -5,6 +5,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { z } from 'zod';
 import type { StepKey } from '@/core/batch/steps';
+import { CORE_OF_A_POT } from '@/core/heat/core-temperature';
 import { weighYield, type Weighing } from '@/core/portion/yield';
 import type { Outcome, Problem } from '@/core/problem';
 import { readCount } from '@/core/quantity/typed';
@@ -12,6 +13,8 @@ import { grams } from '@/core/quantity/units';
 import { writeDensity } from '@/core/quantity/write';
 import { Segments } from '@/ui/form/Segments';
 import { Keypad } from '@/ui/counter/Keypad';
+import { CupLevel } from '@/ui/drawings/CupLevel';
+import { ProbePlace } from '@/ui/drawings/ProbePlace';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
@@ -101,6 +104,7 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
               <div key={index} className={styles.vesselRow}>
                 <Field
                   label="Vessel"
+                  className={styles.vesselName}
                   value={vessel.name}
                   onChange={(event) => setVessel(index, { name: event.target.value })}
                   autoComplete="off"
@@ -170,7 +174,18 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
               hint="without the cup"
               autoComplete="off"
             />
+            <CupLevel />
           </div>
+        )}
+        {!view.weighed && (
+          <p className={styles.done}>
+            <ProbePlace />
+            <span>
+              Done at <b>{CORE_OF_A_POT.celsius} °C</b> ({CORE_OF_A_POT.fahrenheit} °F), with the tip in the middle of
+              the thickest piece.{' '}
+              <span className="note">{CORE_OF_A_POT.source}; stir-ins go in when it has cooled</span>
+            </span>
+          </p>
         )}
         <div className={styles.eaten}>
           <Field

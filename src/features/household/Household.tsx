@@ -38,6 +38,7 @@ export function Household({ view }: { view: HouseholdView }) {
       <div className="titleRow">
         <h1>Household</h1>
       </div>
+      <Kitchen kitchen={kitchen} />
       <div className={styles.columns}>
         <form
           className="stack"
@@ -116,7 +117,6 @@ export function Household({ view }: { view: HouseholdView }) {
           </label>
         </section>
       </div>
-      <Kitchen kitchen={kitchen} />
       <Meanings meanings={meanings} />
     </div>
   );

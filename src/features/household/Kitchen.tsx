@@ -1,9 +1,16 @@
 'use client';
 
-import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { EQUIPMENT_KINDS, sizeOf, type EquipmentEntry, type EquipmentKind } from '@/core/plan/equipment';
+import {
+  EQUIPMENT_KINDS,
+  sizeOf,
+  type Equipment,
+  type EquipmentEntry,
+  type EquipmentKind,
+} from '@/core/plan/equipment';
 import { sizeAsked, typedEquipment } from '@/core/plan/equipment-entry';
+import { KitchenThing } from '@/ui/drawings/KitchenThing';
+import { useFocusOnChange } from '@/ui/next-act';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
@@ -13,7 +20,8 @@ import { useUnits } from '@/ui/units';
 import { useCommand } from '@/ui/form/use-command';
 import { putAway, saveEquipment } from './actions';
 import { FormEnd } from './FormEnd';
-import styles from './household.module.css';
+import styles from './kitchen.module.css';
+import { Standing } from './Standing';
 import { Places } from './Places';
 import type { KitchenView } from './queries';
 
@@ -21,13 +29,19 @@ import type { KitchenView } from './queries';
 const wordOf = (kind: EquipmentKind): string => (kind === 'container' ? 'containers' : kind);
 const EMPTY: EquipmentEntry = { kind: 'pot', name: '', size: '', count: '1' };
 
-/** What limits a plan: vessels, containers, dryers and the room in fridge and freezer. */
+/** The kitchen as it stands there: what cooks, packs and dries, and where packs are kept; a plan is limited by it. */
 export function Kitchen({ kitchen }: { kitchen: KitchenView }) {
   const { set: unitSet } = useUnits();
   const [editing, setEditing] = useState<number | 'new'>();
+  useFocusOnChange(editing);
+  const done = () => setEditing(undefined);
+  const inHand = kitchen.equipment.find((thing) => thing.id === editing);
   return (
-    <section aria-labelledby="kitchen" className={`stack ${styles.kitchen}`}>
-      <h2 id="kitchen">What limits a plan</h2>
+    <section aria-labelledby="kitchen" className="stack">
+      <div className="titleRow">
+        <h2 id="kitchen">What this kitchen has</h2>
+        <p className="note">a plan is limited by it; press what has changed</p>
+      </div>
       {kitchen.equipment.length === 0 && (
         <div className="emptyState">
           <p>
@@ -39,41 +53,20 @@ export function Kitchen({ kitchen }: { kitchen: KitchenView }) {
           </LinkButton>
         </div>
       )}
-      <ul className="rows">
-        {kitchen.equipment.map((thing) =>
-          editing === thing.id ? (
-            <li key={thing.id}>
-              <ThingForm id={thing.id} first={typedEquipment(thing, unitSet)} onDone={() => setEditing(undefined)} />
-            </li>
-          ) : (
-            <li key={thing.id} className={styles.thing}>
-              <span>
-                <b>{thing.name}</b>{' '}
-                {thing.name !== wordOf(thing.kind) && <span className="note">{wordOf(thing.kind)}</span>}
-              </span>
-              <span>
-                {thing.count > 1 && `${thing.count} × `}
-                {sizeOf(thing, unitSet)}
-              </span>
-              <span className="spread">
-                <Button variant="text" aria-label={`Change ${thing.name}`} onClick={() => setEditing(thing.id)}>
-                  Change
-                </Button>
-                <PutAway kind="equipment" id={thing.id} name={thing.name} putAway={putAway} />
-              </span>
-            </li>
-          ),
-        )}
-      </ul>
-      {editing === 'new' ? (
-        <ThingForm first={EMPTY} onDone={() => setEditing(undefined)} />
-      ) : (
-        <div>
-          <Button variant="outlined" onClick={() => setEditing('new')}>
-            Add a thing
-          </Button>
-        </div>
-      )}
+      <Standing
+        label="What cooks, packs and dries"
+        things={kitchen.equipment.map((thing) => ({
+          id: thing.id,
+          name: thing.name,
+          said: `${thing.count > 1 ? `${thing.count} × ` : ''}${sizeOf(thing, unitSet)}`,
+          drawing: <KitchenThing kind={thing.kind} millilitres={thing.millilitres} count={thing.count} />,
+        }))}
+        open={editing}
+        onOpen={setEditing}
+        add="Add a thing"
+      />
+      {editing === 'new' && <ThingForm first={EMPTY} onDone={done} />}
+      {inHand && <ThingForm key={inHand.id} thing={inHand} first={typedEquipment(inHand, unitSet)} onDone={done} />}
       <AwayList kind="equipment" things={kitchen.away.equipment} putAway={putAway} />
       <Places places={kitchen.places} />
       <AwayList kind="place" things={kitchen.away.places} putAway={putAway} />
@@ -82,18 +75,24 @@ export function Kitchen({ kitchen }: { kitchen: KitchenView }) {
 }
 
 /** One thing of the kitchen, new or changed. */
-function ThingForm({ id, first, onDone }: { id?: number; first: EquipmentEntry; onDone: () => void }) {
+interface ThingFormProps {
+  thing?: Equipment;
+  first: EquipmentEntry;
+  onDone: () => void;
+}
+
+function ThingForm({ thing, first, onDone }: ThingFormProps) {
   const { set } = useUnits();
   const [entry, setEntry] = useState(first);
-  const save = useCommand(saveEquipment, `equipment-${id ?? 'new'}`, onDone);
+  const save = useCommand(saveEquipment, `equipment-${thing?.id ?? 'new'}`, onDone);
   const change = (part: Partial<EquipmentEntry>) => setEntry({ ...entry, ...part });
   return (
     <form
-      className={styles.thingForm}
+      className={styles.form}
       noValidate
       onSubmit={(event) => {
         event.preventDefault();
-        save.run({ ...(id === undefined ? {} : { id }), entry });
+        save.run({ ...(thing ? { id: thing.id } : {}), entry });
       }}
     >
       <Choice
@@ -107,6 +106,7 @@ function ThingForm({ id, first, onDone }: { id?: number; first: EquipmentEntry; 
         value={entry.name}
         onChange={(event) => change({ name: event.target.value })}
         problem={save.at('name')}
+        inputProps={{ 'data-next-act': true }}
         hint="as your recipes call it: big pot"
         autoComplete="off"
       />
@@ -127,7 +127,9 @@ function ThingForm({ id, first, onDone }: { id?: number; first: EquipmentEntry; 
         autoComplete="off"
       />
       <Problems problems={save.atHead('name', 'size', 'count')} />
-      <FormEnd pending={save.pending} onDone={onDone} />
+      <FormEnd pending={save.pending} onDone={onDone}>
+        {thing && <PutAway kind="equipment" id={thing.id} name={thing.name} putAway={putAway} onDone={onDone} />}
+      </FormEnd>
     </form>
   );
 }

@@ -1,9 +1,10 @@
 'use client';
 
-import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { sizeOf } from '@/core/plan/equipment';
 import { PLACE_KINDS, type PlaceKind } from '@/core/preserve/shelf-life';
+import { KitchenThing } from '@/ui/drawings/KitchenThing';
+import { useFocusOnChange } from '@/ui/next-act';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
@@ -12,63 +13,42 @@ import { useUnits } from '@/ui/units';
 import { PutAway } from '@/ui/AwayList';
 import { putAway, savePlace } from './actions';
 import { FormEnd } from './FormEnd';
-import styles from './household.module.css';
+import styles from './kitchen.module.css';
+import { Standing } from './Standing';
 import type { KitchenView } from './queries';
 
 type Place = KitchenView['places'][number];
 
-/** The fridges, freezers and cupboards, with how much each holds. */
+/** The fridges, freezers and cupboards, as large as what they hold. */
 export function Places({ places }: { places: readonly Place[] }) {
   const { set } = useUnits();
   const [editing, setEditing] = useState<number | 'new'>();
+  useFocusOnChange(editing);
+  const done = () => setEditing(undefined);
+  const inHand = places.find((place) => place.id === editing);
+  // The last place of its kind stays: something would have nowhere to go.
+  const mayGo = (place: Place) => places.filter((each) => each.kind === place.kind).length > 1;
   return (
     <>
-      <h3>Room for packs</h3>
-      <ul className="rows">
-        {places.map((place) =>
-          editing === place.id ? (
-            <li key={place.id}>
-              <PlaceForm place={place} onDone={() => setEditing(undefined)} />
-            </li>
-          ) : (
-            <li key={place.id} className={styles.thing}>
-              <span>
-                <b>{place.name}</b>{' '}
-                {place.name.toLowerCase() !== place.kind && <span className="note">{place.kind}</span>}
-              </span>
-              <span>
-                {place.capacityMl === null ? (
-                  <span className="note">size not known</span>
-                ) : (
-                  sizeOf({ millilitres: place.capacityMl }, set)
-                )}
-              </span>
-              <span className="spread">
-                <Button variant="text" aria-label={`Change ${place.name}`} onClick={() => setEditing(place.id)}>
-                  Change
-                </Button>
-                {places.filter((each) => each.kind === place.kind).length > 1 && (
-                  <PutAway kind="place" id={place.id} name={place.name} putAway={putAway} />
-                )}
-              </span>
-            </li>
-          ),
-        )}
-      </ul>
-      {editing === 'new' ? (
-        <PlaceForm onDone={() => setEditing(undefined)} />
-      ) : (
-        <div>
-          <Button variant="outlined" onClick={() => setEditing('new')}>
-            Add a place
-          </Button>
-        </div>
-      )}
+      <Standing
+        label="Room for packs"
+        things={places.map((place) => ({
+          id: place.id,
+          name: place.name,
+          said: place.capacityMl === null ? 'size not known' : sizeOf({ millilitres: place.capacityMl }, set),
+          drawing: <KitchenThing kind={place.kind} millilitres={place.capacityMl ?? undefined} />,
+        }))}
+        open={editing}
+        onOpen={setEditing}
+        add="Add a place"
+      />
+      {editing === 'new' && <PlaceForm onDone={done} />}
+      {inHand && <PlaceForm key={inHand.id} place={inHand} mayGo={mayGo(inHand)} onDone={done} />}
     </>
   );
 }
 
-function PlaceForm({ place, onDone }: { place?: Place; onDone: () => void }) {
+function PlaceForm({ place, mayGo, onDone }: { place?: Place; mayGo?: boolean; onDone: () => void }) {
   const { set } = useUnits();
   const [kind, setKind] = useState<PlaceKind>(place?.kind ?? 'freezer');
   const [name, setName] = useState(place?.name ?? '');
@@ -78,7 +58,7 @@ function PlaceForm({ place, onDone }: { place?: Place; onDone: () => void }) {
   const save = useCommand(savePlace, `place-${place?.id ?? 'new'}`, onDone);
   return (
     <form
-      className={styles.thingForm}
+      className={styles.form}
       noValidate
       onSubmit={(event) => {
         event.preventDefault();
@@ -98,6 +78,7 @@ function PlaceForm({ place, onDone }: { place?: Place; onDone: () => void }) {
         value={name}
         onChange={(event) => setName(event.target.value)}
         problem={save.at('name')}
+        inputProps={{ 'data-next-act': true }}
         autoComplete="off"
       />
       <Field
@@ -109,7 +90,9 @@ function PlaceForm({ place, onDone }: { place?: Place; onDone: () => void }) {
         autoComplete="off"
       />
       <Problems problems={save.atHead('name', 'size')} />
-      <FormEnd pending={save.pending} onDone={onDone} />
+      <FormEnd pending={save.pending} onDone={onDone}>
+        {place && mayGo && <PutAway kind="place" id={place.id} name={place.name} putAway={putAway} onDone={onDone} />}
+      </FormEnd>
     </form>
   );
 }

@@ -4,13 +4,15 @@ import { Fold } from '@/ui/Fold';
 import ButtonBase from '@mui/material/ButtonBase';
 import { useState } from 'react';
 import type { PlannedBatch } from '@/core/plan/result';
-import { isVessel } from '@/core/plan/equipment';
+import { isVessel, type Equipment } from '@/core/plan/equipment';
+import type { Hatch } from '@/core/recipe/protein';
 import { orderOfFilling } from '@/core/plan/loads';
 import { foodsOf } from '@/core/plan/read-plan';
 import { explainScale } from '@/core/plan/scale';
 import { standIns } from '@/core/plan/substitute';
 import { writeNumber } from '@/core/quantity/write';
 import { sayWhatGoes } from '@/core/recipe/written';
+import { PotLevel } from '@/ui/drawings/PotLevel';
 import { FoodField } from '@/ui/food/FoodField';
 import { Choice } from '@/ui/form/Choice';
 import { Why } from '@/ui/Why';
@@ -71,6 +73,7 @@ export function BatchLines({ plan, batch, place, days }: BatchLinesProps) {
               options={vessels.map((each) => ({ value: String(each.id), label: each.name }))}
               onChange={(id) => changeBatch(place, { vessels: { ...read.entry.vessels, [component]: Number(id) } })}
             />
+            <HowFull load={bound.loads[component]} vessel={vessel} hatch={read.of.protein.hatch} />
             {vessel?.kind === 'pressure cooker' && (
               <p className="note">
                 From the base:{' '}
@@ -110,6 +113,28 @@ export function BatchLines({ plan, batch, place, days }: BatchLinesProps) {
         ))}
       </ul>
     </Fold>
+  );
+}
+
+interface HowFullProps {
+  load: PlannedBatch['bound']['loads'][number];
+  vessel: Equipment | undefined;
+  hatch: Hatch;
+}
+
+/** One load in its pot, drawn; what cannot fit says so where the vessel is chosen. */
+function HowFull({ load, vessel, hatch }: HowFullProps) {
+  if (!load?.ok || !vessel?.millilitres) return null;
+  const { loads, full, explanation } = load.value;
+  return (
+    <p className={styles.howFull}>
+      <PotLevel load={load.value} millilitres={vessel.millilitres} hatch={hatch} />
+      <span>
+        {loads > 1 ? `${loads} loads, each ` : ''}
+        <b>{writeNumber(full * 100, 0)} %</b> of what it may hold{' '}
+        <Why of={explanation} about={`how full ${vessel.name} is`} />
+      </span>
+    </p>
   );
 }
 

@@ -42,7 +42,7 @@ export function PackPanel({ pack, onClose }: { pack: OpenPack; onClose: () => vo
               {pack.backIn !== undefined ? 'was taken back' : empty ? 'is empty' : inMass(pack.grams)}
             </h2>
             <p>
-              {pack.recipeName}, for {pack.whose}
+              {pack.recipeName}, for {pack.whose}, of {pack.pot}
             </p>
             <p className={pack.tone === 'plain' ? 'soft' : pack.tone}>
               {pack.placeName} · {pack.until}

@@ -68,7 +68,7 @@ export function Store({ view }: { view: StoreView }) {
 function ShelfDrawn({ shelf }: { shelf: Shelf }) {
   const [all, setAll] = useState(false);
   if (shelf.packs.length === 0) return null;
-  const packs = all ? shelf.packs : shelf.packs.slice(0, SHOWN);
+  const shown = all ? shelf.packs.length : Math.min(SHOWN, shelf.packs.length);
   return (
     <section aria-labelledby={`shelf-${shelf.placeId}`} className={`${styles.shelf} ${styles[shelf.kind]}`}>
       <div className="spread">
@@ -76,23 +76,24 @@ function ShelfDrawn({ shelf }: { shelf: Shelf }) {
         <p className="soft">{shelf.said}</p>
       </div>
       <ul className={styles.packs}>
-        {packs.map((pack) => (
-          <PackOnShelf key={pack.holdingId} pack={pack} />
+        {shelf.packs.map((pack, place) => (
+          <PackOnShelf key={pack.holdingId} pack={pack} beyond={place >= shown} />
         ))}
       </ul>
-      {packs.length < shelf.packs.length && (
+      {shown < shelf.packs.length && (
         <Button variant="text" onClick={() => setAll(true)}>
-          {shelf.packs.length - packs.length} more
+          {shelf.packs.length - shown} more
         </Button>
       )}
     </section>
   );
 }
 
-function PackOnShelf({ pack }: { pack: ShelfPack }) {
+/** A pack in its place; one beyond what a screen shows stands on paper alone. */
+function PackOnShelf({ pack, beyond }: { pack: ShelfPack; beyond: boolean }) {
   const { inMass } = useUnits();
   return (
-    <li>
+    <li className={beyond ? styles.beyond : undefined}>
       <Link href={`/store?pack=${pack.code}`} scroll={false} prefetch={false} className={styles.packLink}>
         <Tub hatch={pack.protein.hatch} full={pack.full} size={56} />
         <span className={styles.code}>{pack.code}</span>

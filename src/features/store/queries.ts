@@ -1,5 +1,6 @@
-import { countOf } from '@/core/quantity/count-words';
 import 'server-only';
+import { sayPot } from '@/core/stock/say-pot';
+import { countOf } from '@/core/quantity/count-words';
 import { clockIn, daysBetween, writeDay, type LocalDate } from '@/core/calendar/local-date';
 import { shelfLifeOf, type PlaceKind } from '@/core/preserve/shelf-life';
 import { writeSumIn, writeMassIn } from '@/core/quantity/write';
@@ -44,6 +45,7 @@ export interface HistoryEntry {
 
 export interface OpenPack extends ShelfPack {
   readonly recipeName: string;
+  readonly pot: string;
   readonly placeId: number;
   readonly placeName: string;
   readonly kcal: number;
@@ -144,6 +146,7 @@ async function openPack(
   return {
     ...shown(pack, proteins, today),
     recipeName: pack.recipeName,
+    pot: sayPot((proteins.get(pack.recipeId) ?? PLANTS).word, pack.cookedOn, today),
     placeId: pack.placeId,
     placeName: places.find((each) => each.id === pack.placeId)?.name ?? '',
     kcal: pack.grams * pack.density,

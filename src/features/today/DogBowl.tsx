@@ -50,7 +50,9 @@ export function DogBowl({ dog, day, sources, full, sameSlot, had, onFed, onTakeB
     router.refresh();
   });
 
-  const protein = sources.find((source) => source.key === drawn[0]?.key)?.protein;
+  const sourceOf = (key: string | undefined) => sources.find((source) => source.key === key);
+  const potOf = (key: string | undefined) => sourceOf(key)?.pot;
+  const protein = sourceOf(drawn[0]?.key)?.protein;
   const { grams, water } = bowlOf(drawn);
   const isDry = water > 0;
   const parts = drawn.map(({ key, grams: mass }) => {
@@ -96,9 +98,9 @@ export function DogBowl({ dog, day, sources, full, sameSlot, had, onFed, onTakeB
                 {index === 0 ? 'from ' : ', then '}
                 <b>{part.code}</b>
                 {drawn.length > 1 && ` ${inMass(part.grams)}`}
+                {potOf(part.key) !== potOf(drawn[index + 1]?.key) && `, ${potOf(part.key)}`}
               </span>
             ))}
-            {protein && ` ${protein.word}`}
             {isDry && ': warm water, wait 10 min'}{' '}
             <span className={styles.links}>
               <Why of={next.why} about={`${dog.name}’s ${next.slotName}`} />

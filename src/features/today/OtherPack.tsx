@@ -30,8 +30,9 @@ export function OtherPack({ open, dogName, sources, day, onChoose, onClose }: Ot
               <Button variant="outlined" fullWidth className={styles.choice} onClick={() => onChoose(source.key)}>
                 <Tub hatch={source.protein.hatch} size={32} />
                 <span>
-                  <b>{source.code}</b> {source.protein.word}, {inMass(source.grams)}
-                  {source.kind === 'dry' && ' dry'}
+                  <b>{source.code}</b> {source.whose !== undefined && `for ${source.whose}, `}
+                  {inMass(source.grams)}
+                  {source.kind === 'dry' && ' dry'} of {source.pot}
                   {source.safeUntil && ` · until ${writeDay(source.safeUntil, day)}`}
                 </span>
               </Button>

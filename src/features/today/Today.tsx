@@ -14,6 +14,9 @@ import { Tonight } from './Tonight';
 import styles from './today.module.css';
 import type { TodayView } from './view';
 
+/** More dogs than this are a line each. */
+const MANY = 6;
+
 /** One dog's one meal. */
 const bowlKey = (dog: TodayView['dogs'][number]) => `${dog.id}-${dog.next?.slotId ?? 'done'}`;
 
@@ -46,7 +49,7 @@ export function Today({ view }: { view: TodayView }) {
             </p>
           </div>
           <Problems problems={takeBack.problems} />
-          <ul className={styles.bowls}>
+          <ul className={styles.bowls} data-many={view.dogs.length > MANY || undefined}>
             {view.dogs.map((dog) => (
               <DogBowl
                 key={bowlKey(dog)}

@@ -11,8 +11,12 @@ import styles from './today.module.css';
 import type { TodayView } from './view';
 import { nth } from '@/core/sure';
 
+/** So many stand there at first; the others are ticked as well. */
+const SHOWN = 6;
+
 /** Packs that tomorrow needs and that lie in the freezer: one press moves those that are ticked. */
 export function Tonight({ packs, placeId }: { packs: TodayView['tonight']; placeId: number }) {
+  const [all, setAll] = useState(false);
   const [left, setLeft] = useState<readonly number[]>([]);
   const move = useCommand(moveToFridge, 'tonight', () => setLeft([]));
   const moving = packs.filter((pack) => !left.includes(pack.holdingId));
@@ -24,24 +28,31 @@ export function Tonight({ packs, placeId }: { packs: TodayView['tonight']; place
       </section>
     );
   }
+  const row = (pack: TodayView['tonight'][number]) => (
+    <li key={pack.holdingId} className={styles.thaw}>
+      <Tub hatch={pack.hatch} />
+      <label htmlFor={`thaw-${pack.holdingId}`}>
+        <b>{pack.code}</b> <span className="soft">{pack.said}</span>
+      </label>
+      <Checkbox
+        id={`thaw-${pack.holdingId}`}
+        checked={!left.includes(pack.holdingId)}
+        onChange={(_, on) => setLeft(on ? left.filter((id) => id !== pack.holdingId) : [...left, pack.holdingId])}
+      />
+    </li>
+  );
   return (
     <section className={styles.tonight} aria-labelledby="tonight">
       <h2 id="tonight">Tonight, to the fridge</h2>
-      <ul>
-        {packs.map((pack) => (
-          <li key={pack.holdingId} className={styles.thaw}>
-            <Tub hatch={pack.hatch} />
-            <label htmlFor={`thaw-${pack.holdingId}`}>
-              <b>{pack.code}</b> <span className="soft">{pack.said}</span>
-            </label>
-            <Checkbox
-              id={`thaw-${pack.holdingId}`}
-              checked={!left.includes(pack.holdingId)}
-              onChange={(_, on) => setLeft(on ? left.filter((id) => id !== pack.holdingId) : [...left, pack.holdingId])}
-            />
-          </li>
-        ))}
-      </ul>
+      <ul>{packs.slice(0, SHOWN).map(row)}</ul>
+      {packs.length > SHOWN && (
+        <>
+          <ul className={all ? undefined : 'onPaper'}>{packs.slice(SHOWN).map(row)}</ul>
+          <Button variant="text" aria-expanded={all} onClick={() => setAll(!all)}>
+            {all ? 'only the first' : `and ${packs.length - SHOWN} more, ticked too`}
+          </Button>
+        </>
+      )}
       <Problems problems={move.problems} />
       <Button
         variant="outlined"

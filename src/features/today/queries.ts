@@ -7,6 +7,7 @@ import { cautionOf } from '@/core/dog/stage';
 import { capital, writeDose, writeKcal, writeMassIn } from '@/core/quantity/write';
 import type { UnitSet } from '@/core/quantity/units';
 import type { Protein } from '@/core/recipe/protein';
+import { sayPot } from '@/core/stock/say-pot';
 import { coverOf, type Cover } from '@/core/stock/cover';
 import { drawMeal, fitFor, inOrderOfUse, type Drawn } from '@/core/stock/draw';
 import { explainMeal } from '@/core/stock/explain-meal';
@@ -36,17 +37,22 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
   ];
   const avoided = await readAvoided(db, reference, dogs, today);
   const warm = await readWarmShares(db, today, household.energyFactors);
+  const proteinOf = (recipeId: number) => proteins.get(recipeId) ?? PLANTS;
   const sources: ShownSource[] = [
     ...warm.map((each) => ({
       ...warmSourceOf(each),
       notFor: avoided.dogsNotFor({ batchId: each.batchId }),
-      protein: proteins.get(each.recipeId) ?? PLANTS,
+      protein: proteinOf(each.recipeId),
       kind: 'warm' as const,
+      pot: sayPot(proteinOf(each.recipeId).word, today, today),
+      whose: undefined,
     })),
     ...stock.map((pack) => ({
       ...sourceOf(pack),
       notFor: avoided.dogsNotFor({ holdingId: pack.holdingId }),
-      protein: proteins.get(pack.recipeId) ?? PLANTS,
+      protein: proteinOf(pack.recipeId),
+      pot: sayPot(proteinOf(pack.recipeId).word, pack.cookedOn, today),
+      whose: pack.dogName ?? 'anybody',
       kind: pack.waterPerGram > 0 ? ('dry' as const) : ('wet' as const),
     })),
   ];
@@ -94,7 +100,7 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
           }
         : undefined,
     legend: [...new Map([...bySource.values()].map((source) => [source.protein.word, source.protein])).values()],
-    tonight: tonightOf(cover, stock, proteins, household.unitSet),
+    tonight: tonightOf(cover, stock, bySource, household.unitSet),
     fridgePlaceId: sure(places.find((place) => place.kind === 'fridge')).id,
     watch: [
       ...watchPacks(stock, today, cover, household.unitSet),
@@ -240,7 +246,7 @@ function aheadOf(
 function tonightOf(
   cover: readonly Cover[],
   stock: readonly StoredPack[],
-  proteins: ReadonlyMap<number, Protein>,
+  sources: ReadonlyMap<string, ShownSource>,
   set: UnitSet,
 ): TodayView['tonight'] {
   const needed = new Set(
@@ -248,10 +254,13 @@ function tonightOf(
   );
   return stock
     .filter((pack) => pack.placeKind === 'freezer' && needed.has(`pack-${pack.holdingId}`))
-    .map((pack) => ({
-      holdingId: pack.holdingId,
-      code: pack.code,
-      said: `${pack.dogName ? `for ${pack.dogName}` : 'for anybody'} · ${writeMassIn(pack.grams, set)}`,
-      hatch: (proteins.get(pack.recipeId) ?? PLANTS).hatch,
-    }));
+    .map((pack) => {
+      const source = sure(sources.get(`pack-${pack.holdingId}`));
+      return {
+        holdingId: pack.holdingId,
+        code: pack.code,
+        said: `for ${pack.dogName ?? 'anybody'}, ${writeMassIn(pack.grams, set)} of ${source.pot}`,
+        hatch: source.protein.hatch,
+      };
+    });
 }

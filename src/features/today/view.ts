@@ -7,6 +7,10 @@ import type { Drawn, Source } from '@/core/stock/draw';
 export interface ShownSource extends Source {
   readonly protein: Protein;
   readonly kind: 'warm' | 'wet' | 'dry';
+  /** "Sunday’s venison pot". */
+  readonly pot: string;
+  /** Whose it is; undefined: warm from the pot. */
+  readonly whose: string | undefined;
 }
 
 export interface FedMeal {

@@ -4,6 +4,8 @@ import { energyAxis } from './energy-axis';
 import { FLOW, layFlow, type FlowMasses } from './flow';
 import { needStack } from './need-stack';
 import { stackedBar } from './stacked-bar';
+import { POT_HEIGHT, potLevel } from './pot-level';
+import { UPRIGHT, layUpright } from './upright-flow';
 import { weightCurve } from './weight-curve';
 
 const masses = fc.array(fc.double({ min: 1, max: 20_000, noNaN: true }), { minLength: 1, maxLength: 20 });
@@ -125,4 +127,47 @@ test('a nutrient’s place rises with its amount; its least and its most stand w
       expect(balancePlace(0, least, undefined)).toBe(0);
     }),
   );
+});
+
+/** Where a band of the upright flow stands in its vessel: its outer edge, and how wide it is. */
+const slotOf = (path: string, ends: RegExp) => {
+  const [, near, far] = ends.exec(path)!.map(Number);
+  return { near: Math.min(near!, far!), far: Math.max(near!, far!) };
+};
+
+// Less than a pixel: the thinnest line is drawn 0.8 px wide, or it would not be seen.
+test('the upright flow is drawn to scale: lines fill the pot from side to side, shares leave the yield side by side', () => {
+  fc.assert(
+    fc.property(masses, fc.double({ min: 0.3, max: 1, noNaN: true }), masses, (lines, kept, parts) => {
+      const inPot = lines.reduce((sum, each) => sum + each, 0);
+      const [net, all] = [inPot * kept, parts.reduce((sum, each) => sum + each, 0)];
+      const laid = layUpright({
+        lines: lines.map((mass) => ({ label: 'a', grams: mass })),
+        net,
+        shares: parts.map((part) => ({ label: 'b', grams: (part / all) * net, pieces: [] })),
+      });
+      const wide = laid.pot.right - laid.pot.left;
+      expect((laid.pans.right - laid.pans.left) / wide).toBeCloseTo(kept, 6);
+      const slots = laid.lines.map((band) => slotOf(band.path, /Q(\S+) \S+ \S+ \S+V\S+H(\S+)V/));
+      expect(Math.abs(slots[0]!.far - UPRIGHT.right)).toBeLessThan(1);
+      slots.forEach((slot, index) => {
+        expect(slot.near).toBeGreaterThanOrEqual(laid.pot.left - 1);
+        if (index > 0) expect(Math.abs(slot.far - slots[index - 1]!.near)).toBeLessThan(1);
+      });
+      laid.lines.forEach((band, index) => {
+        if (index > 0) expect(band.labelY - laid.lines[index - 1]!.labelY).toBeGreaterThanOrEqual(11);
+      });
+      const out = laid.shares.map((band) => slotOf(band.path, /^M(\S+) \S+H(\S+)V/));
+      expect(out[0]!.near).toBeCloseTo(laid.pans.left, 6);
+      expect(out.at(-1)!.far).toBeLessThanOrEqual(laid.pans.right + 1);
+    }),
+  );
+});
+
+test('a pot is as full as its load: the mark stands at what it may hold', () => {
+  // 12 L filled to four fifths: 9.6 L; a load of 7.2 L is three quarters of that, and 60 % of the pot.
+  expect(potLevel({ each: 7200, full: 0.75 }, 12_000)).toEqual({
+    food: expect.closeTo(POT_HEIGHT * 0.6, 9),
+    mark: expect.closeTo(POT_HEIGHT * 0.8, 9),
+  });
 });

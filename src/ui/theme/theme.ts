@@ -86,6 +86,7 @@ export const theme = createTheme({
         root: { minHeight: 44, padding: 0, gap: 8, justifyContent: 'start', alignItems: 'baseline' },
         content: {
           margin: '10px 0',
+          gap: 12,
           flexGrow: 0,
           textDecoration: 'underline',
           textUnderlineOffset: 3,

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import type { KnownFood } from '@/core/food/food';
 import { ownMeasure } from '@/core/food/measures';
 import type { UnitSet } from '@/core/quantity/units';
+import { CupLevel } from '@/ui/drawings/CupLevel';
 import { Field } from '@/ui/form/Field';
 import { useCommand } from '@/ui/form/use-command';
 import { useUnits } from '@/ui/units';
@@ -46,6 +47,7 @@ export function WeighOnce({ known, unit, set, why, onWeighed }: WeighOnceProps) 
       <Button variant="outlined" size="small" disabled={save.pending} onClick={remember}>
         Remember it
       </Button>
+      {unit === 'cup' && <CupLevel />}
       {why && (
         <p className="note" role="status">
           {why}
