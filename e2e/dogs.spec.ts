@@ -66,7 +66,7 @@ test('an overweight old terrier with a vet’s range', async () => {
     .focus();
   await expect(page.getByText(/9000 g × 2–3 % = 180 to 270 g/)).toBeVisible();
   await open('How its day is worked out');
-  await page.getByLabel('Set by').first().selectOption('prescribed');
+  await page.getByLabel('Worked out by').first().selectOption('prescribed');
   await page.getByLabel('A day', { exact: true }).fill('400-330');
   await page.getByRole('button', { name: 'Set it' }).click();
   await expect(page.getByText('The range is upside down')).toBeVisible();
@@ -108,7 +108,7 @@ test('an athletic dog that also gets bought food: the pot brings what remains', 
   await add({ name: 'Flint', born: '2022-06-01', weight: '24 kg', work: 'moderate', entire: true });
   // 3.0 × 70 · 24^0.75 (AAHA 2021, from memory): 2277.1 kcal.
   await expect(day()).toContainText('Flint eats 2277 kcal a day');
-  await open('Otherwise eats');
+  await open('What else it eats');
   await page.getByRole('button', { name: 'One more extra' }).click();
   await page.getByLabel('Name of extra 1').fill('sack of biscuits');
   await page.getByLabel('Kind of extra 1').selectOption('bought');
@@ -160,7 +160,7 @@ test('keys alone: ten weeks of weights, what was eaten, and the ration that foll
   await set.focus();
   await page.keyboard.press('Enter');
   await expect(day()).toContainText('Rusk gets 330 kcal a day');
-  await page.getByRole('link', { name: 'What was in force' }).focus();
+  await page.getByRole('link', { name: 'How it was set before' }).focus();
   await page.keyboard.press('Enter');
   await expect(page.getByText('330 kcal a day, from your weigh-ins, within what the vet set')).toBeVisible();
   await expect(page.getByText('slim him slowly')).toBeVisible();
@@ -244,9 +244,9 @@ test('what a dog does not get stops the plan; two cups of before and a weighed c
   await page.getByLabel(/One cup of .* weighs/).fill('240');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(schools().getByRole('button', { name: /cups/ })).not.toContainText('—');
-  await page.getByRole('link', { name: 'Lay another rule beside' }).click();
+  await page.getByRole('link', { name: 'Compare another rule' }).click();
   await page.getByLabel('cups a day of the food before').fill('2');
-  await page.getByRole('button', { name: 'Lay it beside' }).click();
+  await page.getByRole('button', { name: 'Compare it' }).click();
   await expect(schools().getByRole('button', { name: /like for like/ })).toContainText('480 g');
 });
 

@@ -181,7 +181,7 @@ test('a day with two recipes, one for the mornings and one for the evenings: kep
   await page.getByRole('button', { name: 'All in, start cooking' }).click();
   await expect(page.getByLabel('With the food')).toBeVisible();
   await page.goto(kept, { waitUntil: 'networkidle' });
-  await expect(page.getByText('It is being cooked, or was')).toBeVisible();
+  await expect(page.getByText('It is in the pot, or was')).toBeVisible();
   await expect(page.getByText(/4 days from/)).toBeVisible();
   await page.getByRole('link', { name: 'Copy it' }).click();
   await expect(page.getByLabel('Meals of recipe 1')).toHaveValue('mornings');

@@ -64,7 +64,7 @@ test('the pot weighed otherwise, after packs were fed: what follows is shown, th
   const gross = page.getByLabel('With the food').first();
   const before = Number(await gross.inputValue());
   await gross.fill(String(before - 305));
-  await page.getByRole('button', { name: 'It weighed otherwise' }).click();
+  await page.getByRole('button', { name: 'Correct the weight' }).click();
   await expect(page.getByText(/hold \d+ g more than that. Let their weights stand/)).toBeVisible();
   await page.getByRole('button', { name: 'Let the packs’ weights stand' }).click();
   await expect(follows()).toContainText('→');
@@ -74,7 +74,7 @@ test('the pot weighed otherwise, after packs were fed: what follows is shown, th
   await expect(follows()).toContainText('labels to be written again');
   await page.getByRole('button', { name: 'leave it as it was' }).click();
   await expect(follows()).toHaveCount(0);
-  await page.getByRole('button', { name: 'It weighed otherwise' }).click();
+  await page.getByRole('button', { name: 'Correct the weight' }).click();
   await page.getByRole('button', { name: 'Let the packs’ weights stand' }).click();
   await page.getByRole('button', { name: 'Put it right' }).click();
   await expect(page.getByText(inKilograms(weighed))).toBeVisible();
@@ -87,7 +87,7 @@ test('a forgotten vessel, and a line that was not that: nothing is lost, what wa
   await page.getByRole('button', { name: 'One more vessel' }).click();
   await page.getByLabel('With the food').nth(2).fill('750');
   await page.getByLabel('Empty (tare)').nth(2).fill('300');
-  await page.getByRole('button', { name: 'It weighed otherwise' }).click();
+  await page.getByRole('button', { name: 'Correct the weight' }).click();
   await expect(follows()).toContainText(`${weighed} g → ${weighed + 450} g`);
   await page.getByRole('button', { name: 'Put it right' }).click();
   await expect(page.getByText(inKilograms(weighed + 450))).toBeVisible();

@@ -10,7 +10,8 @@ import type { ReactNode } from 'react';
 import { Find } from '@/features/find/Find';
 import { houseView } from '@/features/household/queries';
 import { HatchDefs } from '@/ui/badges/hatch-defs';
-import { EARLY_KEYS } from '@/ui/early-keys';
+import { EARLY } from '@/ui/early';
+import { CatchUp } from '@/ui/CatchUp';
 import { Arrival } from '@/ui/Arrival';
 import { Rail } from '@/ui/Rail';
 import { SettingUp } from '@/ui/setup/SettingUp';
@@ -33,7 +34,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
     <html lang="en" suppressHydrationWarning>
       <body>
         <InitColorSchemeScript attribute="[data-mode='%s']" />
-        <script dangerouslySetInnerHTML={{ __html: EARLY_KEYS }} />
+        <script dangerouslySetInnerHTML={{ __html: EARLY }} />
         <AppRouterCacheProvider options={{ enableCssLayer: true }}>
           <Theme>
             <UnitsProvider set={house.set}>
@@ -45,6 +46,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
                 <SettingUp />
                 <Arrival />
                 <main>{children}</main>
+                <CatchUp />
               </SetupProvider>
             </UnitsProvider>
           </Theme>

@@ -26,7 +26,7 @@ export function Fold({ title, open = false, lazy = false, className, children }:
       slots={{ heading: 'div' }}
       slotProps={{ transition: { timeout: 0, unmountOnExit: lazy } }}
     >
-      <AccordionSummary expandIcon="›">{title}</AccordionSummary>
+      <AccordionSummary expandIcon={<span aria-hidden>›</span>}>{title}</AccordionSummary>
       <AccordionDetails>{children}</AccordionDetails>
     </Accordion>
   );

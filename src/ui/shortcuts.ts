@@ -23,12 +23,3 @@ export function useShortcutsOn(): [boolean, (on: boolean) => void] {
   };
   return [on, set];
 }
-
-/** The key that was pressed before the page listened; from now on it listens itself. */
-export function takeEarlyKey(): '/' | '?' | undefined {
-  const { dataset } = document.documentElement;
-  const early = dataset.early;
-  delete dataset.early;
-  dataset.listens = 'yes';
-  return early === '/' || early === '?' ? early : undefined;
-}

@@ -195,6 +195,8 @@ export interface ListedBatch {
   readonly summary: BatchSummary | undefined;
   readonly createdAt: Date;
   readonly startedAt: Date | undefined;
+  /** What its version notes for the next time. */
+  readonly note: string | undefined;
   readonly firstDay: LocalDate;
   readonly days: number;
   readonly dogIds: readonly number[];
@@ -216,6 +218,7 @@ export async function readBatchList(
       summary: batch.summary,
       createdAt: batch.createdAt,
       startedAt: batch.startedAt,
+      note: recipeVersion.note,
       firstDay: plan.firstDay,
       days: plan.days,
     })
@@ -241,6 +244,7 @@ export async function readBatchList(
     ...row,
     summary: row.summary ?? undefined,
     startedAt: row.startedAt ?? undefined,
+    note: row.note ?? undefined,
     dogIds: dogs.filter((entry) => entry.planId === row.planId).map((entry) => entry.dogId),
   }));
 }

@@ -1,14 +1,14 @@
 import 'server-only';
 import { addUp } from '@/core/add-up';
 import { and, asc, desc, eq, gt, inArray, isNull, sql } from 'drizzle-orm';
-import type { LocalDate } from '@/core/calendar/local-date';
+import { dayIn, type LocalDate } from '@/core/calendar/local-date';
 import { isDried, type PlaceKind } from '@/core/preserve/shelf-life';
 import { densityIn } from '@/core/batch/summary';
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import type { Source } from '@/core/stock/draw';
 import { fromTenths, type HoldingRules } from '@/core/stock/ledger';
 import type { Tx } from '../database';
-import { batch, plan, share } from '../schema/batches';
+import { batch, share } from '../schema/batches';
 import { dog } from '../schema/dogs';
 import { place } from '../schema/household';
 import { recipe, recipeVersion } from '../schema/recipes';
@@ -20,7 +20,7 @@ export interface StoredContent {
   readonly shareId: number;
   readonly recipeId: number;
   readonly recipeName: string;
-  readonly cookedOn: LocalDate;
+  readonly cookedAt: Date | null;
   readonly grams: number;
   readonly id: number;
 }
@@ -33,8 +33,8 @@ export interface StoredPack {
   /** Of all its contents. */
   readonly recipeName: string;
   readonly contents: readonly StoredContent[];
-  /** The day of the pot that most of it is from. */
-  readonly cookedOn: LocalDate;
+  /** When the pot was begun that most of it is from. */
+  readonly cookedAt: Date | undefined;
   readonly dogId: number | undefined;
   readonly dogName: string | undefined;
   readonly foodKind: HoldingRules['kind'];
@@ -83,12 +83,11 @@ async function toPacks(tx: Tx, rows: readonly PackRow[]): Promise<StoredPack[]> 
       shareId: packContent.shareId,
       recipeId: recipe.id,
       recipeName: recipe.name,
-      cookedOn: plan.cookDay,
+      cookedAt: batch.startedAt,
       amount: packContent.amount,
     })
     .from(packContent)
     .innerJoin(batch, eq(batch.id, packContent.batchId))
-    .innerJoin(plan, eq(plan.id, batch.planId))
     .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
     .innerJoin(recipe, eq(recipe.id, recipeVersion.recipeId))
     .where(
@@ -116,7 +115,7 @@ const toPack = (
   recipeId: contents[0]?.recipeId ?? NaN,
   recipeName: [...new Set(contents.map((each) => each.recipeName))].join(' and '),
   contents,
-  cookedOn: contents[0]?.cookedOn ?? sealed.packedOn,
+  cookedAt: contents[0]?.cookedAt ?? undefined,
   dogId: sealed.dogId ?? undefined,
   dogName: dogName ?? undefined,
   foodKind: state.foodKind,
@@ -171,6 +170,10 @@ export async function readPacksOfBatch(tx: Tx, batchId: number): Promise<StoredP
 
 export const readPackByCode = async (tx: Tx, code: string): Promise<StoredPack | undefined> =>
   (await toPacks(tx, await packQuery(tx).where(eq(pack.code, code.toUpperCase()))))[0];
+
+/** The day of the pot that a pack is from; of food that was found, the day it was packed. */
+export const potDay = (stored: StoredPack, timeZone: string): LocalDate =>
+  stored.cookedAt ? dayIn(stored.cookedAt, timeZone) : stored.packedOn;
 
 /** A pack as the bowl sees it. */
 export const sourceOf = (stored: StoredPack): Source => ({

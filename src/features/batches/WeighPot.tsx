@@ -226,7 +226,7 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
         )}
         {!again.follows && !again.mayStand && (
           <Button type="submit" variant="contained" size="large" fullWidth disabled={weigh.pending || again.pending}>
-            {view.weighed ? 'It weighed otherwise' : 'That is the yield'}
+            {view.weighed ? 'Correct the weight' : 'That is the yield'}
           </Button>
         )}
         <WhatFollows view={view} of={again} onPacks={() => onOpen('pack')} />

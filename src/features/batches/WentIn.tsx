@@ -69,9 +69,7 @@ export function WentIn({ view, onOpen }: { view: BatchView; onOpen: (step: StepK
           </ul>
         </Fold>
       )}
-      <p className="note">
-        Composition as of the day it was cooked: nothing that changes in the recipe reaches this batch.
-      </p>
+      <p className="note">The food as it was on that day: changing the recipe later changes nothing here.</p>
     </section>
   );
 }

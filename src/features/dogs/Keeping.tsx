@@ -69,7 +69,7 @@ export function Keeping({ view, meals }: { view: DogView; meals: readonly DayMea
     },
     {
       form: 'otherwise',
-      title: 'Otherwise eats',
+      title: 'What else it eats',
       said: besides.length === 0 ? 'nothing' : besides.join(' · '),
       caution: unbalancedCaution(ration.extras, energy.kcal),
     },
@@ -77,7 +77,7 @@ export function Keeping({ view, meals }: { view: DogView; meals: readonly DayMea
     { form: 'facts', title: 'Who it is', said: `born ${dog.birthDate}, ${dog.neutered ? 'neutered' : 'entire'}` },
     {
       form: 'history',
-      title: 'What was in force',
+      title: 'How it was set before',
       said: `${countOf(dog.rations.length, 'ration')}, last from ${writeDay(sure(dog.rations.at(-1)).from, today)}`,
     },
   ];

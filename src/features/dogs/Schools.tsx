@@ -106,7 +106,7 @@ export function Schools({ view, spread, recipe, onRecipe }: SchoolsProps) {
           Diamond: in force. Band behind: what its method allows. Dashed: at rest, {writeNumber(spread.energy.rer, 0)}{' '}
           kcal.
         </p>
-        {!view.dog.archived && <Link href={`/dogs/${view.dog.id}/rules`}>Lay another rule beside</Link>}
+        {!view.dog.archived && <Link href={`/dogs/${view.dog.id}/rules`}>Compare another rule</Link>}
       </div>
     </section>
   );

@@ -4,12 +4,12 @@ import ButtonBase from '@mui/material/ButtonBase';
 import Dialog from '@mui/material/Dialog';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Field } from '@/ui/form/Field';
 import rail from '@/ui/rail.module.css';
 import { ROOMS } from '@/ui/rooms';
-import { takeEarlyKey, useShortcutsOn } from '@/ui/shortcuts';
+import { useShortcutsOn } from '@/ui/shortcuts';
 import { useAnswers } from '@/ui/use-answers';
 import type { Found } from './queries';
 import styles from './find.module.css';
@@ -25,14 +25,6 @@ export function Find() {
   const { answers, silent } = useAnswers<Found>('/api/find', open === 'find' ? typed : '');
   useHotkeys('slash', () => setOpen('find'), { enabled: on, preventDefault: true });
   useHotkeys('?, shift+?', () => setOpen('keys'), { enabled: on, preventDefault: true, useKey: true });
-  // A key that was pressed before the page listened is pressed again, now that it does.
-  useEffect(() => {
-    const key = takeEarlyKey();
-    if (key)
-      document.dispatchEvent(
-        new KeyboardEvent('keydown', { key, code: 'Slash', shiftKey: key === '?', bubbles: true }),
-      );
-  }, []);
   const close = () => {
     setOpen(undefined);
     setTyped('');

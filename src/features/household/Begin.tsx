@@ -9,7 +9,6 @@ import { FieldNote } from '@/ui/form/Field';
 import { Choice } from '@/ui/form/Choice';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
-import { useHydrated } from '@/ui/use-hydrated';
 import { useOnward } from '@/ui/setup/setup';
 import { beginHousehold } from './actions';
 import styles from './household.module.css';
@@ -23,7 +22,6 @@ const MEASURES = [
 
 /** The first three questions of an empty house; all of it can be changed under Household. */
 export function Begin({ view }: { view: Beginning }) {
-  const hydrated = useHydrated();
   const [unitSet, setUnitSet] = useState<Beginning['unitSet']>();
   const [rest, setRest] = useState({ timeZone: view.timeZone, mealTimes: view.mealTimes });
   const [tried, setTried] = useState(false);
@@ -78,7 +76,7 @@ export function Begin({ view }: { view: Beginning }) {
         <p className="note">A dog has its own times too, in its room.</p>
         <Problems problems={begin.atHead('breakfast', 'lunch', 'supper')} />
         <div>
-          <Button type="submit" variant="contained" size="large" disabled={!hydrated || begin.pending}>
+          <Button type="submit" variant="contained" size="large" disabled={begin.pending}>
             That is how we do it
           </Button>
         </div>

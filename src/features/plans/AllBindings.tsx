@@ -40,7 +40,8 @@ export function AllBindings({ rows, hatch, hasVessel, onBind }: AllBindingsProps
       </ul>
       {!hasVessel && (
         <p className="note">
-          No pot is set down yet, so no loads are reckoned: <Link href="/household">say what this kitchen has</Link>.
+          No pot is known yet, so nobody can say how many loads it takes:{' '}
+          <Link href="/household">say what this kitchen has</Link>.
         </p>
       )}
     </section>

@@ -15,7 +15,7 @@ export function PlanInHand({ plan }: { plan: KeptPlan }) {
         <h1>{plan.name}</h1>
         <p className="soft">{plan.about}</p>
       </div>
-      <p>It is being cooked, or was: it stands as it is. Copy it to plan anew.</p>
+      <p>It is in the pot, or was. Copy it to plan the like again.</p>
       <div className="twoColumns">
         <div className="stack">
           {plan.batches.map((batch) => (

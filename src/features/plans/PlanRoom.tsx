@@ -16,7 +16,6 @@ import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { LinkButton } from '@/ui/LinkButton';
 import { EmptyRoom } from '@/ui/room';
-import { useHydrated } from '@/ui/use-hydrated';
 import { Why } from '@/ui/Why';
 import { putAway, savePlan } from './actions';
 import { BatchLines } from './BatchLines';
@@ -36,7 +35,6 @@ import { nth, sure } from '@/core/sure';
 export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
   const router = useRouter();
   const plan = usePlan(view, first);
-  const hydrated = useHydrated();
   const { inputs, entry, result, shown, standing, change } = plan;
   const [kept, setKept] = useState(false);
   const keep = useCommand(savePlan, 'plan', ({ planId }, { entry: stored }) => {
@@ -77,13 +75,7 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
   ];
   const input = { entry, ...(view.keptId ? { planId: view.keptId } : {}) };
   const blocked =
-    !hydrated ||
-    keep.pending ||
-    start.pending ||
-    started !== undefined ||
-    !result.ok ||
-    (standing?.stops.length ?? 0) > 0 ||
-    !seen;
+    keep.pending || start.pending || started !== undefined || !result.ok || (standing?.stops.length ?? 0) > 0 || !seen;
   const cause = !result.ok
     ? 'The sentence at the top cannot be read yet.'
     : (standing?.stops.length ?? 0) > 0

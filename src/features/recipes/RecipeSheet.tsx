@@ -16,7 +16,6 @@ import { Caution } from '@/ui/Caution';
 import { DraftNote } from '@/ui/form/DraftNote';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
-import { useHydrated } from '@/ui/use-hydrated';
 import { BalanceSheet } from './BalanceSheet';
 import type { KnownAddition, RecipeForm } from './queries';
 import { PutAway } from '@/ui/AwayList';
@@ -38,7 +37,6 @@ import { sure } from '@/core/sure';
 export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRecipeForm> }) {
   const router = useRouter();
   const onward = useOnward('recipe');
-  const hydrated = useHydrated();
   const { set } = useUnits();
   const { sheet, draft, undo, save, reckoned, uncounted, missing, submit } = useSheetForm(given, () =>
     given.id === undefined ? onward('/recipes') : router.push('/recipes'),
@@ -194,7 +192,7 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
             {...form.register('note')}
           />
           <div>
-            <Button type="submit" variant="contained" size="large" data-next-act disabled={!hydrated || save.pending}>
+            <Button type="submit" variant="contained" size="large" data-next-act disabled={save.pending}>
               {given.id === undefined ? 'Keep this recipe' : `Keep as version ${(given.version ?? 0) + 1}`}
             </Button>
             {missing && <Caution role="alert">{missing}</Caution>}

@@ -11,7 +11,7 @@ import { fromTenths } from '@/core/stock/ledger';
 import { readProteins, pageQuery, type Page } from '@/data/page';
 import { readAllPlaces } from '@/data/repositories/household';
 import { readHistory, readLatestMovements, type StoredMovement } from '@/data/repositories/movements';
-import { readPackByCode, readPacks, readStock, sourceOf, type StoredPack } from '@/data/repositories/stock';
+import { potDay, readPackByCode, readPacks, readStock, sourceOf, type StoredPack } from '@/data/repositories/stock';
 import { addUp } from '@/core/add-up';
 
 export interface ShelfPack {
@@ -142,11 +142,11 @@ async function openPack(
   proteins: ReadonlyMap<number, Protein>,
   places: Awaited<ReturnType<typeof readAllPlaces>>,
 ): Promise<OpenPack> {
-  const { db, today, reference } = read;
+  const { db, today, household, reference } = read;
   return {
     ...shown(pack, proteins, today),
     recipeName: pack.recipeName,
-    pot: sayPot((proteins.get(pack.recipeId) ?? PLANTS).word, pack.cookedOn, today),
+    pot: sayPot((proteins.get(pack.recipeId) ?? PLANTS).word, potDay(pack, household.timeZone), today),
     placeId: pack.placeId,
     placeName: places.find((each) => each.id === pack.placeId)?.name ?? '',
     kcal: pack.grams * pack.density,

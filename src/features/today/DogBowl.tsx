@@ -10,7 +10,6 @@ import { bowlOf, drawMeal, fitFor, type Drawn } from '@/core/stock/draw';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { Bowl, DogBadge } from '@/ui/badges/badges';
-import { useHydrated } from '@/ui/use-hydrated';
 import { Why } from '@/ui/Why';
 import { feedNext } from './actions';
 import { OtherPack } from './OtherPack';
@@ -38,7 +37,6 @@ export function DogBowl({ dog, day, sources, full, sameSlot, had, onFed, onTakeB
   const { inMass } = useUnits();
   const [first, setFirst] = useState<string>();
   const [choosing, setChoosing] = useState(false);
-  const hydrated = useHydrated();
   const { next } = dog;
   const chosen = sources.find((source) => source.key === first);
   const rest = fitFor(sources, dog.id, next?.recipeId).filter((source) => source.key !== first);
@@ -183,7 +181,7 @@ export function DogBowl({ dog, day, sources, full, sameSlot, had, onFed, onTakeB
           variant="contained"
           size="large"
           data-next-act
-          disabled={!hydrated || feed.pending}
+          disabled={feed.pending}
           aria-label={`Fed ${dog.name}`}
           onClick={() => feed.run({ dogId: dog.id, slotId: next.slotId, day, parts })}
         >

@@ -16,7 +16,7 @@ import { readAvoided } from '@/data/repositories/avoided';
 import { readBowlsBetween, type StoredBowl } from '@/data/repositories/bowls';
 import { readDogs, type StoredDog } from '@/data/repositories/dogs';
 import { readPlaces } from '@/data/repositories/household';
-import { readStock, readWarmShares, sourceOf, warmSourceOf, type StoredPack } from '@/data/repositories/stock';
+import { potDay, readStock, readWarmShares, sourceOf, warmSourceOf, type StoredPack } from '@/data/repositories/stock';
 import { DAYS_BACK, earlierMeals } from './earlier/queries';
 import { watchBatches, watchDogs, watchPacks } from './watch/queries';
 import type { AheadCell, DogToday, FedMeal, ShownSource, TodayView } from './view';
@@ -51,7 +51,7 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
       ...sourceOf(pack),
       notFor: avoided.dogsNotFor({ holdingId: pack.holdingId }),
       protein: proteinOf(pack.recipeId),
-      pot: sayPot(proteinOf(pack.recipeId).word, pack.cookedOn, today),
+      pot: sayPot(proteinOf(pack.recipeId).word, potDay(pack, household.timeZone), today),
       whose: pack.dogName ?? 'anybody',
       kind: pack.waterPerGram > 0 ? ('dry' as const) : ('wet' as const),
     })),

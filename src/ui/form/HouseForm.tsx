@@ -3,7 +3,6 @@
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
 import { FormProvider, type FieldValues } from 'react-hook-form';
-import { useHydrated } from '../use-hydrated';
 import { DraftNote } from './DraftNote';
 import { Problems } from './Problems';
 import type { useHouseForm } from './use-house-form';
@@ -25,7 +24,6 @@ export function HouseForm<Entry extends FieldValues>({
   act,
   children,
 }: HouseFormProps<Entry>) {
-  const hydrated = useHydrated();
   return (
     <FormProvider {...form}>
       <form className="stack" noValidate onSubmit={(event) => void onSubmit(event)}>
@@ -33,7 +31,7 @@ export function HouseForm<Entry extends FieldValues>({
         <Problems problems={save.atHead(...shown)} />
         {children}
         <div>
-          <Button type="submit" variant="contained" size="large" disabled={!hydrated || save.pending}>
+          <Button type="submit" variant="contained" size="large" disabled={save.pending}>
             {act}
           </Button>
         </div>

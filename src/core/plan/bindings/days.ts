@@ -20,8 +20,8 @@ function daysRow(result: PlanResult, typed: Typed): BindingRow {
         : keeping.frozenFrom === undefined
           ? 'all of it may stay in the fridge'
           : keeping.frozenFrom === 1
-            ? 'all of it must be frozen'
-            : `day ${keeping.frozenFrom} on must be frozen`;
+            ? 'all of it to be frozen'
+            : `from day ${keeping.frozenFrom} on to be frozen`;
   const [batch] = bound.batches;
   return {
     key: 'days',

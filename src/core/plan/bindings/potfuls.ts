@@ -55,7 +55,7 @@ export const potfuls: PlanBinding<{ readonly by: 'potfuls'; readonly count: numb
   },
   wanted(plan, { count }) {
     if (plan.batches.every((batch) => batch.vessels.every((vessel) => vessel === undefined)))
-      return refused('No vessel is set down yet: add the pot under Household.', 'vessel');
+      return refused('No vessel is known yet: add the pot under Household.', 'vessel');
     return wholeCount(count, 'potfuls') ?? fine({ wanted: count, figure: (bound) => potfulsOf(plan, bound) });
   },
   rows: potRows,

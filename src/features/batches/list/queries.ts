@@ -76,12 +76,19 @@ export const batchRows = pageQuery(async (read, from: number = 0): Promise<Batch
     aside: [cooking > 0 ? `${cooking} in the pot` : '', packs.size > 0 ? `${packs.size} in store` : '']
       .filter(Boolean)
       .join(', '),
-    learned: [...pots].flatMap(([recipeId, own]) => {
+    learned: [...recipes].flatMap(([recipeId, name]) => {
+      const own = pots.get(recipeId) ?? [];
       const { mean, spread } = habitOf(own);
-      if (mean === undefined || spread === undefined) return [];
-      return [
-        `${recipes.get(recipeId)}: ${countOf(own.length, 'pot')} came to ${writeNumber(mean, 2)} of what went in, ±${writeNumber(spread, 2)}`,
+      const note = shown.find((batch) => batch.recipeId === recipeId)?.note;
+      const said = [
+        ...(mean === undefined || spread === undefined
+          ? []
+          : [
+              `${countOf(own.length, 'pot')} came to ${writeNumber(mean * 100, 0)} % of what went in, ±${writeNumber(spread * 100, 0)}`,
+            ]),
+        ...(note ? [`next time: ${note}`] : []),
       ];
+      return said.length > 0 ? [`${name}: ${said.join(' · ')}`] : [];
     }),
   };
 });

@@ -5,7 +5,7 @@ import { DogForm } from './DogForm';
 /** What was in force when, and why, newest first. */
 export function History({ view, history }: { view: DogView; history: DogHistory }) {
   return (
-    <DogForm dog={view.dog} title={`What was in force for ${view.dog.name}`}>
+    <DogForm dog={view.dog} title={`How ${view.dog.name}’s day was set before`}>
       <ul className="rows">
         {history.entries.map((entry) => (
           <li key={entry.key}>

@@ -83,7 +83,7 @@ export function OtherwiseForm({ view }: { view: DogView }) {
   return (
     <DogForm
       dog={dog}
-      title={`What ${dog.name} eats besides`}
+      title={`What else ${dog.name} eats`}
       said={`of ${writeNumber(kcal, 0)} kcal a day; what remains is cooked`}
       beside={
         read.ok ? (

@@ -57,7 +57,7 @@ export function RationForm({ view }: { view: DogView }) {
   return (
     <DogForm
       dog={dog}
-      title={`How ${dog.name}’s day is set`}
+      title={`How ${dog.name}’s day is worked out`}
       beside={
         read.ok ? (
           <Outcome dog={{ ...dog, rations: [{ ...rationOn(dog, today), ...read.value, from: today }] }} today={today} />
@@ -67,7 +67,7 @@ export function RationForm({ view }: { view: DogView }) {
       }
     >
       <HouseForm of={house} shown={SHOWN} act="Set it">
-        <Choice label="Set by" value={entry.method} options={METHOD_OFFERS} onChange={choose} />
+        <Choice label="Worked out by" value={entry.method} options={METHOD_OFFERS} onChange={choose} />
         {entry.method === 'factor' && (
           <Field
             label="Factor × RER"
@@ -99,7 +99,7 @@ export function RationForm({ view }: { view: DogView }) {
         )}
         {school && needsFood(school, entry.school) && (
           <Choice
-            label="Reckoned with"
+            label="Worked out with"
             value={String(entry.recipeId ?? '')}
             options={[
               ...(entry.recipeId === null ? [{ value: '', label: 'choose a food' }] : []),

@@ -37,7 +37,7 @@ export function RulesForm({ view }: { view: DogView }) {
   return (
     <DogForm
       dog={dog}
-      title="Lay another rule beside"
+      title="Compare another rule"
       said="It is only compared; the ration says what is fed."
       beside={
         dog.knownSchools.length > 0 && (
@@ -54,7 +54,7 @@ export function RulesForm({ view }: { view: DogView }) {
         )
       }
     >
-      <HouseForm of={house} shown={['school.amount', 'school.by', 'school.makes']} act="Lay it beside">
+      <HouseForm of={house} shown={['school.amount', 'school.by', 'school.makes']} act="Compare it">
         <Choice
           label="The rule"
           value={entry.kind}

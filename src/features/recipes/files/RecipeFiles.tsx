@@ -10,7 +10,6 @@ import { Working } from '@/ui/Working';
 import { Choice } from '@/ui/form/Choice';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
-import { useHydrated } from '@/ui/use-hydrated';
 import { takeRecipes } from '../actions';
 import type { FilesView } from '../queries';
 import styles from './files.module.css';
@@ -27,7 +26,6 @@ const KINDS = [
 export function RecipeFiles({ view, first }: { view: FilesView; first: number | undefined }) {
   const router = useRouter();
   const id = useId();
-  const hydrated = useHydrated();
   const [recipe, setRecipe] = useState(first === undefined ? '' : String(first));
   const [text, setText] = useState('');
   const [preview, setPreview] = useState<TakenFile>();
@@ -105,7 +103,6 @@ export function RecipeFiles({ view, first }: { view: FilesView; first: number | 
               id={`${id}-file`}
               type="file"
               accept=".json,.jsonld,application/json,application/ld+json"
-              disabled={!hydrated}
               onChange={(event) => choose(event.target.files?.[0])}
             />
           </div>
@@ -117,7 +114,6 @@ export function RecipeFiles({ view, first }: { view: FilesView; first: number | 
               value={text}
               spellCheck={false}
               autoComplete="off"
-              disabled={!hydrated}
               onChange={(event) => void look(event.target.value)}
             />
           </div>

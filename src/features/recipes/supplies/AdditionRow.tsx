@@ -8,7 +8,6 @@ import { writeFixed, writePlain } from '@/core/quantity/write';
 import { Field } from '@/ui/form/Field';
 import { useCommand } from '@/ui/form/use-command';
 import { useUnits } from '@/ui/units';
-import { useHydrated } from '@/ui/use-hydrated';
 import { setAddition } from '../actions';
 import type { KnownAddition } from '../queries';
 import styles from './supplies.module.css';
@@ -25,7 +24,6 @@ export function AdditionRow({ addition, currency }: { addition: KnownAddition; c
   };
   const [typed, setTyped] = useState(stored);
   const [open, setOpen] = useState(false);
-  const hydrated = useHydrated();
   const save = useCommand(setAddition, `addition-${food.ndb}`, () => setOpen(false));
   const changed = JSON.stringify(typed) !== JSON.stringify(stored);
   const keep = (next: typeof typed) => save.run({ key: food.ndb, ...next });
@@ -34,7 +32,6 @@ export function AdditionRow({ addition, currency }: { addition: KnownAddition; c
       <label className={styles.allow}>
         <Checkbox
           checked={typed.allowed}
-          disabled={!hydrated}
           onChange={(_, on) => {
             const next = { ...typed, allowed: on };
             setTyped(next);
@@ -49,13 +46,7 @@ export function AdditionRow({ addition, currency }: { addition: KnownAddition; c
             at most {inMass(cap)} in 1000 kcal
             {price === undefined ? '' : ` · ${currency} ${stored.price} a ${bulk.unit}`}
           </span>
-          <Button
-            variant="text"
-            size="small"
-            aria-label={`Change ${food.name}`}
-            disabled={!hydrated}
-            onClick={() => setOpen(true)}
-          >
+          <Button variant="text" size="small" aria-label={`Change ${food.name}`} onClick={() => setOpen(true)}>
             change
           </Button>
         </>

@@ -43,7 +43,7 @@ export function Supplies({ view }: { view: SuppliesView }) {
         ))}
       </ul>
       {away.length > 0 && (
-        <Fold title={<>{away.length} out of sight</>}>
+        <Fold title={`${away.length} put away`}>
           <ul>
             {away.map(({ id, name }) => (
               <li key={id}>

@@ -223,7 +223,7 @@ export function SupplyForm({ given }: { given: Given }) {
           disabled={archive.pending}
           onClick={() => archive.run({ kind: 'supply', id: sure(given.id), away: !given.archived })}
         >
-          {given.archived ? 'bring it back' : 'put it out of sight'}
+          {given.archived ? 'bring it back' : 'put it away'}
         </Button>
       )}
     </div>

@@ -1,0 +1,69 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { overfill } from '../bench/overfull.mjs';
+import { startHodman, stopHodman, type Hodman } from './server';
+
+// Fourteen dogs, three hundred packs, a recipe of forty lines: everything still fits, and still prints.
+const NOW = '2026-11-25T12:00:00Z';
+let hodman: Hodman;
+let held: { dogs: number; packs: number; recipe: number };
+
+test.beforeAll(async () => {
+  test.setTimeout(300_000);
+  hodman = await startHodman({ demo: true, now: NOW });
+  await hodman.kill('SIGTERM');
+  held = await overfill(hodman.folder);
+  hodman = await startHodman({ folder: hodman.folder, now: NOW });
+});
+test.afterAll(() => stopHodman(hodman));
+
+/** How many pages a room is on paper; a PDF names each of its pages once. */
+async function pagesOf(page: Page, path: string): Promise<number> {
+  await page.goto(hodman.address + path, { waitUntil: 'networkidle' });
+  const pdf = await page.pdf({ format: 'A4' });
+  return pdf.toString('latin1').match(/\/Type \/Page\b/g)!.length;
+}
+
+test('on paper: Today on one page, the store on two with every pack in it, the recipe on two', async ({ browser }) => {
+  expect(held).toMatchObject({ dogs: 14, packs: 300 });
+  // In the dark as well: paper is white.
+  const page = await browser.newPage({ colorScheme: 'dark' });
+  expect(await pagesOf(page, '/')).toBe(1);
+  expect(await pagesOf(page, '/store')).toBe(2);
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.locator('main a[href^="/store?pack="]').filter({ visible: true })).toHaveCount(300);
+  const ink = await page.evaluate(() => {
+    const { color, backgroundColor } = getComputedStyle(document.documentElement);
+    return [color, backgroundColor];
+  });
+  expect(ink).toEqual(['rgb(17, 17, 17)', 'rgb(255, 255, 255)']);
+  expect(await pagesOf(page, `/recipes/${held.recipe}/print`)).toBeLessThanOrEqual(2);
+  await page.close();
+});
+
+test('nothing hangs over the edge, at 390 px and at 1280, and axe finds nothing', async ({ browser }) => {
+  test.setTimeout(300_000);
+  const page = await (await browser.newContext({ reducedMotion: 'reduce' })).newPage();
+  for (const path of ['/', '/dogs', '/store', '/plan', `/recipes/${held.recipe}`, '/recipes', '/batches']) {
+    await page.setViewportSize({ width: 390, height: 844 });
+    await page.goto(hodman.address + path, { waitUntil: 'networkidle' });
+    const over = () => page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+    expect(`${path} ${await over()}`).toBe(`${path} 0`);
+    await page.setViewportSize({ width: 1280, height: 800 });
+    expect(`${path} ${await over()}`).toBe(`${path} 0`);
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    expect(violations.map((each) => `${path} ${each.id}: ${each.nodes[0]?.target.join(' ')}`)).toEqual([]);
+  }
+  await page.context().close();
+});
+
+test('one press moves all that tonight needs, those behind the fold too', async ({ page }) => {
+  await page.goto(hodman.address, { waitUntil: 'networkidle' });
+  const tonight = page.getByRole('region', { name: 'Tonight' });
+  await tonight.getByRole('button', { name: /^and \d+ more, ticked too/ }).click();
+  const ticks = await tonight.getByRole('checkbox').count();
+  expect(ticks).toBeGreaterThan(6);
+  await tonight.getByRole('button', { name: `Moved all ${ticks}` }).click();
+  await page.goto(`${hodman.address}/store`, { waitUntil: 'networkidle' });
+  await expect(page.getByRole('region', { name: 'Fridge' })).toContainText(`${5 + ticks} packs`);
+});
