@@ -6,7 +6,7 @@ import { hatchFill } from '@/ui/badges/hatch-defs';
 import styles from './batches.module.css';
 import type { BatchView } from './queries';
 import { STEPS, type StepKey } from '@/core/batch/steps';
-import { flowParts, isGone, sayPacks, shortName } from './flow-parts';
+import { flowParts, isGone, sayPacks } from './flow-parts';
 import { fillOfPart } from '@/ui/badges/part-fill';
 import { useUnits } from '@/ui/units';
 import { nth, sure } from '@/core/sure';
@@ -25,15 +25,9 @@ const openerOf = (place: (typeof STEPS)[number]['place']) => sure(STEPS.find((st
 export function Flow({ view, onOpen }: FlowProps) {
   const { inMass } = useUnits();
   const { weighed } = view;
-  const parts = flowParts(view);
+  const parts = flowParts(view, inMass);
   const { shares, vapour } = parts;
-  const laid = layFlow({
-    lines: parts.lines.map(({ node, grams }) => ({ label: shortName(node.label, inMass(grams)), grams })),
-    loads: parts.loads,
-    pans: parts.pans,
-    net: weighed?.net,
-    shares: parts.bands,
-  });
+  const laid = layFlow(parts.masses);
   const isOpen = (key: StepKey) => view.opens.includes(key);
   const open = (place: (typeof STEPS)[number]['place']) => () => {
     const key = openerOf(place);
@@ -41,7 +35,7 @@ export function Flow({ view, onOpen }: FlowProps) {
   };
   const started = view.state !== 'planned';
   const solid = started ? {} : { strokeDasharray: '5 4', opacity: 0.75 };
-  const [loads, pans] = [parts.loads.length, parts.pans.length];
+  const [loads, pans] = [parts.masses.loads.length, parts.masses.pans.length];
   const middle = (FLOW.pot + FLOW.potEnd) / 2;
   return (
     <div className={styles.flow}>

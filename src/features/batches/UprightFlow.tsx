@@ -5,19 +5,15 @@ import { fillOfPart } from '@/ui/badges/part-fill';
 import { UPRIGHT, layUpright } from '@/ui/charts/upright-flow';
 import { useUnits } from '@/ui/units';
 import styles from './batches.module.css';
-import { flowParts, isGone, sayPacks, shortName } from './flow-parts';
+import { flowParts, isGone, sayPacks } from './flow-parts';
 import type { BatchView } from './queries';
 
 /** The flow of a batch on a phone: from the lines at the top down to where it went. */
 export function UprightFlow({ view }: { view: BatchView }) {
   const { inMass } = useUnits();
   const { weighed } = view;
-  const parts = flowParts(view);
-  const laid = layUpright({
-    lines: parts.lines.map(({ node, grams }) => ({ label: shortName(node.label, inMass(grams), 22), grams })),
-    net: weighed?.net,
-    shares: parts.bands,
-  });
+  const parts = flowParts(view, inMass, 22);
+  const laid = layUpright(parts.masses);
   const { pot, pans } = laid;
   const hatch = hatchFill(view.protein.hatch);
   const started = view.state !== 'planned';
@@ -65,7 +61,7 @@ export function UprightFlow({ view }: { view: BatchView }) {
         {inMass(view.wentIn.inPot)}
       </text>
       <text x={middle} y={pot.top + 56} textAnchor="middle" fontSize="13" fill="var(--slate)">
-        {!started ? 'planned' : parts.loads.length > 1 ? `in ${parts.loads.length} loads` : 'in the pot'}
+        {!started ? 'planned' : parts.masses.loads.length > 1 ? `in ${parts.masses.loads.length} loads` : 'in the pot'}
       </text>
       {weighed && (
         <rect

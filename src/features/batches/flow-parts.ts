@@ -7,7 +7,7 @@ import { FATE_WORDS } from './fate-words';
 import type { BatchView } from './queries';
 
 /** A food's name in the room that its weight leaves beside it. */
-export const shortName = (name: string, weight: string, whole = 25) => {
+const shortName = (name: string, weight: string, whole = 25) => {
   const room = Math.min(whole - 8, whole - weight.length);
   const words = name.split(', ');
   const kindFirst = words.length > 1 && /^(Game meat|Fish|Squash|Oil|Egg)$/.test(nth(words, 0));
@@ -41,25 +41,32 @@ function readGraph(graph: MassGraph) {
 
 type Share = NonNullable<BatchView['weighed']>['shares'][number];
 
-/** The masses of a batch as every drawing of its flow takes them, and the words that stand beside them. */
-export function flowParts(view: BatchView) {
+/**
+ * The masses of a batch as every drawing of its flow takes them, and the words that stand beside them; `room` is how many
+ * letters a line and its weight have.
+ */
+export function flowParts(view: BatchView, inMass: (grams: number) => string, room?: number) {
   const { weighed } = view;
   const flow = readGraph(view.graph);
   const shares = weighed?.shares.filter((share) => share.grams > 0) ?? [];
   const rest = flow.to('rest').find((edge) => edge.to.startsWith('undivided'));
   return {
     lines: flow.lines,
-    loads: flow.loads,
-    pans: flow.to('pan').map((edge) => edge.grams),
     shares,
-    bands: [
-      ...shares.map((share) => ({
-        label: share.fate === 'today' && share.day !== view.today ? 'Eaten warm' : FATE_WORDS[share.fate],
-        grams: share.grams,
-        pieces: flow.piecesOf(share.id),
-      })),
-      ...(rest && shares.length > 0 ? [{ label: 'To be divided', grams: rest.grams, pieces: [] }] : []),
-    ],
+    masses: {
+      lines: flow.lines.map(({ node, grams }) => ({ label: shortName(node.label, inMass(grams), room), grams })),
+      loads: flow.loads,
+      pans: flow.to('pan').map((edge) => edge.grams),
+      net: weighed?.net,
+      shares: [
+        ...shares.map((share) => ({
+          label: share.fate === 'today' && share.day !== view.today ? 'Eaten warm' : FATE_WORDS[share.fate],
+          grams: share.grams,
+          pieces: flow.piecesOf(share.id),
+        })),
+        ...(rest && shares.length > 0 ? [{ label: 'To be divided', grams: rest.grams, pieces: [] }] : []),
+      ],
+    },
     vapour: weighed ? addUp(flow.to('out'), (edge) => (edge.to === 'vapour' ? edge.grams : 0)) : undefined,
   };
 }

@@ -9,22 +9,9 @@ import { shapeAgainst, shapeFigures, volumeShares, type NamedShape, type ShapeRo
 import type { RecipeSheet } from '@/core/recipe/sheet';
 import { stackedBar } from '@/ui/charts/stacked-bar';
 import { Choice } from '@/ui/form/Choice';
-import { hatchFill } from '@/ui/badges/hatch-defs';
+import { fillOfPart, isOfAnimal } from '@/ui/badges/part-fill';
 
 const WIDTH = 470;
-const ANIMAL = new Set<Part>(['muscle', 'muscular organ', 'secreting organ']);
-
-const tint = (colour: string, percent: number) =>
-  `color-mix(in srgb, var(--${colour}) ${percent}%, var(--enamel-raised))`;
-const FILLS: Partial<Record<Part, string>> = {
-  carbohydrate: tint('carrot', 18),
-  vegetable: tint('kale', 30),
-  fruit: tint('kale', 18),
-  herb: tint('kale', 45),
-  fat: tint('honey', 35),
-  egg: tint('honey', 18),
-};
-
 interface ShapeProps {
   sheet: RecipeSheet;
   protein: Protein;
@@ -147,18 +134,14 @@ function Bars({ sheet, protein, rows }: BarsProps) {
                       y="2"
                       width={width}
                       height="32"
-                      fill={
-                        ANIMAL.has(share.part)
-                          ? hatchFill(protein.hatch)
-                          : (FILLS[share.part] ?? 'var(--enamel-raised)')
-                      }
+                      fill={fillOfPart(share.part, protein)}
                       stroke="var(--slate)"
                       strokeWidth="1.5"
                       data-said={`${label}: ${share100} % of the ${row.name}`}
                     />
                     {fits && (
                       <>
-                        {ANIMAL.has(share.part) && (
+                        {isOfAnimal(share.part) && (
                           <rect
                             x={x + 6}
                             y="8"

@@ -5,11 +5,19 @@ import { hatchFill } from './hatch-defs';
 const tint = (colour: string, percent: number) =>
   `color-mix(in srgb, var(--${colour}) ${percent}%, var(--enamel-raised))`;
 
-/** How a part of a recipe is drawn in a flow: the animal by its hatch, the rest by its tint. */
-export function fillOfPart(part: Part, protein: Protein): string {
-  if (part === 'liquid') return 'var(--fjord-pale)';
-  if (part.startsWith('muscle') || part.includes('organ')) return hatchFill(protein.hatch);
-  if (part === 'carbohydrate') return tint('carrot', 18);
-  if (part === 'vegetable' || part === 'fruit' || part === 'herb') return tint('kale', 28);
-  return tint('honey', 25);
-}
+const TINTS: Partial<Record<Part, string>> = {
+  liquid: 'var(--fjord-pale)',
+  carbohydrate: tint('carrot', 18),
+  vegetable: tint('kale', 28),
+  fruit: tint('kale', 18),
+  herb: tint('kale', 45),
+  egg: tint('honey', 18),
+  fat: tint('honey', 35),
+};
+
+/** Parts that are drawn by the hatch of the recipe's animal. */
+export const isOfAnimal = (part: Part): boolean => part.startsWith('muscle') || part.includes('organ');
+
+/** How a part of a recipe is drawn: the animal by its hatch, the rest by its tint. */
+export const fillOfPart = (part: Part, protein: Protein): string =>
+  isOfAnimal(part) ? hatchFill(protein.hatch) : (TINTS[part] ?? tint('honey', 25));
