@@ -6,7 +6,7 @@ let hodman: Hodman;
 let page: Page;
 
 test.beforeAll(async ({ browser }) => {
-  hodman = await startHodman({ demo: true, now: '2026-11-25T17:00:00Z' });
+  hodman = await startHodman({ demo: true, now: '2026-11-25T16:30:00Z' });
   page = await browser.newPage();
   const slow = await page.context().newCDPSession(page);
   await slow.send('Emulation.setCPUThrottlingRate', { rate: 6 });

@@ -12,7 +12,7 @@ import type { PlanInputs } from './inputs';
 import { plainBatch, plainPlan, type PlanEntry } from './plan-entry';
 import { stillHere } from './read-plan';
 import { standIns, substitute } from './substitute';
-import { takeOutBy } from './shopping';
+import { explainToFetch, gramsToFetch, takeOutBy } from './shopping';
 
 const result = (
   over: Partial<Omit<PlanEntry, 'binding'>> & { binding?: Partial<TypedBinding> } = {},
@@ -85,6 +85,17 @@ test('the list is merged over the recipes, without tap water', () => {
   expect(barley[0]!.recipes).toEqual(['Recipe 1', 'Recipe 2']);
   expect(barley[0]!.grams).toBeCloseTo(both.batches[0]!.amounts[1]! + both.batches[1]!.amounts[1]!, 6);
   expect(both.shopping.some((item) => item.key === '14411')).toBe(false);
+  // What is to be fetched is all of it, and its why names each thing.
+  const bought = both.batches.flatMap((batch) =>
+    batch.read.of.written.flatMap((line, index) => (line.part === 'liquid' ? [] : [batch.amounts[index]!])),
+  );
+  expect(gramsToFetch(both.shopping)).toBeCloseTo(
+    bought.reduce((sum, each) => sum + each, 0),
+    6,
+  );
+  const why = explainToFetch(both.shopping, (mass) => `${mass.toFixed(0)} g`);
+  expect(why.title).toBe(`${gramsToFetch(both.shopping).toFixed(0)} g to fetch`);
+  expect(why.steps.map((step) => step.what)).toEqual(both.shopping.map((item) => item.name));
 });
 
 test('one recipe for the mornings and one for the rest of the day, each with its own loads', () => {

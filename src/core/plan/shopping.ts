@@ -76,6 +76,13 @@ export function shoppingList(bought: readonly BoughtLine[], set: UnitSet): Shopp
 /** g of all that is to be bought or taken out. */
 export const gramsToFetch = (items: readonly ShoppingItem[]): number => addUp(items, (item) => item.grams);
 
+/** Where that comes from: the list, thing by thing. */
+export const explainToFetch = (items: readonly ShoppingItem[], inSum: (grams: number) => string): Explanation => ({
+  title: `${inSum(gramsToFetch(items))} to fetch`,
+  steps: items.map((item) => ({ what: item.name, sum: item.amount })),
+  source: 'The list, as bought: with peel, core and bone. Water from the tap is not fetched. Source: arithmetic.',
+});
+
 /** When the cook begins until the household says otherwise (common practice, no source). */
 export const COOK_HOUR = 10;
 

@@ -2,8 +2,9 @@
 
 import { addDays, writeDay, type LocalDate } from '@/core/calendar/local-date';
 import type { PlanResult } from '@/core/plan/result';
-import { gramsToFetch } from '@/core/plan/shopping';
+import { explainToFetch, gramsToFetch } from '@/core/plan/shopping';
 import { countOf } from '@/core/quantity/count-words';
+import { Why } from '@/ui/Why';
 import { useUnits } from '@/ui/units';
 import styles from './plans.module.css';
 
@@ -14,7 +15,8 @@ export function PlanAnswer({ result, today }: { result: PlanResult; today: Local
   return (
     <p className={styles.answer}>
       <span>
-        <b className="figure">{inSum(gramsToFetch(shopping))}</b> to fetch
+        <b className="figure">{inSum(gramsToFetch(shopping))}</b> to fetch{' '}
+        <Why of={explainToFetch(shopping, inSum)} about="what is to be fetched" />
       </span>
       <span>
         <b className="figure">{countOf(days, 'day')}</b> provided for, to{' '}
