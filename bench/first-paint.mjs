@@ -36,8 +36,7 @@ export async function firstPaints(address) {
         await page.goto(address + path, { waitUntil: 'load' });
         // The page says itself once what was done early is done again, and presses count.
         const listens = await page.evaluate(async () => {
-          while (!window.hodmanEarly?.done)
-            await new Promise((resolve) => requestAnimationFrame(resolve));
+          while (!window.hodmanEarly?.done) await new Promise((resolve) => requestAnimationFrame(resolve));
           return performance.now();
         });
         const paint = await page.evaluate(async () => {
