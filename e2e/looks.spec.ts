@@ -102,3 +102,15 @@ test('wet hands: the pot is weighed on the keypad alone, every key large enough'
   }
   await page.close();
 });
+
+test('on a phone the flow stands upright, within the screen, and opens its steps', async ({ browser }) => {
+  const page = await browser.newPage({ viewport: { width: 390, height: 844 } });
+  await page.goto(`${hodman.address}/batches/4`, { waitUntil: 'networkidle' });
+  const flow = page.getByRole('img', { name: 'Flow of the batch, drawn to scale' });
+  const box = (await flow.boundingBox())!;
+  expect(box.x + box.width).toBeLessThanOrEqual(390);
+  expect(box.height).toBeGreaterThan(box.width);
+  await flow.getByText('in 3 loads').click();
+  await expect(page.getByRole('tab', { name: '2 The pot' })).toHaveAttribute('aria-selected', 'true');
+  await page.close();
+});

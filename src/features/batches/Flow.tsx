@@ -5,11 +5,11 @@ import { FLOW, layFlow } from '@/ui/charts/flow';
 import { hatchFill } from '@/ui/badges/hatch-defs';
 import styles from './batches.module.css';
 import type { BatchView } from './queries';
-import { STEPS, type StepKey } from '@/core/batch/steps';
-import { flowParts, isGone, sayPacks } from './flow-parts';
+import type { StepKey } from '@/core/batch/steps';
+import { flowParts, isGone, openerOf, sayPacks } from './flow-parts';
 import { fillOfPart } from '@/ui/badges/part-fill';
 import { useUnits } from '@/ui/units';
-import { nth, sure } from '@/core/sure';
+import { nth } from '@/core/sure';
 
 /** Where one vesselful ends and the next begins: a tick on either wall, so that the words between stay clear. */
 const cut = (left: number, right: number, y: number) => `M${left} ${y}h18M${right} ${y}h-18`;
@@ -19,8 +19,6 @@ interface FlowProps {
   onOpen: (step: StepKey) => void;
 }
 
-const openerOf = (place: (typeof STEPS)[number]['place']) => sure(STEPS.find((step) => step.place === place)).key;
-
 /** The mass through the batch, to scale; solid is weighed, dashed is still to come. Its vessels open their steps. */
 export function Flow({ view, onOpen }: FlowProps) {
   const { inMass } = useUnits();
@@ -28,11 +26,7 @@ export function Flow({ view, onOpen }: FlowProps) {
   const parts = flowParts(view, inMass);
   const { shares, vapour } = parts;
   const laid = layFlow(parts.masses);
-  const isOpen = (key: StepKey) => view.opens.includes(key);
-  const open = (place: (typeof STEPS)[number]['place']) => () => {
-    const key = openerOf(place);
-    if (isOpen(key)) onOpen(key);
-  };
+  const open = openerOf(view, onOpen);
   const started = view.state !== 'planned';
   const solid = started ? {} : { strokeDasharray: '5 4', opacity: 0.75 };
   const [loads, pans] = [parts.masses.loads.length, parts.masses.pans.length];

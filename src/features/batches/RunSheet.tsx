@@ -64,7 +64,7 @@ export function RunSheet({ view }: { view: BatchView }) {
       <div className={folded ? styles.folded : styles.unfolded}>
         <FlowStrip view={view} />
         <Flow view={view} onOpen={open} />
-        <UprightFlow view={view} />
+        <UprightFlow view={view} onOpen={open} />
         {isTyped && (
           <Button variant="text" size="small" aria-expanded={!folded} onClick={() => setLarge(!large)}>
             {folded ? 'draw it large' : 'fold the drawing'}

@@ -1,3 +1,4 @@
+import type { StepKey } from '@/core/batch/steps';
 import { writeDensity } from '@/core/quantity/write';
 import { nth } from '@/core/sure';
 import { hatchFill } from '@/ui/badges/hatch-defs';
@@ -5,15 +6,16 @@ import { fillOfPart } from '@/ui/badges/part-fill';
 import { UPRIGHT, layUpright } from '@/ui/charts/upright-flow';
 import { useUnits } from '@/ui/units';
 import styles from './batches.module.css';
-import { flowParts, isGone, sayPacks } from './flow-parts';
+import { flowParts, isGone, openerOf, sayPacks } from './flow-parts';
 import type { BatchView } from './queries';
 
 /** The flow of a batch on a phone: from the lines at the top down to where it went. */
-export function UprightFlow({ view }: { view: BatchView }) {
+export function UprightFlow({ view, onOpen }: { view: BatchView; onOpen: (step: StepKey) => void }) {
   const { inMass } = useUnits();
   const { weighed } = view;
   const parts = flowParts(view, inMass, 22);
   const laid = layUpright(parts.masses);
+  const open = openerOf(view, onOpen);
   const { pot, pans } = laid;
   const hatch = hatchFill(view.protein.hatch);
   const started = view.state !== 'planned';
@@ -28,7 +30,7 @@ export function UprightFlow({ view }: { view: BatchView }) {
       aria-label="Flow of the batch, drawn to scale"
     >
       {laid.lines.map((band, index) => (
-        <g key={index} fontSize="14" fill="var(--slate)">
+        <g key={index} fontSize="14" fill="var(--slate)" onClick={open('lines')} className={styles.vessel}>
           <text x="0" y={band.labelY}>
             {band.label}
           </text>
@@ -43,26 +45,32 @@ export function UprightFlow({ view }: { view: BatchView }) {
           />
         </g>
       ))}
-      <rect
-        x={pot.left}
-        y={pot.top}
-        width={pot.right - pot.left}
-        height={pot.bottom - pot.top}
-        fill={started ? hatch : 'none'}
-        opacity="0.28"
-      />
-      <path
-        d={`M${pot.left} ${pot.top - 8}V${pot.bottom}H${pot.right}V${pot.top - 8}`}
-        fill="none"
-        stroke="var(--slate)"
-        strokeWidth="2.4"
-      />
-      <text x={middle} y={pot.top + 36} textAnchor="middle" className={styles.inVessel}>
-        {inMass(view.wentIn.inPot)}
-      </text>
-      <text x={middle} y={pot.top + 56} textAnchor="middle" fontSize="13" fill="var(--slate)">
-        {!started ? 'planned' : parts.masses.loads.length > 1 ? `in ${parts.masses.loads.length} loads` : 'in the pot'}
-      </text>
+      <g onClick={open('pot')} className={styles.vessel}>
+        <rect
+          x={pot.left}
+          y={pot.top}
+          width={pot.right - pot.left}
+          height={pot.bottom - pot.top}
+          fill={started ? hatch : 'none'}
+          opacity="0.28"
+        />
+        <path
+          d={`M${pot.left} ${pot.top - 8}V${pot.bottom}H${pot.right}V${pot.top - 8}`}
+          fill="none"
+          stroke="var(--slate)"
+          strokeWidth="2.4"
+        />
+        <text x={middle} y={pot.top + 36} textAnchor="middle" className={styles.inVessel}>
+          {inMass(view.wentIn.inPot)}
+        </text>
+        <text x={middle} y={pot.top + 56} textAnchor="middle" fontSize="13" fill="var(--slate)">
+          {!started
+            ? 'planned'
+            : parts.masses.loads.length > 1
+              ? `in ${parts.masses.loads.length} loads`
+              : 'in the pot'}
+        </text>
+      </g>
       {weighed && (
         <rect
           x={pans.left}
@@ -78,26 +86,28 @@ export function UprightFlow({ view }: { view: BatchView }) {
           vapour {inMass(parts.vapour)}
         </text>
       )}
-      <rect
-        x={pans.left}
-        y={pans.top}
-        width={(weighed ? pans.right : pot.right) - pans.left}
-        height={pans.bottom - pans.top}
-        fill={weighed ? 'var(--enamel-raised)' : 'none'}
-        stroke="var(--slate)"
-        strokeWidth="2.4"
-        {...(weighed ? {} : dashed)}
-      />
-      <text x={middle} y={pans.top + 30} textAnchor="middle" className={styles.inVessel}>
-        {weighed ? inMass(weighed.net) : '?'}
-      </text>
-      <text x={middle} y={pans.top + 50} textAnchor="middle" fontSize="13" fill="var(--slate)">
-        {weighed ? `${writeDensity(weighed.density)} kcal/g` : 'not weighed yet'}
-      </text>
+      <g onClick={open('yield')} className={styles.vessel}>
+        <rect
+          x={pans.left}
+          y={pans.top}
+          width={(weighed ? pans.right : pot.right) - pans.left}
+          height={pans.bottom - pans.top}
+          fill={weighed ? 'var(--enamel-raised)' : 'none'}
+          stroke="var(--slate)"
+          strokeWidth="2.4"
+          {...(weighed ? {} : dashed)}
+        />
+        <text x={middle} y={pans.top + 30} textAnchor="middle" className={styles.inVessel}>
+          {weighed ? inMass(weighed.net) : '?'}
+        </text>
+        <text x={middle} y={pans.top + 50} textAnchor="middle" fontSize="13" fill="var(--slate)">
+          {weighed ? `${writeDensity(weighed.density)} kcal/g` : 'not weighed yet'}
+        </text>
+      </g>
       {laid.shares.map((band, index) => {
         const share = parts.shares[index];
         return (
-          <g key={index}>
+          <g key={index} onClick={open(share ? 'shares' : 'yield')} className={styles.vessel}>
             <path
               d={band.path}
               fill={isGone(share) ? hatch : 'var(--enamel-raised)'}

@@ -1,5 +1,6 @@
 import { capital } from '@/core/quantity/write';
 import { linesIn, type MassGraph, type MassKind } from '@/core/batch/graph';
+import { STEPS, type StepKey } from '@/core/batch/steps';
 import { addUp } from '@/core/add-up';
 import { countOf } from '@/core/quantity/count-words';
 import { nth, sure } from '@/core/sure';
@@ -82,3 +83,10 @@ export const sayPacks = (share: Share): string =>
     : share.sealed
       ? `${countOf(share.sealedPacks, 'pack')}, sealed`
       : `${share.sealedPacks > 0 ? `${share.sealedPacks} sealed, ` : ''}${countOf(share.proposed.length, 'pack')} to seal`;
+
+/** A press on a place of the drawing opens the step that it belongs to, once that can be gone to. */
+export const openerOf =
+  (view: BatchView, onOpen: (step: StepKey) => void) => (place: (typeof STEPS)[number]['place']) => () => {
+    const { key } = sure(STEPS.find((step) => step.place === place));
+    if (view.opens.includes(key)) onOpen(key);
+  };
