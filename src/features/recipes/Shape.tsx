@@ -37,7 +37,7 @@ export function Shape({ sheet, protein, lines, factors, shapes, follows, measure
   const named = shapes.find((each) => each.id === follows);
   const figures = shapeFigures(lines, sheet);
   return (
-    <figure style={{ margin: 0 }} aria-label="Shape of the recipe">
+    <figure aria-label="Shape of the recipe">
       <Bars sheet={sheet} protein={protein} rows={rows} />
       {volumes.coverage < 0.995 && (
         <p className="note">by volume: {percent(volumes.coverage)} of the weight has a cup in the table</p>

@@ -3,7 +3,7 @@ const CUP = 'M0 8L7 50H41L48 8M48 18q16 0 12 16h-13';
 /** What a level cup is: struck flat with the back of a knife, neither heaped nor pressed down. */
 export function CupLevel() {
   return (
-    <figure style={{ margin: 0 }}>
+    <figure>
       <svg viewBox="0 0 190 58" width="190" height="58" role="img" aria-label="A level cup: struck flat, not heaped">
         <g transform="translate(8 4)">
           <path d="M0.6 10L7 50H41L47.4 10Z" fill="var(--carrot-pale)" />

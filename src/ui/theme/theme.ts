@@ -116,7 +116,12 @@ export const theme = createTheme({
           fontSize: 'var(--size-note)',
           lineHeight: 1.4,
           maxWidth: '72ch',
-          '&.MuiAlert-colorError': { borderColor: 'var(--beet)' },
+          '&.MuiAlert-colorError': {
+            borderColor: 'var(--beet)',
+            background: 'var(--beet-pale)',
+            padding: '4px 12px',
+            fontWeight: 600,
+          },
           '&.MuiAlert-filled': {
             background: 'var(--beet-pale)',
             padding: '12px 16px',
