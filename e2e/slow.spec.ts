@@ -47,6 +47,15 @@ test('a select that is changed before the page listens keeps its value', async (
   await expect(days).toHaveValue('3');
 });
 
+test('a select that the page takes over in the middle of a press keeps its value', async () => {
+  // The scripts are there and at work: the press itself makes React take over, between its input and its change.
+  const measures = page.getByLabel('Measures');
+  await page.goto(`${hodman.address}/household`, { waitUntil: 'networkidle' });
+  await measures.selectOption('us');
+  await page.waitForFunction(() => window.hodmanEarly?.done);
+  await expect(measures).toHaveValue('us');
+});
+
 test('what is typed at once is kept, and the first press on Keep counts', async () => {
   const name = page.getByLabel('Name of the recipe');
   await page.goto(`${hodman.address}/recipes/1`);
@@ -81,6 +90,7 @@ test('a meal that is pressed twice at once is fed once', async () => {
   await expect(page.getByRole('button', { name: 'Fed Otto' })).toHaveCount(0);
   await expect(page.getByRole('button', { name: 'Take back Otto’s supper' })).toHaveCount(1);
 });
+
 test('a key and a finger in the first second: what was typed while the page woke up stays', async () => {
   await page.goto(`${hodman.address}/dogs/1/weigh`, { waitUntil: 'commit' });
   const weight = page.getByLabel('Weighs');

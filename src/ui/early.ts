@@ -1,13 +1,13 @@
 /**
  * Runs before the page listens, from the first paint on: keeps what is typed, chosen and pressed until then, so that none
  * of it is lost (docs/decisions/0036). A form is not sent by the browser itself: that would load the page anew.
+ * Only `input` is heard, which precedes every `change`: between the two React may take over a select and show its own.
  */
 export const EARLY = `(function(){
 var kept=window.hodmanEarly={fields:new Map(),presses:new Set(),key:'',begun:false,done:false};
 function field(e){var t=e.target;if(!kept.done&&t.matches&&t.matches('input,select,textarea')&&t.type!=='file')kept.fields.set(t,{value:t.value,checked:t.checked})}
 function later(e){if(kept.done||!e.isTrusted)return;var b=e.target.closest&&e.target.closest('button');if(!b)return;e.preventDefault();e.stopImmediatePropagation();if(!b.disabled)kept.presses.add(b)}
 addEventListener('input',field,true);
-addEventListener('change',field,true);
 addEventListener('click',later,true);
 addEventListener('submit',function(e){if(!kept.done)e.preventDefault()},true);
 addEventListener('keydown',function(e){if(kept.done)return;if((e.key==='/'||e.key==='?')&&!/^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName)){e.preventDefault();kept.key=e.key}},true);

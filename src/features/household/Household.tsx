@@ -31,7 +31,7 @@ export function Household({ view }: { view: HouseholdView }) {
   const [shortcuts, setShortcuts] = useShortcutsOn();
   const change = (part: Partial<typeof settings>) => {
     setKept(false);
-    setEntry({ ...entry, ...part });
+    setEntry((now) => ({ ...now, ...part }));
   };
   return (
     <div className="page">
