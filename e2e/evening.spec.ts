@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { openPlan, startCookDay } from './steps';
+import { answerAsks, openPlan, startCookDay, toTheScale } from './steps';
 import { startHodman, stopHodman, type Hodman } from './server';
 
 let hodman: Hodman;
@@ -45,12 +45,14 @@ test('a counted pot is marked as an estimate everywhere, and is fed warm today',
   await page.getByLabel('First feeding day').fill('2026-11-25');
   await startCookDay(page);
   await page.getByRole('button', { name: 'All in, start cooking' }).click();
+  await toTheScale(page);
   await page.getByRole('button', { name: 'in cups' }).click();
   await page.getByLabel('Cups counted').fill('33 1/2');
   await page.getByLabel('One cup of it weighs').fill('240');
   await page.reload();
   await expect(page.getByLabel('Cups counted')).toHaveValue('33 1/2');
   await page.getByRole('button', { name: 'That is the yield' }).click();
+  await answerAsks(page);
   await expect(page.getByRole('heading', { name: 'Divide 8040 g (an estimate)' })).toBeVisible();
   // Supper is open for all three: half a day, half a day, a third.
   await expect(page.getByLabel('Eaten today', { exact: true })).not.toHaveValue('0');

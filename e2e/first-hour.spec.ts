@@ -141,11 +141,25 @@ for (const [by, width, height] of [
     }
     await button('All in, start cooking');
 
+    // Nothing is timed this first time: the pot goes to the scale.
+    await expect(page.getByRole('tab', { name: '2 Cook' })).toHaveAttribute('aria-selected', 'true');
+    await notLost(page);
+    await button('straight to the scale');
+
     await heading('The pot is done: weigh it');
     await notLost(page);
     await type(page.getByLabel('With the food'), '3200');
     await type(page.getByLabel('Empty (tare)'), '1000');
     await button('That is the yield');
+
+    // Before it is divided its core was measured, and the calcium is in.
+    await heading(/^Before it is divided/);
+    await notLost(page);
+    await type(page.getByRole('textbox', { name: /^Core of/ }), '76');
+    await button('That is the core');
+    await expect(page.getByText(/^Stir in: /)).toBeVisible();
+    await notLost(page);
+    await button('It’s in');
 
     await heading(/^Divide/);
     await notLost(page);

@@ -1,6 +1,16 @@
 import { expect, test, type Page } from '@playwright/test';
 import { startHodman, stopHodman, type Hodman } from './server';
-import { amountOf, beginHouse, chooseFood, keepRecipe, lineOf, writeExample, openPlan } from './steps';
+import {
+  amountOf,
+  answerAsks,
+  beginHouse,
+  chooseFood,
+  keepRecipe,
+  lineOf,
+  openPlan,
+  toTheScale,
+  writeExample,
+} from './steps';
 
 let hodman: Hodman;
 let page: Page;
@@ -160,6 +170,7 @@ test('the pot: impossible yields are refused with the reason; 2310 g hold 1.2271
     await expect(lines.filter({ hasText: '✓' })).toHaveCount(index + 1);
   }
   await page.getByRole('button', { name: 'All in, start cooking' }).click();
+  await toTheScale(page);
   const gross = page.getByLabel('With the food');
   const tare = page.getByLabel('Empty (tare)');
   await tare.fill('1240');
@@ -188,6 +199,7 @@ test('the pot: impossible yields are refused with the reason; 2310 g hold 1.2271
   await tare.fill('1240');
   await expect(page.getByText('1.23 kcal/g')).toBeVisible();
   await page.getByRole('button', { name: 'That is the yield' }).click();
+  await answerAsks(page);
   await expect(page.getByRole('heading', { name: 'Divide 2310 g' })).toBeVisible();
   await expect(page.getByText('863 g')).toBeVisible();
 });

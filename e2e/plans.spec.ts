@@ -179,7 +179,7 @@ test('a day with two recipes, one for the mornings and one for the evenings: kep
   await startCookDay(page);
   await expect(page.getByRole('button', { name: 'All in, start cooking' })).toBeVisible();
   await page.getByRole('button', { name: 'All in, start cooking' }).click();
-  await expect(page.getByLabel('With the food')).toBeVisible();
+  await expect(page.getByRole('tab', { name: '2 Cook' })).toHaveAttribute('aria-selected', 'true');
   await page.goto(kept, { waitUntil: 'networkidle' });
   await expect(page.getByText('It is in the pot, or was')).toBeVisible();
   await expect(page.getByText(/4 days from/)).toBeVisible();

@@ -103,3 +103,24 @@ export async function startCookDay(page: Page): Promise<void> {
   if ((await seen.count()) > 0 && !(await seen.isChecked())) await seen.check();
   await start.click();
 }
+
+/** From the stove to the scale, as a cook does who needs no timers. */
+export const toTheScale = (page: Page) => page.getByRole('button', { name: 'straight to the scale' }).click();
+
+/** What is asked before a pot is divided: each core is hot enough, and what is stirred in was in when it was weighed. */
+export async function answerAsks(page: Page): Promise<void> {
+  const asks = page.getByRole('region', { name: /^Before it is divided/ });
+  const divide = page.getByRole('heading', { name: /^Divide/ });
+  const core = asks.getByRole('textbox', { name: /^Core of/ });
+  await expect(asks.or(divide).first()).toBeVisible();
+  while ((await asks.count()) > 0) {
+    const before = await asks.innerText();
+    if ((await core.count()) > 0) {
+      await core.fill('76 °C');
+      await asks.getByRole('button', { name: 'That is the core' }).click();
+    } else {
+      await asks.getByRole('button', { name: 'It was in when it was weighed' }).click();
+    }
+    await expect(async () => expect((await asks.count()) > 0 ? await asks.innerText() : '').not.toBe(before)).toPass();
+  }
+}

@@ -40,14 +40,14 @@ test('packs are taken back: their share opens again, and what was fed from stays
   const share = Number(/(\d+) g/.exec((await open.textContent()) ?? '')![1]);
   await expect(page.getByText(/\d+ packs to seal$/).first()).toBeAttached();
   // Divided otherwise: some of it goes to a second share, and the codes go on where they were.
-  await step('3 Divide');
+  await step('5 Divide');
   await page.getByRole('button', { name: 'one more share' }).click();
   await page.getByLabel('One more share').selectOption('freezer');
   await page.getByLabel('Freezer 1', { exact: true }).fill('6000');
   await page.getByRole('button', { name: 'The rest to: Freezer 2' }).click();
   await expect(page.getByLabel('Freezer 2', { exact: true })).toHaveValue(String(share - 6000));
   await page.getByRole('button', { name: 'Divide it so' }).click();
-  await step('4 Pack');
+  await step('6 Pack');
   await expect(page.getByRole('button', { name: /^Seal these/ })).toHaveCount(2);
   await page
     .getByRole('button', { name: /^Seal these/ })
@@ -59,7 +59,7 @@ test('packs are taken back: their share opens again, and what was fed from stays
 });
 
 test('the pot weighed otherwise, after packs were fed: what follows is shown, then taken', async () => {
-  await step('2 The pot');
+  await step('4 The pot');
   // 305 g less in the stockpot of the demo: more than what is still warm.
   const gross = page.getByLabel('With the food').first();
   const before = Number(await gross.inputValue());
@@ -78,12 +78,12 @@ test('the pot weighed otherwise, after packs were fed: what follows is shown, th
   await page.getByRole('button', { name: 'Let the packs’ weights stand' }).click();
   await page.getByRole('button', { name: 'Put it right' }).click();
   await expect(page.getByText(inKilograms(weighed))).toBeVisible();
-  await step('4 Pack');
+  await step('6 Pack');
   await expect(page.getByText(/bowls? fed from it held \d+ kcal more than was said/)).toBeVisible();
 });
 
 test('a forgotten vessel, and a line that was not that: nothing is lost, what was struck out is to be seen', async () => {
-  await step('2 The pot');
+  await step('4 The pot');
   await page.getByRole('button', { name: 'One more vessel' }).click();
   await page.getByLabel('With the food').nth(2).fill('750');
   await page.getByLabel('Empty (tare)').nth(2).fill('300');
@@ -108,7 +108,7 @@ test('a second page is told what the first one did', async ({ browser }) => {
   const other = await browser.newPage();
   for (const each of [page, other]) {
     await each.goto(`${hodman.address}${POT}`, { waitUntil: 'networkidle' });
-    await each.getByRole('tab', { name: '3 Divide', exact: true }).click();
+    await each.getByRole('tab', { name: '5 Divide', exact: true }).click();
   }
   await page.getByRole('button', { name: 'The rest to: Freezer 2' }).click();
   await page.getByRole('button', { name: 'Divide it so' }).click();

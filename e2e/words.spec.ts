@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { startHodman, stopHodman, type Hodman } from './server';
-import { addDog, beginHouse, keepRecipe, lineOf, openPlan, paste, startCookDay } from './steps';
+import { addDog, answerAsks, beginHouse, keepRecipe, lineOf, openPlan, paste, startCookDay, toTheScale } from './steps';
 
 let hodman: Hodman;
 let page: Page;
@@ -153,6 +153,7 @@ test('its pot is weighed out, weighed and divided in pounds and ounces; a bare n
   await expect(page.getByRole('button', { name: 'All in, start cooking' })).toBeDisabled();
   await wentIn.fill(texts[0]!);
   await page.getByRole('button', { name: 'All in, start cooking' }).click();
+  await toTheScale(page);
 
   // Nine tenths of what went in, on a tared scale.
   const whole = Math.round(ounces.reduce((sum, each) => sum + each, 0) * 0.9);
@@ -162,6 +163,7 @@ test('its pot is weighed out, weighed and divided in pounds and ounces; a bare n
   await expect(page.getByText(`${whole} oz, lb or g? Write it with its unit.`)).toBeVisible();
   await gross.fill(`${whole} oz`);
   await page.getByRole('button', { name: 'That is the yield' }).click();
+  await answerAsks(page);
   await expect(page.getByRole('heading', { name: /^Divide \d+ lb/ })).toBeVisible();
   await page.getByLabel('Eaten today', { exact: true }).fill('0');
   await page.getByLabel('Freezer', { exact: true }).fill('1 lb');

@@ -2,6 +2,7 @@ import 'server-only';
 import { revalidatePath } from 'next/cache';
 import { createSafeActionClient } from 'next-safe-action';
 import { z } from 'zod';
+import { tellOfChange } from './changes';
 import { now } from './clock';
 import type { CommandResult } from '@/core/problem';
 import { runCommand, tryCommand, type Context } from './commands/run';
@@ -37,6 +38,7 @@ export function houseAction<Shape extends z.ZodType, Value>(
         work(context, input),
       );
       if (answer.ok && page === 'with the answer') revalidatePath('/', 'layout');
+      if (answer.ok) tellOfChange();
       return answer;
     });
 }

@@ -59,3 +59,13 @@ export function useFocusOnChange(atHand: unknown): void {
     focusNextAct(true);
   }, [atHand]);
 }
+
+/** A new step is seen from its beginning, whoever opened it. */
+export function useTopOnChange(step: unknown): void {
+  const before = useRef(step);
+  useEffect(() => {
+    if (before.current === step) return;
+    before.current = step;
+    window.scrollTo({ top: 0 });
+  }, [step]);
+}

@@ -112,7 +112,7 @@ test('a forgotten vessel, another weight of a line, another food: the energy and
 
 test('shares know what is left of them; the step at hand, the watch and the summary follow', () => {
   const open = history({ more: pot(3550), shares: [share(1, 'today', 500), share(2, 'fridge', 1810)] });
-  expect(stepAt(state(history())).key).toBe('pot');
+  expect(stepAt(state(history())).key).toBe('cook');
   expect(stepAt(state(history({ more: pot(3550) }))).key).toBe('divide');
   expect(stepAt(state(open)).key).toBe('pack');
   expect(watchOf(state(open))?.said).toMatch(/seal/);

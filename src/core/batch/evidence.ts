@@ -23,6 +23,10 @@ export interface Take {
   /** The component it is cooked in, by its place. */
   readonly component: number;
   readonly parts: readonly TakenPart[];
+  /** It is strained out again: bones of a broth. */
+  readonly strained?: true;
+  /** g asked for each g of finished food, where it is bound to that. */
+  readonly perFinished?: number;
 }
 
 /** What a batch froze when cooking began: nothing that changes later in a recipe or a label can reach it. */
@@ -35,6 +39,13 @@ export interface Evidence {
 export interface CookedComponent {
   readonly name: string;
   readonly loads: number;
+  /** How long it cooks by the recipe; absent where nobody has written it down. */
+  readonly minutes?: number;
+  /** The vessel that it is cooked in, and how many of it there are. */
+  readonly vessel?: string;
+  readonly vessels?: number;
+  /** The vessel is a pressure cooker: it comes up, and is let off, by itself. */
+  readonly pressure?: true;
 }
 
 /** A written line as it is frozen, for so many g as bought. What stays of it is linear in what is weighed. */
@@ -43,6 +54,8 @@ export const takeOf = (written: WrittenLine, planned: number): Take => ({
   words: written.text,
   planned,
   component: written.component ?? 0,
+  ...(written.strained ? { strained: true as const } : {}),
+  ...(written.basis === 'finished food' && written.per ? { perFinished: written.grams / written.per.amount } : {}),
   parts: linesOfWeights([written], [1]).map(({ text, food, part, moment, grams: share }) => ({
     text,
     food,

@@ -1,3 +1,5 @@
+import { cookDayOf, type CookDay } from '../cook/cook-day';
+import { pansOf, type PanState } from '../heat/pans';
 import type { LocalDate } from '../calendar/local-date';
 import type { EnergyFactors } from '../nutrition/energy';
 import { solidsPerGram } from '../nutrition/totals';
@@ -79,6 +81,9 @@ interface Cooked {
   readonly components: readonly CookedComponent[];
   readonly lines: readonly WeighedLine[];
   readonly sheet: RecipeSheet;
+  /** Its cook day: tasks, timers, heat, and its pans. */
+  readonly day: CookDay;
+  readonly pans: readonly PanState[];
 }
 
 /** One yield: the whole pot, or a component that is kept apart. */
@@ -221,7 +226,8 @@ export function foldBatch(
   const lines = linesIn(takes).filter((line) => line.grams > 0);
   const sheet = recipeSheet(lines, factors);
   const components = evidence.components ?? [{ name: 'the pot', loads: 1 }];
-  const cooked = { startedAt, takes, components, lines, sheet };
+  const day = cookDayOf(takes, components, observed, evidence.takes.length);
+  const cooked = { startedAt, takes, components, lines, sheet, day, pans: pansOf(day, observed) };
   const places = [...new Set([...observed.nodes('vessel'), ...observed.nodes('cups')].map(yieldOf))].sort();
   const yields: BatchYield[] = [];
   for (const place of places) {

@@ -9,16 +9,23 @@ export const READING_KINDS = [
   'count',
   'temperature',
   'task done',
+  'skipped',
+  'timer',
+  'depth',
   'note',
   'food',
   'struck',
 ] as const;
-/** What is observed; *food* says what a line really was, *struck* that another reading is wrong. */
+/**
+ * What is observed; *timer* is for how long something cooks from its time on, *skipped* that a task is left out and why,
+ * *food* what a line really was, *struck* that another reading is wrong.
+ */
 export type ReadingKind = (typeof READING_KINDS)[number];
 
 /**
  * Of what something is observed: a line by its place, a vessel or the counted cups of a yield, what was taken out of
- * the pot before it was weighed (eaten, or liquid that was poured off and kept), a tray by its id.
+ * the pot before it was weighed (eaten, or liquid that was poured off and kept), a tray by its id; a load on the stove and
+ * its pans, by component and load; a task by its key; what the cook added to the tasks.
  */
 export type NodeKey =
   | 'batch'
@@ -27,7 +34,11 @@ export type NodeKey =
   | `cups:${number}`
   | `taken:${number}`
   | `kept:${number}`
-  | `tray:${number}`;
+  | `tray:${number}`
+  | `load:${number}.${number}`
+  | `pan:${number}.${number}`
+  | `task:${string}`
+  | `own:${number}`;
 
 /** Something observed. Nothing is edited: a wrong reading is struck out with its reason, and stays to be seen. */
 export interface Reading {
@@ -35,7 +46,7 @@ export interface Reading {
   readonly id: number;
   readonly node: NodeKey;
   readonly kind: ReadingKind;
-  /** g for gross and tare, mL, a number, °C. */
+  /** g for gross and tare, mL, a number, °C, minutes of a timer, cm of depth. */
   readonly value?: number;
   /** The vessel's name, a note, or the reason of a striking out. */
   readonly text?: string;
@@ -60,7 +71,7 @@ export interface Observed {
   readonly of: (node: NodeKey, kind: ReadingKind) => Reading | undefined;
   /** All of a kind, oldest first: a tray is weighed again and again. */
   readonly all: (node: NodeKey, kind: ReadingKind) => readonly Reading[];
-  /** The nodes of a kind that something is known of, in order: `vessel`, `cups`, `taken`, `kept`. */
+  /** The nodes of a kind that something is known of, in order: `vessel`, `cups`, `taken`, `kept`, `pan`. */
   readonly nodes: (kind: string) => readonly NodeKey[];
 }
 

@@ -4,6 +4,7 @@ import { batchLines, type Moment, type Part, type WeighedLine } from '../recipe/
 import type { BatchState } from './fold';
 import type { Watch } from './step';
 import { stepAt, watchOf, type StepKey } from './steps';
+import { isUnproven } from './steps/cook';
 import { addUp } from '../add-up';
 
 /** What lists, cover and bowls need of a batch, so that nobody reads its evidence for them. */
@@ -23,6 +24,8 @@ export interface BatchSummary {
   readonly net?: number;
   readonly whole?: number;
   readonly estimated?: boolean;
+  /** It was cooked without a passed check of its core, or kept though it cooled too slowly: its packs are marked. */
+  readonly unproven?: true;
   /** Each food that went in, as avoid lists and hazards look at it. */
   readonly foods: readonly { readonly ndb: string; readonly part: Part; readonly moment: Moment }[];
   readonly shares: readonly { readonly fate: Fate; readonly grams: number; readonly sealed: boolean }[];
@@ -43,6 +46,7 @@ export function summaryOf(batch: BatchState): BatchSummary | undefined {
     step: step.key,
     ...(next === undefined ? {} : { next }),
     ...(watch ? { watch } : {}),
+    ...(isUnproven(batch) ? { unproven: true as const } : {}),
     inPot: batch.sheet.inPot,
     went: byPart(lines),
     kcal: {

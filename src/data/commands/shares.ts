@@ -12,6 +12,7 @@ import { readPlaces, type Place } from '../repositories/household';
 import { share } from '../schema/batches';
 import { batchIn, refreshBatch } from './batch-at-hand';
 import { dropShares } from './batches';
+import { needsNothing } from './cook-day';
 import { inMass, need, refuse, type Context } from './run';
 
 /** The kind of place where the packs of a fate lie. */
@@ -28,6 +29,7 @@ export const PLACE_OF: Readonly<Record<Exclude<Fate, 'today'>, PlaceKind>> = {
 export async function setShares(context: Context, input: SharesEntry): Promise<void> {
   const { tx, today } = context;
   const weighed = await batchIn(context, input, ['weighed']);
+  if (weighed.shares.length === 0) needsNothing(weighed);
   const places = await readPlaces(tx);
   const wanted = need(checkShares(input.shares, wholeOf(weighed.yields), inMass(context)));
   const old = new Map(weighed.shares.map((own) => [own.id, own]));

@@ -11,6 +11,7 @@ import { linesOfWeights } from '@/core/recipe/bases';
 import { drawMeal, fitFor, inOrderOfUse } from '@/core/stock/draw';
 import { contextFor, type Context } from '../commands/run';
 import { startCooking, weighBatch } from '../commands/batches';
+import { cookBatch } from '../commands/cook-day';
 import { setShares } from '../commands/shares';
 import { feedBowl } from '../commands/bowls';
 import { saveDog, seeCaution } from '../commands/dogs';
@@ -193,6 +194,19 @@ async function cook(
     { name: 'stockpot', gross: grams(Math.round(net * 0.62) + 2140), tare: grams(2140) },
     { name: 'casserole', gross: grams(net - Math.round(net * 0.62) + 1865), tare: grams(1865) },
   ];
+  const cooked = sure(await readBatch(tx, batchId, context.household.energyFactors));
+  if (cooked.state === 'planned') throw new Error('the demo batch did not start');
+  for (const load of cooked.day.loads)
+    if (load.asked)
+      await cookBatch(await at(days, '12:15'), {
+        batchId,
+        of: { act: 'core', load: load.key, celsius: 78 + load.load },
+      });
+  for (const { line, grams: mass } of cooked.day.stirIns)
+    await cookBatch(await at(days, '13:40'), {
+      batchId,
+      of: { act: 'stir in', line, grams: mass, when: 'before weighing' },
+    });
   const evening = await at(days, '14:00');
   await weighBatch(evening, { batchId, weighing: { by: 'scale', vessels }, eatenBefore: 0 });
   return weighedBatch(evening, batchId);

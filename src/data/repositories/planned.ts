@@ -8,6 +8,8 @@ import type { WrittenLine } from '@/core/recipe/written';
 import type { Tx } from '../database';
 import type { Reference } from '../reference/reference';
 import type { StoredBatch } from './batches';
+import { isVessel } from '@/core/plan/equipment';
+import { readEquipment } from './equipment';
 import { readFoodsByKey } from './foods';
 import { readHousehold } from './household';
 import { readVersions } from './recipes';
@@ -36,6 +38,17 @@ export async function readPlannedLines(tx: Tx, reference: Reference, batch: Stor
   if (!swapped.ok) throw new Error(`batch ${batch.id}: ${swapped.problem.message}`);
   const written = swapped.value;
   const bought = batch.amounts.map(grams);
-  const components = sure(version).components.map(({ name }, place) => ({ name, loads: batch.loads[place] ?? 1 }));
+  const vessels = (await readEquipment(tx)).filter(isVessel);
+  const components = sure(version).components.map(({ name, minutes, vessel }, place) => {
+    const own = vessels.find((each) => each.name === vessel);
+    return {
+      name,
+      loads: batch.loads[place] ?? 1,
+      ...(minutes === undefined ? {} : { minutes }),
+      ...(vessel === undefined ? {} : { vessel }),
+      ...(own && own.kind !== 'oven trays' && own.count > 1 ? { vessels: own.count } : {}),
+      ...(own?.kind === 'pressure cooker' ? { pressure: true as const } : {}),
+    };
+  });
   return { written, bought, takes: takenOf(written, bought), components };
 }

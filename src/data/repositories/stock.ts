@@ -21,6 +21,7 @@ export interface StoredContent {
   readonly recipeId: number;
   readonly recipeName: string;
   readonly cookedAt: Date | null;
+  readonly unproven: boolean;
   readonly grams: number;
   readonly id: number;
 }
@@ -57,6 +58,8 @@ export interface StoredPack {
   readonly rule: string;
   readonly short: boolean;
   readonly estimated: boolean;
+  /** Something in it was cooked without a passed check, or cooled too slowly. */
+  readonly unproven: boolean;
   /** g that were sealed in it, as it is known now. */
   readonly sealedGrams: number;
   /** Its packing was taken back: what it held is in its share again. */
@@ -84,6 +87,7 @@ async function toPacks(tx: Tx, rows: readonly PackRow[]): Promise<StoredPack[]> 
       recipeId: recipe.id,
       recipeName: recipe.name,
       cookedAt: batch.startedAt,
+      unproven: sql<boolean>`coalesce((${batch.summary}->>'unproven')::boolean, false)`,
       amount: packContent.amount,
     })
     .from(packContent)
@@ -137,6 +141,7 @@ const toPack = (
   rule: state.rule,
   short: sealed.short,
   estimated: sealed.estimated,
+  unproven: contents.some((each) => each.unproven),
   void: state.void,
 });
 
@@ -192,6 +197,8 @@ export const sourceOf = (stored: StoredPack): Source => ({
 });
 
 export interface WarmShare {
+  /** Its heat was not proven. */
+  readonly unproven: boolean;
   readonly shareId: number;
   readonly batchId: number;
   readonly recipeId: number;
@@ -236,7 +243,15 @@ export async function readWarmShares(tx: Tx, day: LocalDate, factors: EnergyFact
     const density = densityIn(summary, factors);
     return density === undefined
       ? []
-      : [{ ...row, shareId: id, grams: grams - fromTenths(eatenOf.get(id) ?? 0), density }];
+      : [
+          {
+            ...row,
+            unproven: summary?.unproven === true,
+            shareId: id,
+            grams: grams - fromTenths(eatenOf.get(id) ?? 0),
+            density,
+          },
+        ];
   });
 }
 

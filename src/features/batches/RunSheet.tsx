@@ -2,9 +2,11 @@
 
 import Button from '@mui/material/Button';
 import { useState, type ComponentType } from 'react';
+import { z } from 'zod';
 import { STEPS, type StepKey } from '@/core/batch/steps';
 import { writeDensity } from '@/core/quantity/write';
-import { useFocusOnChange } from '@/ui/next-act';
+import { useDraftStorage } from '@/ui/form/use-draft-storage';
+import { useFocusOnChange, useTopOnChange } from '@/ui/next-act';
 import { useUnits } from '@/ui/units';
 import { Why } from '@/ui/Why';
 import styles from './batches.module.css';
@@ -13,6 +15,9 @@ import { Flow } from './Flow';
 import { FlowStrip } from './FlowStrip';
 import { PackShares } from './PackShares';
 import type { BatchView } from './queries';
+import { Asks } from './stove/Asks';
+import { Cook } from './stove/Cook';
+import { Cool } from './stove/Cool';
 import { Steps } from './Steps';
 import { UprightFlow } from './UprightFlow';
 import { WeighOut } from './WeighOut';
@@ -27,24 +32,40 @@ interface StepScreenProps {
 /** The screen of each step; a step without one does not compile. */
 const SCREENS: Readonly<Record<StepKey, ComponentType<StepScreenProps>>> = {
   'weigh out': WeighOut,
+  cook: Cook,
+  cool: Cool,
   pot: (props) => <WeighPot {...props} key={JSON.stringify(props.view.weighed?.weighing ?? '')} />,
-  divide: (props) => <Divide {...props} key={props.view.revision} />,
+  divide: ({ view, ...props }) =>
+    view.stove && view.weighed?.shares.length === 0 && view.asks.heat.length + view.asks.stirIns.length > 0 ? (
+      <Asks view={view} stove={view.stove} />
+    ) : (
+      <Divide {...props} view={view} key={view.revision} />
+    ),
   pack: PackShares,
 };
+
+const stepKeys = z.enum(STEPS.map((each) => each.key));
+/** A step that was gone to by hand, and the step at hand then. */
+const chosenStep = z.object({ at: stepKeys.optional(), step: stepKeys.optional() });
+type Chosen = z.infer<typeof chosenStep>;
 
 /** The run sheet: the flow above, the step at hand below, alone and large. */
 export function RunSheet({ view }: { view: BatchView }) {
   const { inSum } = useUnits();
-  const [chosen, setChosen] = useState<{ at: StepKey; step: StepKey }>();
+  // Kept in this tab: after a reload the sheet opens where it was.
+  const [chosen, setChosen] = useDraftStorage<Chosen>(`step-${view.id}`, chosenStep, {});
   // A chosen step holds until the batch itself goes on to the next one.
-  const step = chosen?.at === view.step ? chosen.step : view.step;
+  const step = chosen.at === view.step && chosen.step && view.opens.includes(chosen.step) ? chosen.step : view.step;
   const open = (next: StepKey) => setChosen({ at: view.step, step: next });
   // Where a figure is typed the drawing gives way to it.
   const isTyped = step === 'weigh out' || step === 'pot';
+  // The stove has drawings of its own: the day of hands and vessels, and the curve of a pan.
+  const atStove = step === 'cook' || step === 'cool';
   const [large, setLarge] = useState(false);
   const folded = isTyped && !large;
   const Screen = SCREENS[step];
   useFocusOnChange(step);
+  useTopOnChange(step);
   return (
     <div className="page">
       <div className="spread">
@@ -61,19 +82,22 @@ export function RunSheet({ view }: { view: BatchView }) {
         )}
       </div>
       <Steps opens={view.opens} step={step} onOpen={open} />
-      <div className={folded ? styles.folded : styles.unfolded}>
-        <FlowStrip view={view} />
-        <Flow view={view} onOpen={open} />
-        <UprightFlow view={view} onOpen={open} />
-        {isTyped && (
-          <Button variant="text" size="small" aria-expanded={!folded} onClick={() => setLarge(!large)}>
-            {folded ? 'draw it large' : 'fold the drawing'}
-          </Button>
-        )}
-      </div>
+      {!atStove && (
+        <div className={folded ? styles.folded : styles.unfolded}>
+          <FlowStrip view={view} />
+          <Flow view={view} onOpen={open} />
+          <UprightFlow view={view} onOpen={open} />
+          {isTyped && (
+            <Button variant="text" size="small" aria-expanded={!folded} onClick={() => setLarge(!large)}>
+              {folded ? 'draw it large' : 'fold the drawing'}
+            </Button>
+          )}
+        </div>
+      )}
       <div className={styles.at} role="tabpanel" aria-label={STEPS.find((each) => each.key === step)?.title}>
         <Screen view={view} onOpen={open} />
       </div>
+      {atStove && <FlowStrip view={view} />}
     </div>
   );
 }

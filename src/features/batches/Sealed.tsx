@@ -6,6 +6,7 @@ import { countOf, plural } from '@/core/quantity/count-words';
 import { Tub } from '@/ui/badges/badges';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
+import { UNPROVEN } from '@/core/stock/say-pot';
 import { useUnits } from '@/ui/units';
 import { takeBackShare, writeLabelsAgain } from './actions';
 import styles from './batches.module.css';
@@ -44,6 +45,7 @@ export function Sealed({ view, share, title, packs }: SealedProps) {
                 <span className="note">
                   {pack.place} · {pack.until}
                   {pack.short && ' · short'}
+                  {pack.unproven && ` · ${UNPROVEN}`}
                 </span>
                 {pack.label && (
                   <span className="caution">

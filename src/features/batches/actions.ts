@@ -2,12 +2,14 @@
 
 import { z } from 'zod';
 import { PARTS } from '@/core/recipe/recipe';
+import { cookSchema } from '@/core/batch/steps/cook';
 import { sharesSchema } from '@/core/batch/steps/divide';
 import { labelsSchema, packWeightsSchema, sealSchema, traysSchema } from '@/core/batch/steps/pack';
 import { weighSchema } from '@/core/batch/steps/pot';
 import { startSchema } from '@/core/batch/steps/weigh-out';
 import { idSchema, weightSchema } from '@/core/schema';
 import * as batches from '@/data/commands/batches';
+import * as cookDay from '@/data/commands/cook-day';
 import * as labels from '@/data/commands/labels';
 import * as weights from '@/data/commands/pack-weights';
 import * as packs from '@/data/commands/packs';
@@ -29,6 +31,7 @@ const lineSchema = z.object({
 
 export const startCooking = houseAction('start cooking', startSchema, batches.startCooking);
 export const dropBatch = houseAction('drop batch', batchIdSchema, batches.dropBatch);
+export const cookBatch = houseAction('cook', cookSchema, cookDay.cookBatch);
 export const weighBatch = houseAction('weigh batch', potSchema, batches.weighBatch);
 export const tryPot = houseTry(potSchema, batches.weighBatch);
 export const correctLine = houseAction('correct line', lineSchema, batches.correctLine);

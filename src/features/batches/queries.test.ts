@@ -2,7 +2,7 @@ import { sharesOf } from '@/core/portion/shares';
 import { startCooking, weighBatch } from '@/data/commands/batches';
 import { setShares } from '@/data/commands/shares';
 import { contextFor } from '@/data/commands/run';
-import { planOne } from '@/data/fixtures/worked-path';
+import { answerAsks, planOne } from '@/data/fixtures/worked-path';
 import { serve } from '@/data/fixtures/served';
 import { grams } from '@/core/quantity/units';
 import { readDogs } from '@/data/repositories/dogs';
@@ -31,7 +31,7 @@ test('a run sheet from the plan to the shares: every step opens when its turn ha
 
   await startCooking(await context(), { batchId, grams: planned.lines.map((line) => line.grams) });
   const cooking = (await batchView(batchId))!;
-  expect([cooking.state, cooking.step]).toEqual(['cooking', 'pot']);
+  expect([cooking.state, cooking.step]).toEqual(['cooking', 'cook']);
   expect(cooking.wentIn.kcal).toBeCloseTo(planned.wentIn.kcal, 6);
 
   const net = Math.round(cooking.wentIn.inPot * 0.8);
@@ -45,6 +45,9 @@ test('a run sheet from the plan to the shares: every step opens when its turn ha
   const left = portions[0]!.gramsADay / 2 + portions[1]!.gramsADay / 2 + portions[2]!.gramsADay / 3;
   expect(suggested.today).toBe(Math.round(left));
 
+  // Not before its core was measured and the oil is in.
+  await expect(setShares(await context(), { batchId, shares: sharesOf(suggested) })).rejects.toThrow(/core/);
+  await answerAsks(await context(), batchId);
   await setShares(await context(), { batchId, shares: sharesOf(suggested) });
   const divided = (await batchView(batchId))!;
   expect(divided.step).toBe('pack');

@@ -2,6 +2,10 @@ import 'server-only';
 import { type WeighedTake } from '@/core/batch/fold';
 import { batchGraph, type MassGraph } from '@/core/batch/graph';
 import { STEPS, stepAt, type StepKey } from '@/core/batch/steps';
+import { asksOf, type Asks } from '@/core/batch/steps/cook';
+import type { CookDay } from '@/core/cook/cook-day';
+import type { PanState } from '@/core/heat/pans';
+import { grams } from '@/core/quantity/units';
 import { clockIn, dayIn, writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
 import { scaledForKitchen } from '@/core/plan/rounding';
 import type { WentIn } from '@/core/portion/yield';
@@ -67,6 +71,21 @@ export interface BatchView {
   readonly wentIn: WentIn;
   readonly food: number;
   readonly weighed: WeighedView | undefined;
+  /** From when cooking began. */
+  readonly stove: StoveView | undefined;
+  readonly asks: Asks;
+}
+
+/** A batch on the stove. */
+export interface StoveView {
+  readonly startedAt: Date;
+  readonly day: CookDay;
+  readonly pans: readonly PanState[];
+  /** The server's clock when this was read, and its zone: both devices show the same time. */
+  readonly now: Date;
+  readonly timeZone: string;
+  /** By the place of a line: what of it goes into one load, and all of it, in the household's own measures. */
+  readonly measures: readonly { readonly load?: string; readonly whole?: string }[];
 }
 
 /** Everything that a run sheet shows; undefined where there is no such batch. */
@@ -99,8 +118,39 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
     wentIn: { inPot: sheet.inPot, solids: sheet.solids, kcal: sheet.kcal },
     food: sheet.food,
     weighed: batch.state === 'weighed' ? await weighedView(read, batch, dogs, today) : undefined,
+    stove: batch.state === 'planned' ? undefined : await stoveView(read, batch),
+    asks: asksOf(batch),
   };
 });
+
+/** The cook day as the sheet shows it; spoons and cups while it is cooked, for later nobody measures. */
+async function stoveView(
+  { db, reference, household, now }: Page,
+  batch: Exclude<StoredBatch, { state: 'planned' }>,
+): Promise<StoveView> {
+  const { takes } = await readPlannedLines(db, reference, batch);
+  const written = takes.map((take) => take.written);
+  const amounts = (loads: boolean) =>
+    batch.takes.slice(0, takes.length).map((take) => {
+      const count = batch.components[take.component]?.loads ?? 1;
+      return grams(take.weighed / (loads ? count : 1));
+    });
+  const [whole, load] = [false, true].map((loads) => scaledForKitchen(written, amounts(loads), household.unitSet));
+  return {
+    startedAt: batch.startedAt,
+    day: batch.day,
+    pans: batch.pans,
+    now,
+    timeZone: household.timeZone,
+    measures: batch.takes.map((take, line) => {
+      // Another food than was planned: its measures are not known here.
+      if (takes[line] === undefined || takes[line].written.source.food.name !== take.name) return {};
+      const said = (of: typeof whole) => (of?.[line]?.byWeight === false ? of[line].measure : undefined);
+      const [all, each] = [said(whole), said(load)];
+      return { ...(each === undefined ? {} : { load: each }), ...(all === undefined ? {} : { whole: all }) };
+    }),
+  };
+}
 
 /** A line as it was weighed out. */
 function cookedLine(take: WeighedTake, line: number): SheetLine {

@@ -1,5 +1,5 @@
 import 'server-only';
-import { sayPot } from '@/core/stock/say-pot';
+import { sayPot, UNPROVEN } from '@/core/stock/say-pot';
 import { countOf } from '@/core/quantity/count-words';
 import { clockIn, daysBetween, writeDay, type LocalDate } from '@/core/calendar/local-date';
 import { shelfLifeOf, type PlaceKind } from '@/core/preserve/shelf-life';
@@ -128,6 +128,7 @@ function shown(pack: StoredPack, proteins: ReadonlyMap<number, Protein>, today: 
     until: date === undefined ? 'no date' : `${said} ${writeDay(date, today)}`,
     tone,
     notes: [
+      ...(pack.unproven ? [UNPROVEN] : []),
       ...(pack.short ? ['short'] : []),
       ...(pack.thawedOn ? [`thawed ${writeDay(pack.thawedOn, today)}`] : []),
       ...(pack.openedOn ? [`opened ${writeDay(pack.openedOn, today)}`] : []),
@@ -146,7 +147,7 @@ async function openPack(
   return {
     ...shown(pack, proteins, today),
     recipeName: pack.recipeName,
-    pot: sayPot((proteins.get(pack.recipeId) ?? PLANTS).word, potDay(pack, household.timeZone), today),
+    pot: sayPot((proteins.get(pack.recipeId) ?? PLANTS).word, potDay(pack, household.timeZone), today, pack.unproven),
     placeId: pack.placeId,
     placeName: places.find((each) => each.id === pack.placeId)?.name ?? '',
     kcal: pack.grams * pack.density,

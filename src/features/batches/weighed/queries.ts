@@ -40,6 +40,7 @@ export interface SealedPack {
   readonly whole: boolean;
   readonly dogName: string | undefined;
   readonly short: boolean;
+  readonly unproven: boolean;
   readonly waterMl: number;
   readonly place: string;
   readonly until: string;
@@ -138,6 +139,7 @@ export async function weighedView(
       whole: isWhole(pack),
       dogName: pack.dogName,
       short: pack.short,
+      unproven: pack.unproven,
       waterMl: Math.round(pack.labelGrams * pack.waterPerGram),
       place: pack.placeKind,
       until: pack.safeUntil

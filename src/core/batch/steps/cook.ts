@@ -1,0 +1,92 @@
+import { z } from 'zod';
+import { isProven, mayGoOn, type LoadState, type StirIn } from '../../cook/cook-day';
+import { WHERES } from '../../heat/pans';
+import { countOf } from '../../quantity/count-words';
+import { idSchema, weightSchema } from '../../schema';
+import type { BatchState } from '../fold';
+import type { Step } from '../step';
+
+const openTasks = (batch: BatchState) =>
+  batch.state === 'cooking'
+    ? batch.day.tasks.filter(({ state, kind }) => state === 'running' || (state === 'open' && kind !== 'own'))
+    : [];
+
+export const cook = {
+  key: 'cook',
+  title: 'Cook',
+  listed: 'on the stove',
+  place: 'load',
+  opens: (batch) => batch.state !== 'planned',
+  next: (batch) => {
+    const open = openTasks(batch).length;
+    return open > 0 ? `${countOf(open, 'task')} to go at the stove` : undefined;
+  },
+  watch: (batch) =>
+    openTasks(batch).length > 0
+      ? {
+          said: openTasks(batch).some(({ state }) => state === 'running')
+            ? 'on the stove: a timer runs'
+            : 'on the stove',
+          tone: 'plain',
+        }
+      : undefined,
+} as const satisfies Step;
+
+/** What is still asked before a pot may be divided. */
+export interface Asks {
+  /** Loads without a passed check, and without a reason to go on. */
+  readonly heat: readonly LoadState[];
+  /** What was to be stirred in. */
+  readonly stirIns: readonly StirIn[];
+}
+
+/** What dividing asks for first: heat that is proven or a reason, and what was to be stirred in. */
+export const asksOf = (batch: BatchState): Asks =>
+  batch.state === 'planned'
+    ? { heat: [], stirIns: [] }
+    : {
+        heat: batch.day.loads.filter((load) => !mayGoOn(load)),
+        stirIns: batch.day.stirIns.filter(({ done }) => !done),
+      };
+
+/** Whether what comes out of a batch is marked: it was cooked without a passed check, or kept though it cooled too slowly. */
+export const isUnproven = (batch: BatchState): boolean =>
+  batch.state !== 'planned' && (isProven(batch.day) === false || batch.pans.some((pan) => pan.kept !== undefined));
+
+const key = z.string().max(40);
+const load = z.string().regex(/^\d{1,2}\.\d{1,2}$/);
+const why = z.string().trim().min(1).max(200);
+/** °C of food; the hand-typed text was read before. */
+const celsius = z.number().min(-30).max(130);
+/** "12:05"; absent: now. */
+const clock = z
+  .string()
+  .regex(/^\d{1,2}[:.]\d{2}$/)
+  .optional();
+
+/** Something that happened on the cook day. */
+const actSchema = z.discriminatedUnion('act', [
+  z.object({ act: z.literal('done'), key }),
+  z.object({ act: z.literal('skip'), key, why }),
+  z.object({ act: z.literal('take back'), key }),
+  z.object({ act: z.literal('timer'), key, minutes: z.number() }),
+  z.object({ act: z.literal('core'), load, celsius, clock }),
+  z.object({ act: z.literal('go on'), load, why }),
+  z.object({ act: z.literal('hands'), hands: z.number().int().min(1).max(4) }),
+  z.object({ act: z.literal('own'), title: z.string().trim().min(1).max(80) }),
+  z.object({ act: z.literal('pan'), load, celsius, clock }),
+  z.object({ act: z.literal('where'), load, where: z.enum(WHERES) }),
+  z.object({ act: z.literal('depth'), load, cm: z.number() }),
+  z.object({ act: z.literal('keep'), load, why }),
+  z.object({ act: z.literal('strike'), readingId: idSchema, why }),
+  z.object({
+    act: z.literal('stir in'),
+    line: z.number().int().min(0).max(300),
+    grams: weightSchema,
+    when: z.enum(['now', 'before weighing']),
+  }),
+  z.object({ act: z.literal('leave out'), line: z.number().int().min(0).max(300), why }),
+]);
+export type CookAct = z.infer<typeof actSchema>;
+
+export const cookSchema = z.object({ batchId: idSchema, of: actSchema });

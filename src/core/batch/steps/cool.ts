@@ -1,0 +1,21 @@
+import { isCold } from '../../heat/pans';
+import { countOf } from '../../quantity/count-words';
+import type { BatchState } from '../fold';
+import type { Step } from '../step';
+
+const warmPans = (batch: BatchState) => (batch.state === 'planned' ? [] : batch.pans.filter((pan) => !isCold(pan)));
+
+export const cool = {
+  key: 'cool',
+  title: 'Cool',
+  listed: 'cooling',
+  place: 'pan',
+  opens: (batch) => batch.state !== 'planned' && batch.pans.length > 0,
+  next: (batch) => {
+    // A pot that was weighed goes on to be divided; what cools of it stays on watch.
+    const warm = batch.state === 'cooking' ? warmPans(batch).length : 0;
+    return warm > 0 ? `measure ${warm === 1 ? 'the pan' : countOf(warm, 'pan')} as it cools` : undefined;
+  },
+  watch: (batch) =>
+    warmPans(batch).length > 0 ? { said: 'cooling: 21 °C within 2 h, 5 °C within 6 h', tone: 'caution' } : undefined,
+} as const satisfies Step;

@@ -1,0 +1,152 @@
+import type { CookedComponent } from '../batch/evidence';
+import type { WeighedTake } from '../batch/fold';
+import type { NodeKey, Observed } from '../batch/reading';
+import { heatVerdict, type CoreReading, type HeatVerdict } from '../heat/heat-check';
+import type { SafeCore } from '../heat/safe-core';
+import { coreAsked, loadKey, stirIns, tasksOf, type DayTask, type LoadKey } from './tasks';
+
+/** A task with what became of it. */
+export type TaskState = DayTask &
+  (
+    | { readonly state: 'open' }
+    /** It cooks: its timer is set. */
+    | { readonly state: 'running'; readonly timer: Timer }
+    | { readonly state: 'done'; readonly at: Date; readonly timer?: Timer; readonly readingId: number }
+    | { readonly state: 'skipped'; readonly at: Date; readonly why: string; readonly readingId: number }
+  );
+
+/** A timer that was set: from when, and for how many minutes. */
+export interface Timer {
+  readonly startedAt: Date;
+  readonly minutes: number;
+}
+
+/** When a timer rings. */
+export const ringsAt = ({ startedAt, minutes }: Timer): Date => new Date(startedAt.getTime() + minutes * 60_000);
+
+/** One vesselful with its heat. */
+export interface LoadState {
+  readonly key: LoadKey;
+  readonly component: number;
+  readonly load: number;
+  /** As it is called: "load 2 of 3". */
+  readonly name: string;
+  readonly asked: SafeCore | undefined;
+  readonly readings: readonly CoreReading[];
+  readonly verdict: HeatVerdict;
+  /** Why it goes on without a passed check, in the cook's words. */
+  readonly reason: string | undefined;
+}
+
+export interface StirIn {
+  readonly line: number;
+  readonly name: string;
+  /** g as it was weighed out, or planned. */
+  readonly grams: number;
+  /** g asked for each g of finished food, where it is bound to that. */
+  readonly perFinished: number | undefined;
+  readonly done: boolean;
+}
+
+/** A batch on the stove, as far as it was observed. */
+export interface CookDay {
+  /** How many cooks there are. */
+  readonly hands: number;
+  readonly tasks: readonly TaskState[];
+  readonly loads: readonly LoadState[];
+  readonly stirIns: readonly StirIn[];
+}
+
+/** Whether a load may go on: it is proven, none is asked for, or somebody has said why. */
+export const mayGoOn = ({ verdict, reason }: Pick<LoadState, 'verdict' | 'reason'>): boolean =>
+  verdict.is === 'proven' || verdict.is === 'not asked' || reason !== undefined;
+
+/** Whether all of a batch was proven hot enough; undefined where nothing of it asks for it. */
+export const isProven = ({ loads }: Pick<CookDay, 'loads'>): boolean | undefined => {
+  const asked = loads.filter(({ verdict }) => verdict.is !== 'not asked');
+  return asked.length === 0 ? undefined : asked.every(({ verdict }) => verdict.is === 'proven');
+};
+
+/**
+ * What a batch's readings say of its cook day: which tasks are done, which timers run, and whether each load is hot
+ * enough. Takes the weighed lines, the components and what stands of the readings. Source: ours.
+ */
+export function cookDayOf(
+  takes: readonly WeighedTake[],
+  components: readonly CookedComponent[],
+  observed: Observed,
+  planned: number = takes.length,
+): CookDay {
+  const own = observed
+    .nodes('own')
+    .map((node) => ({ key: node.replace(':', '.'), title: observed.of(node, 'note')?.text ?? 'something else' }));
+  const tasks = tasksOf(takes, components, own).map((task) => stateOf(task, observed));
+  const loads = components.flatMap((component, place) => {
+    const asked = coreAsked(takes, place);
+    const names = tasks.some((task) => task.component === place);
+    if (!names) return [];
+    return Array.from({ length: component.loads }, (_, load): LoadState => {
+      const key = loadKey(place, load);
+      const node: NodeKey = `load:${key}`;
+      const readings = observed.all(node, 'temperature').map(({ value = 0, at }) => ({ celsius: value, at }));
+      return {
+        key,
+        component: place,
+        load,
+        name: component.loads > 1 ? `load ${load + 1} of ${component.loads}` : component.name,
+        asked,
+        readings,
+        verdict: heatVerdict(asked, readings, lastRaw(tasks, takes, observed, planned, key)),
+        reason: observed.of(node, 'note')?.text,
+      };
+    });
+  });
+  return {
+    hands: observed.of('batch', 'count')?.value ?? 1,
+    tasks,
+    loads,
+    stirIns: stirIns(takes).map((line) => ({
+      line,
+      name: takes[line]?.words ?? '',
+      grams: takes[line]?.weighed ?? 0,
+      perFinished: takes[line]?.perFinished,
+      done: observed.of(`task:stir.${line}`, 'task done') !== undefined,
+    })),
+  };
+}
+
+function stateOf(task: DayTask, observed: Observed): TaskState {
+  const node: NodeKey = `task:${task.key}`;
+  const set = task.kind === 'cook' || task.kind === 'let off' ? observed.of(node, 'timer') : undefined;
+  const timer = set?.value === undefined ? undefined : { startedAt: set.at, minutes: set.value };
+  const done = observed.of(node, 'task done');
+  const skipped = observed.of(node, 'skipped');
+  if (skipped && (!done || skipped.id > done.id))
+    return { ...task, state: 'skipped', at: skipped.at, why: skipped.text ?? '', readingId: skipped.id };
+  if (done) return { ...task, state: 'done', at: done.at, readingId: done.id, ...(timer ? { timer } : {}) };
+  return timer ? { ...task, state: 'running', timer } : { ...task, state: 'open' };
+}
+
+/** When the last raw food went into a load; undefined where only its beginning is known. */
+function lastRaw(
+  tasks: readonly TaskState[],
+  takes: readonly WeighedTake[],
+  observed: Observed,
+  planned: number,
+  key: LoadKey,
+): Date | undefined {
+  const component = Number(key.split('.')[0]);
+  const weighedAt = observed.nodes('vessel').map((node) => observed.of(node, 'gross')?.at.getTime() ?? Infinity);
+  const filled = tasks.flatMap((task) =>
+    task.in?.load === key && (task.kind === 'fill' || task.kind === 'add') && task.state === 'done'
+      ? [task.at.getTime()]
+      : [],
+  );
+  // Something more that went in while it was still on the stove.
+  const more = takes.flatMap((take, line) => {
+    const at = line < planned || take.component !== component ? undefined : observed.of(`line:${line}`, 'gross')?.at;
+    return at && at.getTime() < Math.min(...weighedAt) ? [at.getTime()] : [];
+  });
+  const all = [...filled, ...more];
+  return all.length === 0 ? undefined : new Date(Math.max(...all));
+}

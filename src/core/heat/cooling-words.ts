@@ -1,0 +1,80 @@
+import { writeMinutes } from '../plan/stove';
+import { COOLING_LIMITS, type LimitForecast } from './cooling';
+import { isCold, type PanCooling, type PanState } from './pans';
+
+/** What a pan comes to, in a sentence, and how it is meant. */
+export interface CoolingSaid {
+  readonly said: string;
+  readonly tone: 'plain' | 'in order' | 'danger' | 'caution';
+  /** The temperature that it is on its way to, in °C. */
+  readonly to: number;
+  /** It has missed a limit already: what the rules ask. */
+  readonly asks?: 'heat again' | 'throw away';
+}
+
+const { first, second } = COOLING_LIMITS;
+/** To which °C food is heated that missed the first limit. Source: FDA Food Code, leftovers (handbook 8, from memory). */
+export const HEATED_AGAIN = 74;
+
+/** When a pan was first read at or under a temperature, in minutes; undefined: not yet. */
+const readAt = (cooling: PanCooling, celsius: number) =>
+  cooling.points.find((point) => point.celsius <= celsius)?.minutes;
+
+/**
+ * What is known of a cooling pan: whether each limit is kept, will be, or not, by how much, and what the rules ask of
+ * what missed one. Takes the pan, its cooling, minutes since it was poured, and how a temperature is written.
+ * Source: FDA Food Code 3-501.14; what missed 21 °C is heated to 74 °C and cooled again once, or thrown away (handbook 8).
+ */
+export function sayCooling(
+  pan: PanState,
+  cooling: PanCooling,
+  now: number,
+  write: (celsius: number) => string,
+): CoolingSaid {
+  const { begins, limits } = cooling;
+  const [at21, at5] = [readAt(cooling, first.celsius), readAt(cooling, second.celsius)];
+  const gone = now - begins;
+  const to = at21 === undefined ? first.celsius : second.celsius;
+  if (pan.kept !== undefined) return { said: `Kept: ${pan.kept}`, tone: 'caution', to: second.celsius };
+  const late5 = at5 === undefined ? gone - second.minutes : at5 - begins - second.minutes;
+  if (late5 > 0)
+    return {
+      said:
+        at5 === undefined
+          ? `Not at ${write(second.celsius)} after 6 h.`
+          : `${write(second.celsius)} came ${writeMinutes(late5)} too late.`,
+      tone: 'danger',
+      to,
+      asks: 'throw away',
+    };
+  const late21 = at21 === undefined ? gone - first.minutes : at21 - begins - first.minutes;
+  if (late21 > 0)
+    return {
+      said:
+        at21 === undefined
+          ? `Not at ${write(first.celsius)} after 2 h.`
+          : `${write(first.celsius)} came ${writeMinutes(late21)} too late.`,
+      tone: 'danger',
+      to,
+      asks: 'heat again',
+    };
+  if (isCold(pan)) return { said: `Cold, in ${writeMinutes(at5 ?? 0)}.`, tone: 'in order', to };
+  if (!limits) return { said: `${write(first.celsius)} by 2 h, ${write(second.celsius)} by 6 h.`, tone: 'plain', to };
+  const next: LimitForecast = at21 === undefined ? limits[0] : limits[1];
+  if (next.crossing === undefined) return { said: `It never comes to ${write(to)} there.`, tone: 'danger', to };
+  const over = next.over ?? 0;
+  if (next.verdict === 'missed')
+    return { said: `${write(to)} comes ${writeMinutes(over)} too late.`, tone: 'danger', to };
+  if (next.verdict === 'perhaps') return { said: `${write(to)} comes perhaps too late.`, tone: 'caution', to };
+  // On the way to the first limit the second may be what fails.
+  if (at21 === undefined && limits[1].verdict === 'missed')
+    return {
+      said:
+        limits[1].over === undefined
+          ? `${write(to)} in time, but never ${write(second.celsius)} there.`
+          : `${write(to)} in time, then ${write(second.celsius)} ${writeMinutes(limits[1].over)} too late.`,
+      tone: 'caution',
+      to,
+    };
+  return { said: `${write(to)} comes in time, ${writeMinutes(-over)} to spare.`, tone: 'in order', to };
+}

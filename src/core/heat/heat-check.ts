@@ -1,0 +1,80 @@
+import { fine, refused, type Outcome } from '../problem';
+import { writeTemperature } from '../quantity/temperature';
+import type { UnitSet } from '../quantity/units';
+import type { SafeCore } from './safe-core';
+
+/** A core temperature as it was read. */
+export interface CoreReading {
+  readonly celsius: number;
+  readonly at: Date;
+}
+
+/** Whether a load is proven: by which reading, or what is missing. */
+export type HeatVerdict =
+  | { readonly is: 'not asked' }
+  | { readonly is: 'proven'; readonly by: CoreReading }
+  | { readonly is: 'too cold'; readonly by: CoreReading; readonly under: number }
+  /** It was measured, and something raw went in since: that reading does not count. */
+  | { readonly is: 'before the last addition'; readonly by: CoreReading }
+  | { readonly is: 'not measured' };
+
+/**
+ * The verdict on a load by single readings of its core: the last one after the last raw addition decides; one before it
+ * is kept and does not count.
+ *
+ * Takes what its strictest part asks for, the readings in order of time, and when the last raw food went in (undefined:
+ * with the first). Source: USDA FSIS chart; measured after the last raw addition (handbook 6).
+ */
+export function heatVerdict(
+  asked: SafeCore | undefined,
+  readings: readonly CoreReading[],
+  lastRaw: Date | undefined,
+): HeatVerdict {
+  if (!asked) return { is: 'not asked' };
+  const last = readings.at(-1);
+  if (!last) return { is: 'not measured' };
+  if (lastRaw && last.at < lastRaw) return { is: 'before the last addition', by: last };
+  return last.celsius >= asked.celsius
+    ? { is: 'proven', by: last }
+    : { is: 'too cold', by: last, under: asked.celsius - last.celsius };
+}
+
+/** What a kitchen's food can be, in °C: from the freezer to boiling under pressure (common practice, no source). */
+const FOOD = { low: -30, high: 130 };
+const toCelsius = (fahrenheit: number) => ((fahrenheit - 32) * 5) / 9;
+
+/** A typed temperature of food: its figure, and the unit where one was written. */
+const TYPED = /^\s*([-−]?\d{1,3}(?:[.,]\d{1,2})?)\s*(?:°|degrees?)?\s*([cf])?\s*$/i;
+
+/**
+ * Reads a temperature of food: "76", "76.4 C", "169 °F"; a bare number is in the household's unit. Returns °C.
+ *
+ * `about` is what is likely just now, in °C: a figure that lies there only in the other unit is asked about, never
+ * stored: 75 with °F behind it is lukewarm, and a done core in °C. With the unit that is meant written out (`sure`) it is taken.
+ * Source: handbook 6 (a slip of the unit is asked).
+ */
+export function readFoodTemperature(
+  text: string,
+  set: UnitSet,
+  about: { readonly low: number; readonly high: number },
+  sure = false,
+): Outcome<number> {
+  const match = TYPED.exec(text);
+  if (!match) return refused(`Degrees, such as ${set === 'us' ? '165 °F' : '74 °C'}.`);
+  const value = Number((match[1] ?? '').replace(',', '.').replace('−', '-'));
+  const unit = match[2]?.toLowerCase() ?? (set === 'us' ? 'f' : 'c');
+  const celsius = unit === 'f' ? toCelsius(value) : value;
+  const other = unit === 'f' ? value : toCelsius(value);
+  const isLikely = (each: number) => each >= about.low && each <= about.high;
+  if (!sure && !isLikely(celsius) && isLikely(other))
+    return refused(
+      `${value} °${unit.toUpperCase()} is ${unit === 'f' ? writeTemperature(celsius, 'metric') : writeTemperature(celsius, 'us')}: was ${value} °${unit === 'f' ? 'C' : 'F'} meant?`,
+      'unit',
+    );
+  if (celsius < FOOD.low || celsius > FOOD.high)
+    return refused(`Food is between ${writeTemperature(FOOD.low, set)} and ${writeTemperature(FOOD.high, set)}.`);
+  return fine(celsius);
+}
+
+/** What a core is likely to be when it is measured at the stove, in °C: warm, and no hotter than boiling. */
+export const LIKELY_CORE = { low: 40, high: 102 } as const;

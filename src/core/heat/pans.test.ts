@@ -1,0 +1,130 @@
+import { sayCooling } from './cooling-words';
+import { coolingOf, remediesFor, surfaceOf, type PanState } from './pans';
+
+const START = new Date('2026-11-26T12:00:00Z');
+const at = (minutes: number) => new Date(START.getTime() + minutes * 60_000);
+const pan = (readings: readonly (readonly [number, number])[], over: Partial<PanState> = {}): PanState => ({
+  key: '0.0',
+  name: 'load 1',
+  pouredAt: START,
+  where: 'counter',
+  since: START,
+  depth: 5,
+  readings: readings.map(([minutes, celsius], id) => ({ id, celsius, at: at(minutes) })),
+  kept: undefined,
+  ...over,
+});
+const say = (of: PanState, now: number) => sayCooling(of, coolingOf(of), now, (celsius) => `${celsius} °C`);
+const minutesOf = (of: PanState, words: string, from = 57, to = 21) =>
+  remediesFor(of, from, to).find((each) => each.words.startsWith(words))?.minutes;
+
+test('a pan left on the counter misses 21 °C, and it says so an hour ahead', () => {
+  // Newton towards 20 °C with k = 0.012 a minute: 21 °C after 301 min, the clock begins at 57 °C.
+  const newton = (minutes: number) => 20 + 37 * Math.exp(-0.012 * minutes);
+  const warm = pan([0, 15, 30, 45].map((minutes) => [minutes, newton(minutes)] as const));
+  const said = say(warm, 60);
+  expect(said).toMatchObject({ tone: 'danger', to: 21 });
+  // ln(37) / 0.012 = 300.9 min, less the two hours.
+  expect(said.said).toBe('21 °C comes 3 h 01 too late.');
+});
+
+test('the limits of the FDA Food Code: what missed one asks for what the rules ask', () => {
+  expect(
+    say(
+      pan([
+        [0, 57],
+        [130, 24],
+      ]),
+      130,
+    ),
+  ).toMatchObject({ asks: 'heat again', tone: 'danger' });
+  expect(
+    say(
+      pan([
+        [0, 57],
+        [110, 20],
+        [370, 6],
+      ]),
+      370,
+    ),
+  ).toMatchObject({ asks: 'throw away' });
+  expect(
+    say(
+      pan([
+        [0, 57],
+        [110, 20],
+        [350, 5],
+      ]),
+      400,
+    ),
+  ).toMatchObject({ tone: 'in order', said: 'Cold, in 5 h 50.' });
+  expect(
+    say(
+      pan(
+        [
+          [0, 57],
+          [130, 24],
+        ],
+        { kept: 'for the hens' },
+      ),
+      200,
+    ),
+  ).toMatchObject({ tone: 'caution' });
+});
+
+test('the clock begins at 57 °C, not when it was poured', () => {
+  // Poured at 90 °C, 57 °C half way between two readings: at minute 30.
+  expect(
+    coolingOf(
+      pan([
+        [0, 90],
+        [20, 67],
+        [40, 47],
+      ]),
+    ).begins,
+  ).toBeCloseTo(30, 6);
+});
+
+test('food that stands colder than it can get never comes there', () => {
+  const bath = pan(
+    [
+      [0, 57],
+      [20, 40],
+      [40, 29],
+    ],
+    { where: 'cold water' },
+  );
+  // Cold water of 12 °C never brings 5 °C.
+  expect(say(bath, 45).said).toMatch(/never 5 °C there|too late/);
+  expect(
+    say(
+      pan(
+        [
+          [0, 57],
+          [30, 48],
+        ],
+        { where: 'fridge' },
+      ),
+      31,
+    ).tone,
+  ).not.toBe('plain');
+});
+
+// Exact series of the plane wall (handbook 12): 5 cm in ice water from both sides 0.72 h to 21 °C, in fridge air from one side 8.78 h.
+test('what helps has the slab’s own times', () => {
+  expect(minutesOf(pan([]), 'set it in ice water')! / 60).toBeCloseTo(0.72, 1);
+  expect(minutesOf(pan([]), 'set it in the fridge')! / 60).toBeCloseTo(8.78, 0);
+  // Half as deep, and stirred, it is sooner there.
+  expect(minutesOf(pan([]), 'split it', 57, 30)!).toBeLessThan(minutesOf(pan([]), 'leave it so', 57, 30)!);
+});
+
+test('a pan whose own curve cools faster than the table gives off more to air, and every remedy in air follows', () => {
+  const slab = minutesOf(pan([]), 'leave it so', 57, 30)!;
+  const surface = surfaceOf(pan([]), 57, 30, slab / 2);
+  expect(surface).toBeGreaterThan(1.3);
+  const left = remediesFor(pan([]), 57, 30, surface)[0]!.minutes!;
+  expect(left / (slab / 2)).toBeCloseTo(1, 1);
+  const inBath = (own: number) => remediesFor(pan([]), 57, 30, own).find((each) => each.where === 'ice water')!.minutes;
+  expect(inBath(surface)).toBe(inBath(1));
+  expect(surfaceOf(pan([], { where: 'ice water' }), 57, 30, 5)).toBe(1);
+});

@@ -1,0 +1,238 @@
+import type { CookDay } from '../cook/cook-day';
+import type { Observed } from '../batch/reading';
+import { isAmong } from '../sure';
+import { COOLING_LIMITS, fitCooling, forecastCooling, type CoolingFit, type LimitForecast } from './cooling';
+import type { HeatPoint } from './lethality';
+import { coolSlab, COOKED_FOOD, SURFACE_TRANSFER, timeDownTo, type Slab, type Surroundings } from './slab';
+
+export const WHERES = ['counter', 'fridge', 'cold water', 'ice water'] as const;
+/** Where a pan stands while it cools. */
+export type Where = (typeof WHERES)[number];
+
+/**
+ * What stands around a pan: °C, transfer at its surface, from how many sides. A pan on a shelf cools from above alone.
+ * Source: handbook 12 (from memory); room and tap water as usual (common practice, no source).
+ */
+export const AROUND: Readonly<Record<Where, Surroundings & { readonly sides: 1 | 2; readonly words: string }>> = {
+  counter: { celsius: 20, transfer: SURFACE_TRANSFER['still room air'], sides: 1, words: 'on the counter' },
+  fridge: { celsius: 4, transfer: SURFACE_TRANSFER.fridge, sides: 1, words: 'in the fridge' },
+  'cold water': { celsius: 12, transfer: SURFACE_TRANSFER['still cold water'], sides: 2, words: 'in cold water' },
+  'ice water': { celsius: 0, transfer: SURFACE_TRANSFER['ice water'], sides: 2, words: 'in ice water' },
+};
+
+/** What a load was poured into, and how cold it is by now. */
+export interface PanState {
+  readonly key: string;
+  readonly name: string;
+  readonly pouredAt: Date;
+  readonly where: Where;
+  /** Since when it stands there. */
+  readonly since: Date;
+  /** cm; undefined where nobody has said it. */
+  readonly depth: number | undefined;
+  readonly readings: readonly { readonly id: number; readonly celsius: number; readonly at: Date }[];
+  /** Why food that missed a limit is kept, in the cook's words. */
+  readonly kept: string | undefined;
+}
+
+/** The pans of a cook day, as they were observed: one for each load that was poured, or measured while it cooled. */
+export function pansOf(day: CookDay, observed: Observed): PanState[] {
+  return day.loads.flatMap((load): PanState[] => {
+    const node = `pan:${load.key}` as const;
+    const poured = day.tasks.find((task) => task.kind === 'pour' && task.in?.load === load.key);
+    const readings = observed.all(node, 'temperature').map(({ id, value = 0, at }) => ({ id, celsius: value, at }));
+    const pouredAt = poured?.state === 'done' ? poured.at : readings[0]?.at;
+    if (!pouredAt) return [];
+    const stands = observed.of(node, 'note');
+    const where = isAmong(WHERES, stands?.text ?? '') ? (stands?.text as Where) : 'counter';
+    return [
+      {
+        key: load.key,
+        name: load.name,
+        pouredAt,
+        where,
+        since: stands && stands.at > pouredAt ? stands.at : pouredAt,
+        depth: observed.of(node, 'depth')?.value,
+        readings,
+        kept: observed.of(node, 'skipped')?.text,
+      },
+    ];
+  });
+}
+
+/** Warmer than this premix, oils and vitamins are not stirred in, in °C. Source: handbook 4 (common practice). */
+export const STIR_IN_BELOW = 40;
+
+/** Cold enough for the fridge's own days: both limits are behind it. */
+export const isCold = (pan: PanState): boolean => {
+  const last = pan.readings.at(-1);
+  return (last !== undefined && last.celsius <= COOLING_LIMITS.second.celsius) || pan.kept !== undefined;
+};
+
+const minutesFrom = (from: Date, to: Date) => (to.getTime() - from.getTime()) / 60_000;
+
+/** What its readings say of a pan, in minutes since it was poured. */
+export interface PanCooling {
+  readonly points: readonly HeatPoint[];
+  /** When its clock began: at 57 °C by the fit, else when it was poured. */
+  readonly begins: number;
+  readonly fit: CoolingFit | undefined;
+  readonly limits: readonly [LimitForecast, LimitForecast] | undefined;
+  /** Why there is no forecast yet. */
+  readonly problem: string | undefined;
+}
+
+/**
+ * The cooling of a pan through the readings since it stands where it stands. Source: handbook 8 (Newton; FDA Food Code).
+ */
+export function coolingOf(pan: PanState): PanCooling {
+  const all = pan.readings.map(({ celsius, at }) => ({ celsius, minutes: minutesFrom(pan.pouredAt, at) }));
+  const own = pan.readings
+    .filter(({ at }) => at >= pan.since)
+    .map(({ celsius, at }) => ({ celsius, minutes: minutesFrom(pan.pouredAt, at) }));
+  const fit = fitCooling(own, AROUND[pan.where].celsius);
+  const first = all.findIndex((point) => point.celsius <= COOLING_LIMITS.from);
+  const before = first > 0 ? all[first - 1] : undefined;
+  const at = first === -1 ? undefined : all[first];
+  // The clock begins at 57 °C: by the fit where it still was hotter at the fit's beginning, else between two readings.
+  const begins =
+    before && at
+      ? before.minutes +
+        ((before.celsius - COOLING_LIMITS.from) / (before.celsius - at.celsius)) * (at.minutes - before.minutes)
+      : at
+        ? 0
+        : fit.ok
+          ? (fit.value.crossing(COOLING_LIMITS.from)?.minutes ?? 0)
+          : 0;
+  return {
+    points: all,
+    begins,
+    fit: fit.ok ? fit.value : undefined,
+    limits: fit.ok ? forecastCooling(fit.value, begins) : undefined,
+    problem: fit.ok ? undefined : fit.problem.message,
+  };
+}
+
+export interface Remedy {
+  readonly words: string;
+  /** Minutes from now until the next limit's temperature; undefined: not within a day. */
+  readonly minutes: number | undefined;
+  readonly where: Where;
+  readonly pans?: 2;
+  readonly stirred?: true;
+}
+
+/** How deep a pan is taken to be where nobody has said it, in cm (ours, no source). */
+export const USUAL_DEPTH = 4;
+const DAY = 24 * 60;
+
+/** How much more or less than the table a pan's surface may give off: open and wet three times, under a lid a third. */
+const SURFACE = { least: 0.2, most: 6 };
+
+/** What stands around a pan, with its own surface where that is air: a bath gives off by its water. */
+const aroundOf = (where: Where, surface: number) => {
+  const around = AROUND[where];
+  return where === 'counter' || where === 'fridge' ? { ...around, transfer: around.transfer * surface } : around;
+};
+
+/**
+ * How much more heat than the table says this pan gives off to air, so that a slab of it cools as its own readings do: 1
+ * where there is no forecast or the pan stands in a bath. By halving between bounds.
+ *
+ * Takes the pan, °C now and wanted, and the minutes that its own curve says. Source: the heat equation; ours.
+ */
+export function surfaceOf(
+  pan: Pick<PanState, 'where' | 'depth'>,
+  from: number,
+  to: number,
+  likely: number | undefined,
+): number {
+  if (likely === undefined || (pan.where !== 'counter' && pan.where !== 'fridge')) return 1;
+  const takes = (surface: number) => slabTime(pan.depth ?? USUAL_DEPTH, pan.where, surface, from, to) ?? Infinity;
+  let { least, most } = SURFACE;
+  for (let turn = 0; turn < 10; turn++) {
+    const middle = Math.sqrt(least * most);
+    if (takes(middle) > likely) least = middle;
+    else most = middle;
+  }
+  return Math.sqrt(least * most);
+}
+
+function slabTime(cm: number, where: Where, surface: number, from: number, to: number): number | undefined {
+  const slab: Slab = { depth: cm / 100, sides: AROUND[where].sides, food: COOKED_FOOD };
+  return timeDownTo(coolSlab(slab, from, aroundOf(where, surface), DAY, 4), to);
+}
+
+/**
+ * What helps, each with its own time for this pan: the minutes from now until the core comes down to `to` °C, from `from` °C, by a
+ * slab of this food. Stirred, the pan is one temperature and only its surface counts (lumped).
+ *
+ * Takes depth in cm, and the pan's surface by its own curve. Source: the heat equation; constants handbook 12.
+ */
+export function remediesFor(pan: Pick<PanState, 'where' | 'depth'>, from: number, to: number, surface = 1): Remedy[] {
+  const depth = pan.depth ?? USUAL_DEPTH;
+  const here = pan.where;
+  const moves = (['ice water', 'cold water', 'fridge'] as const).filter((where) => where !== here);
+  return [
+    { words: 'leave it so', minutes: slabTime(depth, here, surface, from, to), where: here },
+    ...moves.map((where) => ({
+      words: `set it ${AROUND[where].words}`,
+      minutes: slabTime(depth, where, surface, from, to),
+      where,
+    })),
+    {
+      words: `split it: two pans, ${trim(depth / 2)} cm`,
+      minutes: slabTime(depth / 2, here, surface, from, to),
+      where: here,
+      pans: 2 as const,
+    },
+    {
+      words: 'stir every ten minutes',
+      minutes: stirred(depth / 100, here, surface, from, to),
+      where: here,
+      stirred: true as const,
+    },
+  ];
+}
+
+/** The core of a pan minute by minute if a remedy is taken, from minute `since` and `from` °C on, for twelve hours. */
+export function remedyCurve(
+  pan: Pick<PanState, 'depth'>,
+  { where, pans, stirred: isStirred }: Remedy,
+  from: number,
+  since: number,
+  surface = 1,
+): HeatPoint[] {
+  const depth = (pan.depth ?? USUAL_DEPTH) / 100 / (pans ?? 1);
+  if (isStirred) {
+    const { celsius } = AROUND[where];
+    const rate = lumpedRate(depth, where, surface) * 60;
+    return Array.from({ length: DAY / 4 }, (_, step) => ({
+      minutes: since + step * 2,
+      celsius: celsius + (from - celsius) * Math.exp(-rate * step * 2),
+    }));
+  }
+  const curve = coolSlab(
+    { depth, sides: AROUND[where].sides, food: COOKED_FOOD },
+    from,
+    aroundOf(where, surface),
+    DAY / 2,
+    2,
+  );
+  return curve.minutes.map((minutes, step) => ({ minutes: since + minutes, celsius: curve.core[step] ?? from }));
+}
+
+const trim = (value: number) => String(Math.round(value * 10) / 10);
+
+/** How fast a stirred pan cools, per second: its surface over what it stores. */
+function lumpedRate(depth: number, where: Where, surface: number): number {
+  const { transfer, sides } = { ...AROUND[where], ...aroundOf(where, surface) };
+  return (transfer * sides) / (COOKED_FOOD.density * COOKED_FOOD.capacity * depth);
+}
+
+function stirred(depth: number, where: Where, surface: number, from: number, to: number): number | undefined {
+  const { celsius } = AROUND[where];
+  if (to <= celsius) return undefined;
+  const minutes = Math.log((from - celsius) / (to - celsius)) / lumpedRate(depth, where, surface) / 60;
+  return minutes <= DAY ? minutes : undefined;
+}

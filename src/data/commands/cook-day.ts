@@ -1,0 +1,225 @@
+import 'server-only';
+import type { BatchState } from '@/core/batch/fold';
+import type { NewReading } from '@/core/batch/reading';
+import { asksOf, type CookAct } from '@/core/batch/steps/cook';
+import { addDays, instantAt } from '@/core/calendar/local-date';
+import { standing } from '@/core/standing';
+import { countOf } from '@/core/quantity/count-words';
+import { readReadings } from '../repositories/batches';
+import { batchIn, observe, observed, refreshBatch } from './batch-at-hand';
+import { refuse, type Context } from './run';
+
+type OnStove = Exclude<BatchState, { state: 'planned' }> & { readonly id: number };
+
+/** Longer than a slow cooker runs (common practice, no source). */
+const MOST_MINUTES = 24 * 60;
+const MINUTE = 60_000;
+/** How deep a pan may be, in cm. */
+const DEPTH = { least: 0.5, most: 40 };
+
+/**
+ * Writes down what happened on a cook day. The same task pressed on two devices is done once: the second press finds it
+ * done and changes nothing.
+ */
+export async function cookBatch(context: Context, input: { batchId: number; of: CookAct }): Promise<void> {
+  const found = await batchIn(context, input, ['cooking', 'weighed']);
+  const readings = await readingsOf(context, found, input.of);
+  if (readings.length === 0) return;
+  await observe(context, input.batchId, readings);
+  await refreshBatch(context, input.batchId);
+}
+
+async function readingsOf(context: Context, found: OnStove, of: CookAct): Promise<NewReading[]> {
+  switch (of.act) {
+    case 'done':
+      return done(context, found, of.key);
+    case 'skip': {
+      const task = taskOf(found, of.key);
+      if (task.state === 'done' || task.state === 'skipped') return [];
+      if (task.kind === 'core' && task.in) return goesOn(found, task.in.load, of.why);
+      return [{ node: `task:${of.key}`, kind: 'skipped', text: of.why }];
+    }
+    case 'take back':
+      return takeBack(found, of.key);
+    case 'timer':
+      return setTimer(context, found, of.key, of.minutes);
+    case 'core':
+      loadOf(found, of.load);
+      return [
+        { node: nodeOf('load', of.load), kind: 'temperature', value: of.celsius, at: timeOf(context, found, of.clock) },
+        ...coreTask(found, of.load),
+      ];
+    case 'go on':
+      return goesOn(found, of.load, of.why);
+    case 'hands':
+      return found.day.hands === of.hands ? [] : [{ node: 'batch', kind: 'count', value: of.hands }];
+    case 'own': {
+      const place = found.day.tasks.filter((task) => task.kind === 'own').length + 1;
+      return [{ node: `own:${place}`, kind: 'note', text: of.title }];
+    }
+    case 'pan':
+      return panReading(context, found, of);
+    case 'where':
+      loadOf(found, of.load);
+      return [{ node: nodeOf('pan', of.load), kind: 'note', text: of.where }];
+    case 'depth':
+      loadOf(found, of.load);
+      if (!(of.cm >= DEPTH.least && of.cm <= DEPTH.most))
+        refuse(`How deep is it in the pan? From ${DEPTH.least} to ${DEPTH.most} cm.`, 'cm');
+      return [{ node: nodeOf('pan', of.load), kind: 'depth', value: of.cm }];
+    case 'keep':
+      loadOf(found, of.load);
+      return [{ node: nodeOf('pan', of.load), kind: 'skipped', text: of.why }];
+    case 'strike': {
+      const of_ = standing(await readReadings(context.tx, found.id)).find((each) => each.id === of.readingId);
+      if (!of_ || (of_.kind !== 'temperature' && of_.kind !== 'note' && of_.kind !== 'skipped')) return [];
+      return [{ node: of_.node, kind: 'struck', takesBack: of_.id, text: of.why }];
+    }
+    case 'stir in':
+      return stirIn(context, found, of);
+    case 'leave out': {
+      if (!found.day.stirIns.some((each) => each.line === of.line)) return refuse(GONE);
+      return [
+        { node: `task:stir.${of.line}`, kind: 'task done', text: `left out: ${of.why}` },
+        { node: `line:${of.line}`, kind: 'gross', value: 0 },
+      ];
+    }
+  }
+}
+
+const GONE = 'This is not here any more. Look again.';
+
+const nodeOf = <Kind extends 'load' | 'pan'>(kind: Kind, key: string) =>
+  `${kind}:${key}` as `${Kind}:${number}.${number}`;
+
+const taskOf = (found: OnStove, key: string) => found.day.tasks.find((task) => task.key === key) ?? refuse(GONE);
+const loadOf = (found: OnStove, key: string) => found.day.loads.find((load) => load.key === key) ?? refuse(GONE);
+
+/** A load goes on without a passed check, with the reason. */
+function goesOn(found: OnStove, load: string, why: string): NewReading[] {
+  loadOf(found, load);
+  const open = found.day.tasks.some((task) => task.key === `core.${load}` && task.state === 'open');
+  return [
+    { node: nodeOf('load', load), kind: 'note', text: why },
+    ...(open ? [{ node: `task:core.${load}`, kind: 'skipped', text: why } as const] : []),
+  ];
+}
+
+/** A core that was measured is its task done. */
+const coreTask = (found: OnStove, load: string): NewReading[] =>
+  found.day.tasks.some((task) => task.key === `core.${load}` && task.state === 'open')
+    ? [{ node: `task:core.${load}`, kind: 'task done' }]
+    : [];
+
+/** A task is done, and what cooks by itself after it begins: its timer is this recipe's own. */
+function done(context: Context, found: OnStove, key: string): NewReading[] {
+  const task = taskOf(found, key);
+  if (task.state === 'done' || task.state === 'skipped') return [];
+  if (task.kind === 'core') {
+    const load = found.day.loads.find((each) => each.key === task.in?.load);
+    if (load && load.verdict.is !== 'proven' && load.reason === undefined)
+      refuse('Measure the core, or say why it goes on without.', 'core');
+  }
+  const missing = task.after
+    .map((each) => found.day.tasks.find((other) => other.key === each.key))
+    .filter((other) => other && other.state !== 'done' && other.state !== 'skipped' && other.kind === 'core');
+  // Food is not poured away from a check that nobody made.
+  if (missing.length > 0) refuse('Its core was not measured yet: measure it, or say why it goes on without.', 'core');
+  const next = found.day.tasks.filter(
+    (other) =>
+      other.hands === 0 && other.state === 'open' && other.after.some((each) => each.key === key && each.most === 0),
+  );
+  return [
+    { node: `task:${key}`, kind: 'task done' },
+    ...next.map((other): NewReading => ({ node: `task:${other.key}`, kind: 'timer', value: other.minutes })),
+  ];
+}
+
+/** What was done or left out is open again; a timer that it began runs on until it is stopped. */
+async function takeBack(found: OnStove, key: string): Promise<NewReading[]> {
+  const task = taskOf(found, key);
+  if (task.state !== 'done' && task.state !== 'skipped') return [];
+  return [{ node: `task:${key}`, kind: 'struck', takesBack: task.readingId, text: 'not done yet' }];
+}
+
+/** Sets a timer, or makes a running one longer or shorter: it still counts from when it began. */
+async function setTimer(context: Context, found: OnStove, key: string, minutes: number): Promise<NewReading[]> {
+  const task = taskOf(found, key);
+  if (task.hands > 0) refuse('This is done by hand: it has no timer.', 'minutes');
+  if (!(minutes >= 1 && minutes <= MOST_MINUTES) || !Number.isFinite(minutes))
+    refuse('A timer runs from 1 minute to 24 hours.', 'minutes');
+  if (task.state === 'done' || task.state === 'skipped') return refuse('This is over already. Look again.');
+  const before = (await observed(context, found.id)).of(`task:${key}`, 'timer');
+  const at = before?.at ?? context.now;
+  return [{ node: `task:${key}`, kind: 'timer', value: minutes, at }];
+}
+
+/** When something was measured: now, or at a clock of the last day; never before cooking began, never still to come. */
+function timeOf({ now, today, household }: Context, found: OnStove, clock: string | undefined): Date {
+  if (clock === undefined) return now;
+  const padded = clock.replace('.', ':').padStart(5, '0');
+  const [hours = 24, minutes = 60] = padded.split(':').map(Number);
+  if (hours > 23 || minutes > 59) return refuse('A time of the clock, such as 11:57.', 'clock');
+  const at = instantAt(today, padded, household.timeZone);
+  if (at.getTime() <= now.getTime() + MINUTE) {
+    if (at.getTime() < found.startedAt.getTime() - MINUTE)
+      refuse('That is before cooking began. Check the time.', 'clock');
+    return at > now ? now : at;
+  }
+  // Past midnight "23:50" was yesterday, where it was cooking by then.
+  const yesterday = instantAt(addDays(today, -1), padded, household.timeZone);
+  return yesterday.getTime() >= found.startedAt.getTime() - MINUTE
+    ? yesterday
+    : refuse('That is still to come. Check the time.', 'clock');
+}
+
+function panReading(
+  context: Context,
+  found: OnStove,
+  { load, celsius, clock }: Extract<CookAct, { act: 'pan' }>,
+): NewReading[] {
+  loadOf(found, load);
+  const at = timeOf(context, found, clock);
+  const pan = found.pans.find((each) => each.key === load);
+  if (pan?.readings.some((each) => each.at.getTime() === at.getTime()))
+    refuse('There is a reading of this minute already. Measure again in a few minutes.', 'clock');
+  return [{ node: nodeOf('pan', load), kind: 'temperature', value: celsius, at }];
+}
+
+/** Something is stirred in: in the weight of the pot already, or on top of it. */
+async function stirIn(
+  context: Context,
+  found: OnStove,
+  { line, grams, when }: Extract<CookAct, { act: 'stir in' }>,
+): Promise<NewReading[]> {
+  const own = found.day.stirIns.find((each) => each.line === line) ?? refuse(GONE);
+  if (own.done) return [];
+  if (!(grams > 0)) refuse('How much of it went in? A weight above 0.', 'grams');
+  const readings: NewReading[] = [{ node: `task:stir.${line}`, kind: 'task done', value: grams }];
+  if (Math.abs(grams - own.grams) >= 0.05) readings.push({ node: `line:${line}`, kind: 'gross', value: grams });
+  if (when === 'before weighing' || found.state !== 'weighed') return readings;
+  const pot = found.yields.find((each) => each.weighing.by === 'scale');
+  if (!pot) return readings;
+  const nodes = (await observed(context, found.id))
+    .nodes('vessel')
+    .filter((node) => node.startsWith(`vessel:${pot.place}.`));
+  const next = Math.max(-1, ...nodes.map((node) => Number(node.split('.')[1]))) + 1;
+  return [
+    ...readings,
+    { node: `vessel:${pot.place}.${next}`, kind: 'gross', value: grams, text: `${own.name}, stirred in` },
+    { node: `vessel:${pot.place}.${next}`, kind: 'tare', value: 0 },
+  ];
+}
+
+/** Refuses to divide what is not proven hot enough, or what still lacks what is stirred in. */
+export function needsNothing(found: BatchState): void {
+  const { heat, stirIns } = asksOf(found);
+  const [load] = heat;
+  if (load)
+    refuse(
+      `${heat.length > 1 ? countOf(heat.length, 'core') : 'The core'} of ${load.name} was not measured hot enough: measure it, or say why it goes on.`,
+      'asks',
+    );
+  const [forgotten] = stirIns;
+  if (forgotten) refuse(`${forgotten.name} is not in yet: stir it in, or say why it is left out.`, 'asks');
+}

@@ -1,0 +1,124 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import type { StirIn } from '@/core/cook/cook-day';
+import { toWeigh } from '@/core/quantity/write';
+import { Field } from '@/ui/form/Field';
+import { Problems } from '@/ui/form/Problems';
+import { useUnits } from '@/ui/units';
+import type { BatchView, StoveView } from '../queries';
+import { CoreField } from './CoreField';
+import styles from './stove.module.css';
+import { useStove, type Stove } from './use-stove';
+
+/** What is asked before a pot is divided: heat that nobody has measured, and what was to be stirred in. One at a time. */
+export function Asks({ view, stove }: { view: BatchView; stove: StoveView }) {
+  const of = useStove(view, stove);
+  const { heat, stirIns } = view.asks;
+  const [load] = heat;
+  const [forgotten] = stirIns;
+  const left = heat.length + stirIns.length;
+  return (
+    <section className={styles.asks} aria-labelledby="asks">
+      <h2 id="asks">Before it is divided{left > 1 && `: ${left} things`}</h2>
+      <Problems problems={of.command.atHead('core', 'grams')} />
+      {load ? (
+        <CoreField key={load.key} stove={stove} of={of} load={load.key} />
+      ) : forgotten ? (
+        <StirInAsked key={forgotten.line} stove={stove} of={of} stirIn={forgotten} net={view.weighed?.net} />
+      ) : null}
+    </section>
+  );
+}
+
+/** Something that was to be stirred in: how much by the weight that the food has now, and whether it is in. */
+export function StirInAsked({
+  stove,
+  of: { act, command },
+  stirIn,
+  net,
+}: {
+  stove: StoveView;
+  of: Stove;
+  stirIn: StirIn;
+  net: number | undefined;
+}) {
+  const { inMass, readScale, scaleUnit, toType } = useUnits();
+  const wanted = net === undefined || stirIn.perFinished === undefined ? stirIn.grams : stirIn.perFinished * net;
+  const [text, setText] = useState(toType(wanted, toWeigh(wanted)));
+  const [why, setWhy] = useState<string>();
+  const read = readScale(text);
+  const isIn = (when: 'now' | 'before weighing') =>
+    read.ok && act({ act: 'stir in', line: stirIn.line, grams: read.value, when });
+  return (
+    <div className={styles.why}>
+      <p className={styles.what}>Stir in: {stirIn.name}</p>
+      <p className={styles.wanted}>
+        {inMass(wanted)} <span className={styles.measure}>{stove.measures[stirIn.line]?.whole}</span>
+      </p>
+      {stirIn.perFinished !== undefined && net !== undefined && (
+        <p className="soft">
+          for the {inMass(net)} that it weighs; planned were {inMass(stirIn.grams)}
+        </p>
+      )}
+      <p className="note">
+        Below 40 °C: heat and air spoil oils and vitamins. A small dose goes into a little broth or purée first.
+      </p>
+      <Field
+        label="What goes in"
+        unit={scaleUnit}
+        inputMode="decimal"
+        autoComplete="off"
+        className={styles.degrees}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        problem={read.ok ? command.at('grams') : read.problem.message}
+      />
+      {why === undefined ? (
+        <div className={styles.acts}>
+          <Button
+            variant="contained"
+            size="large"
+            className={styles.done_}
+            disabled={command.pending || !read.ok}
+            onClick={() => isIn(net === undefined ? 'before weighing' : 'now')}
+            data-next-act
+          >
+            It’s in
+          </Button>
+          {net !== undefined && (
+            <Button variant="outlined" disabled={command.pending || !read.ok} onClick={() => isIn('before weighing')}>
+              It was in when it was weighed
+            </Button>
+          )}
+          <Button variant="text" onClick={() => setWhy('')}>
+            leave it out
+          </Button>
+        </div>
+      ) : (
+        <>
+          <Field
+            label="Why is it left out?"
+            value={why}
+            onChange={(event) => setWhy(event.target.value)}
+            autoComplete="off"
+            autoFocus
+          />
+          <div className={styles.acts}>
+            <Button
+              variant="contained"
+              disabled={command.pending || why.trim() === ''}
+              onClick={() => act({ act: 'leave out', line: stirIn.line, why })}
+            >
+              Leave it out
+            </Button>
+            <Button variant="text" onClick={() => setWhy(undefined)}>
+              Never mind
+            </Button>
+          </div>
+        </>
+      )}
+    </div>
+  );
+}

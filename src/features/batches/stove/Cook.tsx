@@ -1,0 +1,147 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import type { StepKey } from '@/core/batch/steps';
+import { coolingOf } from '@/core/heat/pans';
+import { sayCooling } from '@/core/heat/cooling-words';
+import { countOf } from '@/core/quantity/count-words';
+import { Fold } from '@/ui/Fold';
+import { Field } from '@/ui/form/Field';
+import { Problems } from '@/ui/form/Problems';
+import { Segments } from '@/ui/form/Segments';
+import { useLive } from '@/ui/server-time';
+import { useUnits } from '@/ui/units';
+import type { BatchView, StoveView } from '../queries';
+import styles from './stove.module.css';
+import { TaskAtHand } from './TaskAtHand';
+import { Timeline } from './Timeline';
+import { Timers } from './Timers';
+import { useStove, type Stove } from './use-stove';
+
+const COOKS = [
+  { value: '1', label: 'one cook' },
+  { value: '2', label: 'two' },
+] as const;
+
+/** The cook sheet: the day of hands and vessels above, one task large below, its timer and its pans beside it. */
+export function Cook({ view, onOpen }: { view: BatchView; onOpen: (step: StepKey) => void }) {
+  if (!view.stove) return null;
+  return <Sheet view={view} stove={view.stove} onOpen={onOpen} />;
+}
+
+function Sheet({ view, stove, onOpen }: { view: BatchView; stove: StoveView; onOpen: (step: StepKey) => void }) {
+  useLive();
+  const of = useStove(view, stove);
+  const { day, pans } = stove;
+  return (
+    <div className={styles.sheet}>
+      <Timeline stove={stove} of={of} />
+      {of.problem && <Problems problems={[{ message: of.problem }]} />}
+      <div className={styles.below} data-timer={day.tasks.some(({ state }) => state === 'running') || undefined}>
+        <TaskAtHand stove={stove} of={of} onPot={() => onOpen('pot')} />
+        <Timers stove={stove} of={of} />
+        <aside className={styles.aside}>
+          {pans.map((pan) => (
+            <PanInShort key={pan.key} pan={pan} of={of} onOpen={() => onOpen('cool')} />
+          ))}
+          <Loads stove={stove} />
+          <Fold title="The day itself">
+            <div className="stack">
+              <Segments
+                label="How many cooks"
+                value={day.hands > 1 ? '2' : '1'}
+                options={COOKS}
+                onChange={(hands) => of.act({ act: 'hands', hands: Number(hands) })}
+              />
+              <OwnTask of={of} />
+            </div>
+          </Fold>
+          {!view.weighed && (
+            <Button variant="text" onClick={() => onOpen('pot')}>
+              straight to the scale
+            </Button>
+          )}
+        </aside>
+      </div>
+    </div>
+  );
+}
+
+function PanInShort({ pan, of, onOpen }: { pan: StoveView['pans'][number]; of: Stove; onOpen: () => void }) {
+  const { inDegrees } = useUnits();
+  const minutes = (of.now.getTime() - pan.pouredAt.getTime()) / 60_000;
+  const { said, tone } = sayCooling(pan, coolingOf(pan), minutes, inDegrees);
+  const last = pan.readings.at(-1);
+  return (
+    <section className={styles.pan} aria-label={`Pan, ${pan.name}`}>
+      <p className="soft">pan, {pan.name}</p>
+      {last && <p className={styles.wanted}>{inDegrees(last.celsius)}</p>}
+      <p className={styles[tone === 'in order' ? 'inOrder' : tone]}>{said}</p>
+      <Button variant="outlined" onClick={onOpen}>
+        Take a reading
+      </Button>
+    </section>
+  );
+}
+
+/** Each load's core that was measured; of the others, how many there are and what they are cooked to. */
+function Loads({ stove: { day } }: { stove: StoveView }) {
+  const { inDegrees } = useUnits();
+  const asked = day.loads.filter((load) => load.asked);
+  const [first] = asked;
+  if (!first?.asked) return null;
+  const known = asked.filter((load) => load.readings.length > 0 || load.reason !== undefined);
+  const open = asked.length - known.length;
+  return (
+    <ul className="rows" aria-label="Cores">
+      {known.map((load) => {
+        const last = load.readings.at(-1);
+        return (
+          <li key={load.key} className="spread">
+            <span>{load.name}</span>
+            <b>
+              {load.verdict.is === 'proven' && last
+                ? `✓ ${inDegrees(last.celsius)}`
+                : load.reason !== undefined
+                  ? 'goes on unproven'
+                  : `${inDegrees(last?.celsius ?? 0)}, not yet`}
+            </b>
+          </li>
+        );
+      })}
+      {open > 0 && (
+        <li className="spread">
+          <span>{countOf(open, 'core')} to measure</span>
+          <b>{inDegrees(first.asked.celsius)}</b>
+        </li>
+      )}
+    </ul>
+  );
+}
+
+function OwnTask({ of: { act, command } }: { of: Stove }) {
+  const [title, setTitle] = useState('');
+  return (
+    <form
+      className={styles.readingFields}
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (title.trim() === '') return;
+        act({ act: 'own', title });
+        setTitle('');
+      }}
+    >
+      <Field
+        label="Something else to do"
+        value={title}
+        onChange={(event) => setTitle(event.target.value)}
+        autoComplete="off"
+      />
+      <Button type="submit" variant="outlined" disabled={command.pending || title.trim() === ''}>
+        Add it
+      </Button>
+    </form>
+  );
+}

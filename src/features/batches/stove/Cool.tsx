@@ -1,0 +1,347 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import ButtonBase from '@mui/material/ButtonBase';
+import { useMemo, useState } from 'react';
+import type { StepKey } from '@/core/batch/steps';
+import { COOLING_LIMITS } from '@/core/heat/cooling';
+import { HEATED_AGAIN, sayCooling } from '@/core/heat/cooling-words';
+import {
+  AROUND,
+  coolingOf,
+  remediesFor,
+  remedyCurve,
+  STIR_IN_BELOW,
+  surfaceOf,
+  USUAL_DEPTH,
+  WHERES,
+  type PanState,
+} from '@/core/heat/pans';
+import { writeMinutes } from '@/core/plan/stove';
+import { readCount } from '@/core/quantity/typed';
+import { Fold } from '@/ui/Fold';
+import { Keypad } from '@/ui/counter/Keypad';
+import { Choice } from '@/ui/form/Choice';
+import { Field } from '@/ui/form/Field';
+import { Problems } from '@/ui/form/Problems';
+import { Segments } from '@/ui/form/Segments';
+import { useLive } from '@/ui/server-time';
+import { useUnits } from '@/ui/units';
+import type { BatchView, StoveView } from '../queries';
+import { StirInAsked } from './Asks';
+import { CoolingCurve } from './CoolingCurve';
+import { Degrees, NO_DEGREES, useDegrees } from './Degrees';
+import styles from './stove.module.css';
+import { useStove, type Stove } from './use-stove';
+
+/** Cooling: each pan with its curve, its limits, and what helps. */
+export function Cool({ view, onOpen }: { view: BatchView; onOpen: (step: StepKey) => void }) {
+  if (!view.stove) return null;
+  return <Pans view={view} stove={view.stove} onOpen={onOpen} />;
+}
+
+function Pans({ view, stove, onOpen }: { view: BatchView; stove: StoveView; onOpen: (step: StepKey) => void }) {
+  useLive();
+  const of = useStove(view, stove);
+  const [chosen, setChosen] = useState<string>();
+  const { pans } = stove;
+  const pan = pans.find((each) => each.key === chosen) ?? pans.at(-1);
+  if (!pan)
+    return (
+      <p className="soft">
+        Nothing is in a pan yet. <Button onClick={() => onOpen('cook')}>To the stove</Button>
+      </p>
+    );
+  return (
+    <div className="stack">
+      {pans.length > 1 && (
+        <Segments
+          label="Which pan"
+          value={pan.key}
+          options={pans.map((each) => ({ value: each.key, label: each.name }))}
+          onChange={setChosen}
+        />
+      )}
+      <StirIns view={view} stove={stove} of={of} />
+      <Pan key={pan.key} pan={pan} of={of} onPot={() => onOpen(view.weighed ? 'divide' : 'pot')} />
+    </div>
+  );
+}
+
+/** What is stirred in once every pan is cool enough; before that it waits. */
+function StirIns({ view, stove, of }: { view: BatchView; stove: StoveView; of: Stove }) {
+  const { inDegrees } = useUnits();
+  const [next] = stove.day.stirIns.filter(({ done }) => !done);
+  if (!next || view.weighed) return null;
+  const isCool = stove.pans.every((pan) => (pan.readings.at(-1)?.celsius ?? Infinity) < STIR_IN_BELOW);
+  return isCool ? (
+    <section className={styles.asks} aria-label="Now that it is cool">
+      <StirInAsked key={next.line} stove={stove} of={of} stirIn={next} net={undefined} />
+    </section>
+  ) : (
+    <p className="soft">
+      Below {inDegrees(STIR_IN_BELOW)}: {stove.day.stirIns.flatMap((each) => (each.done ? [] : [each.name])).join(', ')}
+      .
+    </p>
+  );
+}
+
+const minutesBetween = (from: Date, to: Date) => (to.getTime() - from.getTime()) / 60_000;
+
+function Pan({ pan, of, onPot }: { pan: PanState; of: Stove; onPot: () => void }) {
+  const { inDegrees } = useUnits();
+  const { now, clock, act, command } = of;
+  const minutes = minutesBetween(pan.pouredAt, now);
+  const cooling = useMemo(() => coolingOf(pan), [pan]);
+  const { said, tone, to, asks } = sayCooling(pan, cooling, minutes, inDegrees);
+  const last = pan.readings.at(-1);
+  const from = last ? minutesBetween(pan.pouredAt, last.at) : 0;
+  // Its own curve knows better than a slab what happens if it is left so, and how much its surface gives off.
+  const likely = cooling.fit?.crossing(to);
+  const leftSo = likely === undefined ? undefined : likely.minutes - from;
+  const { remedies, surface } = useMemo(() => {
+    if (!last || last.celsius <= to) return { remedies: [], surface: 1 };
+    const own = surfaceOf(pan, last.celsius, to, leftSo);
+    return { remedies: remediesFor(pan, last.celsius, to, own), surface: own };
+  }, [pan, last, to, leftSo]);
+  const [picked, setPicked] = useState<string>();
+  const remedy = remedies.find((each) => each.words === picked);
+  const other = useMemo(
+    () => (remedy && last ? remedyCurve(pan, remedy, last.celsius, from, surface) : undefined),
+    [pan, remedy, last, from, surface],
+  );
+  const limit =
+    cooling.begins + (to === COOLING_LIMITS.first.celsius ? COOLING_LIMITS.first : COOLING_LIMITS.second).minutes;
+  return (
+    <div className={styles.cool}>
+      <div>
+        <h2 className={styles[tone === 'in order' ? 'inOrder' : tone]} role="status">
+          {said}
+        </h2>
+        <p className="soft">
+          {pan.name}, {AROUND[pan.where].words} at {inDegrees(AROUND[pan.where].celsius)} since {clock(pan.since)}.{' '}
+          {cooling.problem ?? `From ${pan.readings.length} readings.`}{' '}
+          <span className="note">
+            {inDegrees(COOLING_LIMITS.from)} to {inDegrees(COOLING_LIMITS.first.celsius)} within 2 h, to{' '}
+            {inDegrees(COOLING_LIMITS.second.celsius)} within 6 h (FDA Food Code 3-501.14)
+          </span>
+        </p>
+        <CoolingCurve
+          cooling={cooling}
+          since={minutesBetween(pan.pouredAt, pan.since)}
+          now={minutes}
+          other={other}
+          otherWords={remedy?.words}
+        />
+        {asks && <Missed pan={pan} of={of} asks={asks} />}
+      </div>
+      <div className={styles.side}>
+        <Problems problems={command.atHead('clock', 'cm')} />
+        <Reading key={pan.readings.length} pan={pan} of={of} />
+        {remedies.length > 0 && (
+          <section aria-labelledby="helps">
+            <h3 id="helps">{inDegrees(to)} from the last reading on, if you</h3>
+            <ul className={styles.remedies}>
+              {remedies.map((each, index) => {
+                const own = index === 0 && leftSo !== undefined ? leftSo : each.minutes;
+                const inTime = own !== undefined && from + own <= limit;
+                return (
+                  <li key={each.words}>
+                    <ButtonBase
+                      aria-pressed={picked === each.words}
+                      onClick={() => setPicked(picked === each.words ? undefined : each.words)}
+                    >
+                      <span>{each.words}</span>
+                      <b className={inTime ? styles.inOrder : styles.danger}>
+                        {inTime ? '' : '✕ '}
+                        {own === undefined ? 'not in a day' : writeMinutes(own)}
+                      </b>
+                    </ButtonBase>
+                    {picked === each.words && each.where !== pan.where && (
+                      <Button
+                        variant="outlined"
+                        disabled={command.pending}
+                        onClick={() => act({ act: 'where', load: pan.key, where: each.where })}
+                      >
+                        It stands {AROUND[each.where].words} now
+                      </Button>
+                    )}
+                    {picked === each.words && each.pans === 2 && (
+                      <Button
+                        variant="outlined"
+                        disabled={command.pending}
+                        onClick={() => act({ act: 'depth', load: pan.key, cm: (pan.depth ?? USUAL_DEPTH) / 2 })}
+                      >
+                        It is split
+                      </Button>
+                    )}
+                  </li>
+                );
+              })}
+            </ul>
+            <p className="note">
+              a slab of {pan.depth === undefined ? `perhaps ${USUAL_DEPTH} cm (say how deep)` : `${pan.depth} cm`} of
+              this food; conductivity and surfaces from memory
+            </p>
+          </section>
+        )}
+        <Fold title="Where it stands, and how deep" open={pan.readings.length === 0}>
+          <Stands pan={pan} of={of} />
+        </Fold>
+        <Button variant="outlined" onClick={onPot}>
+          On to the scale
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+/** What is likely in a pan, in °C. */
+const LIKELY = { low: 0, high: 100 };
+
+function Reading({ pan, of: { act, command, clock } }: { pan: PanState; of: Stove }) {
+  const { inDegrees } = useUnits();
+  const [typed, setTyped] = useState(NO_DEGREES);
+  const [at, setAt] = useState('');
+  const last = pan.readings.at(-1);
+  // A core that would be hotter than at the stove is a slip of the unit.
+  const read = useDegrees(typed, { ...LIKELY, high: Math.max(40, (last?.celsius ?? LIKELY.high) + 5) });
+  const rises = read.ok && last !== undefined && at === '' && read.value > last.celsius + 2;
+  return (
+    <form
+      className={styles.why}
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (!read.ok) return;
+        if (rises && !typed.sure) {
+          setTyped({ ...typed, sure: true });
+          return;
+        }
+        act({ act: 'pan', load: pan.key, celsius: read.value, ...(at.trim() === '' ? {} : { clock: at.trim() }) });
+      }}
+    >
+      {last && (
+        <>
+          <p className="soft">core, {clock(last.at)}</p>
+          <p className={styles.wanted}>{inDegrees(last.celsius)}</p>
+        </>
+      )}
+      <div className={styles.readingFields}>
+        <Degrees
+          label="Core now"
+          value={typed}
+          read={read}
+          onChange={setTyped}
+          hint={rises ? `warmer than at ${clock(last.at)}: is that so?` : undefined}
+        />
+        <Field
+          label="At"
+          placeholder="now"
+          autoComplete="off"
+          value={at}
+          onChange={(event) => setAt(event.target.value)}
+          problem={command.at('clock')}
+        />
+      </div>
+      <Button type="submit" variant="contained" size="large" fullWidth disabled={command.pending || !read.ok}>
+        {rises && !typed.sure ? 'It is warmer' : 'Take the reading'}
+      </Button>
+      {last && (
+        <Button
+          variant="text"
+          size="small"
+          disabled={command.pending}
+          onClick={() => act({ act: 'strike', readingId: last.id, why: 'read wrongly' })}
+        >
+          strike out {inDegrees(last.celsius)}
+        </Button>
+      )}
+      <Keypad />
+    </form>
+  );
+}
+
+function Stands({ pan, of: { act, command } }: { pan: PanState; of: Stove }) {
+  const [depth, setDepth] = useState(pan.depth === undefined ? '' : String(pan.depth));
+  const read = readCount(depth);
+  return (
+    <div className="stack">
+      <Choice
+        label="It stands"
+        value={pan.where}
+        options={WHERES.map((where) => ({ value: where, label: AROUND[where].words }))}
+        onChange={(where) => act({ act: 'where', load: pan.key, where })}
+      />
+      <form
+        className={styles.readingFields}
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (read.ok) act({ act: 'depth', load: pan.key, cm: read.value });
+        }}
+      >
+        <Field
+          label="How deep it lies"
+          unit="cm"
+          inputMode="decimal"
+          autoComplete="off"
+          value={depth}
+          onChange={(event) => setDepth(event.target.value)}
+          problem={!read.ok && depth !== '' ? read.problem.message : command.at('cm')}
+        />
+        <Button type="submit" variant="outlined" disabled={command.pending || !read.ok}>
+          So deep
+        </Button>
+      </form>
+      <p className="note">
+        Plastic takes food at room temperature only; glass may take it warm, but never goes hot into the freezer (common
+        practice).
+      </p>
+    </div>
+  );
+}
+
+/** What the rules ask of food that cooled too slowly, and the way to keep it all the same. */
+function Missed({ pan, of: { act, command }, asks }: { pan: PanState; of: Stove; asks: 'heat again' | 'throw away' }) {
+  const { inDegrees } = useUnits();
+  const [why, setWhy] = useState<string>();
+  return (
+    <div className={styles.why}>
+      <p>
+        {asks === 'heat again'
+          ? `The rules ask: heat it to ${inDegrees(HEATED_AGAIN)} and cool it again, once; or throw it away.`
+          : 'The rules ask: throw it away.'}{' '}
+        <span className="note">FDA Food Code, from memory</span>
+      </p>
+      {why === undefined ? (
+        <Button variant="text" onClick={() => setWhy('')}>
+          keep it all the same
+        </Button>
+      ) : (
+        <>
+          <Field
+            label="Why is it kept?"
+            hint="Its packs are marked with it."
+            value={why}
+            onChange={(event) => setWhy(event.target.value)}
+            autoComplete="off"
+            autoFocus
+          />
+          <div className={styles.acts}>
+            <Button
+              variant="outlined"
+              disabled={command.pending || why.trim() === ''}
+              onClick={() => act({ act: 'keep', load: pan.key, why })}
+            >
+              Keep it, and mark its packs
+            </Button>
+            <Button variant="text" onClick={() => setWhy(undefined)}>
+              Never mind
+            </Button>
+          </div>
+        </>
+      )}
+    </div>
+  );
+}

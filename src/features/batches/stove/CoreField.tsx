@@ -1,0 +1,113 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { heatVerdict, LIKELY_CORE } from '@/core/heat/heat-check';
+import { SAFE_CORE_SOURCE } from '@/core/heat/safe-core';
+import { Keypad } from '@/ui/counter/Keypad';
+import { ProbePlace } from '@/ui/drawings/ProbePlace';
+import { Field } from '@/ui/form/Field';
+import { useUnits } from '@/ui/units';
+import type { StoveView } from '../queries';
+import { Degrees, NO_DEGREES, useDegrees } from './Degrees';
+import styles from './stove.module.css';
+import type { Stove } from './use-stove';
+
+interface CoreFieldProps {
+  stove: StoveView;
+  of: Pick<Stove, 'command' | 'act' | 'clock'>;
+  load: string;
+}
+
+/** The core of one load: what is asked, what was read, and the way on without a passed check. */
+export function CoreField({ stove, of: { command, act, clock }, load: key }: CoreFieldProps) {
+  const { inDegrees } = useUnits();
+  const [typed, setTyped] = useState(NO_DEGREES);
+  const read = useDegrees(typed, LIKELY_CORE);
+  const [why, setWhy] = useState<string>();
+  const load = stove.day.loads.find((each) => each.key === key);
+  if (!load) return null;
+  const { asked, readings, verdict } = load;
+  const last = readings.at(-1);
+  const would = read.ok ? heatVerdict(asked, [{ celsius: read.value, at: stove.now }], undefined) : undefined;
+  return (
+    <form
+      className={styles.why}
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (read.ok) act({ act: 'core', load: key, celsius: read.value });
+      }}
+    >
+      {asked && (
+        <p className={styles.asked}>
+          <ProbePlace />
+          <span>
+            Done at <b>{inDegrees(asked.celsius)}</b> in the deepest place
+            {asked.rest !== undefined && `, then ${asked.rest} min rest`}: {asked.because} is {asked.as}.{' '}
+            <span className="note">{SAFE_CORE_SOURCE}</span>
+          </span>
+        </p>
+      )}
+      {last && verdict.is === 'too cold' && (
+        <p className="caution" role="status">
+          {inDegrees(last.celsius)} at {clock(last.at)}: {Math.ceil(verdict.under)} °C to go. Cook on, and measure
+          again.
+        </p>
+      )}
+      {last && verdict.is === 'before the last addition' && (
+        <p className="caution" role="status">
+          {inDegrees(last.celsius)} at {clock(last.at)} was before the last addition: it is kept, and does not count.
+        </p>
+      )}
+      <Degrees
+        label={`Core of ${load.name}`}
+        value={typed}
+        read={read}
+        onChange={setTyped}
+        problem={command.at('core')}
+        hint={would?.is === 'too cold' ? `${Math.ceil(would.under)} °C under what is asked` : undefined}
+      />
+      {why === undefined ? (
+        <div className={styles.acts}>
+          <Button
+            type="submit"
+            variant="contained"
+            size="large"
+            className={styles.done_}
+            disabled={command.pending || !read.ok}
+          >
+            That is the core
+          </Button>
+          <Button variant="text" onClick={() => setWhy('')}>
+            go on without
+          </Button>
+        </div>
+      ) : (
+        <>
+          <Field
+            label="Why does it go on without a passed check?"
+            hint="Its packs are marked with it."
+            value={why}
+            onChange={(event) => setWhy(event.target.value)}
+            autoFocus
+            autoComplete="off"
+          />
+          <div className={styles.acts}>
+            <Button
+              variant="contained"
+              disabled={command.pending || why.trim() === ''}
+              onClick={() => act({ act: 'go on', load: key, why })}
+            >
+              Go on, and mark its packs
+            </Button>
+            <Button variant="text" onClick={() => setWhy(undefined)}>
+              Never mind
+            </Button>
+          </div>
+        </>
+      )}
+      <Keypad />
+    </form>
+  );
+}

@@ -1,0 +1,111 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import { useEffect, useRef } from 'react';
+import { ringsAt, type TaskState } from '@/core/cook/cook-day';
+import { writeMinutes } from '@/core/plan/stove';
+import { mayRing, ring, useLit } from '@/ui/alarm';
+import { Problems } from '@/ui/form/Problems';
+import type { StoveView } from '../queries';
+import styles from './stove.module.css';
+import type { Stove } from './use-stove';
+
+type Running = Extract<TaskState, { state: 'running' }>;
+
+/** "18:24"; over an hour "1:05:00". */
+function count(ms: number): string {
+  const whole = Math.max(0, Math.ceil(ms / 1000));
+  const two = (value: number) => String(value).padStart(2, '0');
+  const hours = Math.floor(whole / 3600);
+  return `${hours > 0 ? `${hours}:${two(Math.floor(whole / 60) % 60)}` : Math.floor(whole / 60)}:${two(whole % 60)}`;
+}
+
+/** The timer that rings next, large; the others small. Each belongs to its load, and to its recipe's own time. */
+export function Timers({ stove, of: { now, clock, command, act } }: { stove: StoveView; of: Stove }) {
+  const running = stove.day.tasks
+    .filter((task): task is Running => task.state === 'running')
+    .sort((a, b) => ringsAt(a.timer).getTime() - ringsAt(b.timer).getTime());
+  useLit(running.length > 0);
+  const rung = running.filter((task) => ringsAt(task.timer) <= now);
+  useRinging(rung);
+  const [first, ...others] = running;
+  if (!first) return null;
+  const rings = ringsAt(first.timer);
+  const left = rings.getTime() - now.getTime();
+  const whole = first.timer.minutes * 60_000;
+  const minutes = (by: number) => {
+    mayRing();
+    act({ act: 'timer', key: first.key, minutes: Math.max(1, first.timer.minutes + by) });
+  };
+  const name = first.title.replace(/ cooks$/, '');
+  return (
+    <section className={styles.timer} aria-labelledby="timer" data-rang={left <= 0 || undefined}>
+      <p className="soft" id="timer">
+        {name}
+      </p>
+      <p className={styles.count} role="timer">
+        {left > 0 ? count(left) : '0:00'}
+      </p>
+      <LinearProgress
+        variant="determinate"
+        className={styles.gone}
+        aria-label={`${name}: how far it is`}
+        value={Math.min(100, Math.max(0, 100 - (100 * left) / whole))}
+      />
+      {left > 0 ? (
+        <p>
+          rings at <b>{clock(rings)}</b> · {first.guessed ? 'nobody has written down how long: perhaps' : 'set for'}{' '}
+          {writeMinutes(first.timer.minutes)}
+          {!first.guessed && first.timer.minutes === first.minutes && ' by this recipe'}
+        </p>
+      ) : (
+        <p role="alert" className={styles.rang}>
+          rang at {clock(rings)}
+          {left < -60_000 && `, ${writeMinutes(-left / 60_000)} ago`}
+        </p>
+      )}
+      <Problems problems={command.problems.filter((problem) => problem.field === 'minutes')} />
+      <div className={styles.timerActs}>
+        <Button
+          variant="outlined"
+          disabled={command.pending}
+          onClick={() => minutes(-5)}
+          aria-label="Five minutes less"
+        >
+          −5
+        </Button>
+        <Button variant="outlined" disabled={command.pending} onClick={() => minutes(5)} aria-label="Five minutes more">
+          +5
+        </Button>
+        <Button
+          variant={left > 0 ? 'outlined' : 'contained'}
+          disabled={command.pending}
+          onClick={() => act({ act: 'done', key: first.key })}
+          aria-label={`Stop: ${name} is off the heat`}
+        >
+          Stop
+        </Button>
+      </div>
+      {others.map((task) => (
+        <p key={task.key} className="soft">
+          also running: {task.title.replace(/ cooks$/, '')}{' '}
+          <b>{count(ringsAt(task.timer).getTime() - now.getTime())}</b>
+        </p>
+      ))}
+    </section>
+  );
+}
+
+/** Rings once for each timer that has rung, and every minute again until somebody has come. */
+function useRinging(rung: readonly Running[]): void {
+  const told = useRef(new Map<string, number>());
+  useEffect(() => {
+    for (const task of rung) {
+      const minute = Math.floor((Date.now() - ringsAt(task.timer).getTime()) / 60_000);
+      if ((told.current.get(task.key) ?? -Infinity) >= minute) continue;
+      told.current.set(task.key, minute);
+      ring(`${task.title.replace(/ cooks$/, '')}: time is up`);
+    }
+  }, [rung]);
+}
