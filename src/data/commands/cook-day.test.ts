@@ -1,0 +1,178 @@
+import { ringsAt, type TaskState } from '@/core/cook/cook-day';
+import { sharesOf } from '@/core/portion/shares';
+import { grams } from '@/core/quantity/units';
+import type { CookAct } from '@/core/batch/steps/cook';
+import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
+import { answerAsks, plannedExample, weighedBatch } from '../fixtures/worked-path';
+import { readBatch, readReadings } from '../repositories/batches';
+import { readLatestVersion } from '../repositories/recipes';
+import { readStock } from '../repositories/stock';
+import { startCooking, weighBatch } from './batches';
+import { cookBatch } from './cook-day';
+import { sealShare } from './packs';
+import { setShares } from './shares';
+
+const TODAY = '2026-11-25';
+let house: TestHouse;
+let ids: Awaited<ReturnType<typeof plannedExample>>;
+
+beforeAll(async () => {
+  house = await freshHouse(`${TODAY}T10:00:00Z`);
+  ids = await plannedExample(house, TODAY);
+  const version = await readLatestVersion(house.db, house.reference, ids.recipeId);
+  const went = version!.lines.map((line) => line.grams);
+  valueOf(await house.run((context) => startCooking(context, { batchId: ids.batchId, grams: went })));
+});
+beforeEach(() => house.begin());
+afterEach(() => house.undo());
+
+const clock = (at: string) => house.setNow(`${TODAY}T${at}:00Z`);
+const act = (of: CookAct) => house.run((context) => cookBatch(context, { batchId: ids.batchId, of }));
+async function batch() {
+  const found = await readBatch(house.db, ids.batchId, '4-9-4');
+  if (!found || found.state === 'planned') throw new Error('it is on the stove');
+  return found;
+}
+const task = async (key: string): Promise<TaskState> => (await batch()).day.tasks.find((each) => each.key === key)!;
+const refusal = async (of: CookAct) => {
+  const answer = await act(of);
+  return answer.ok ? undefined : answer.problems[0]!.message;
+};
+const weigh = () =>
+  house.run((context) =>
+    weighBatch(context, {
+      batchId: ids.batchId,
+      weighing: { by: 'scale', vessels: [{ name: 'pot', gross: grams(3550), tare: grams(1240) }] },
+      eatenBefore: 0,
+    }),
+  );
+const divide = () =>
+  house.run((context) =>
+    setShares(context, { batchId: ids.batchId, shares: sharesOf({ today: 0, fridge: 2310, freezer: 0, dry: 0 }) }),
+  );
+
+test('a pot that is on starts its recipe’s own timer; longer and shorter it still counts from when it was on', async () => {
+  clock('10:20');
+  valueOf(await act({ act: 'done', key: 'fill.0.0' }));
+  const on = await task('cook.0.0');
+  if (on.state !== 'running') throw new Error('it runs');
+  const minutes = on.minutes;
+  expect(ringsAt(on.timer)).toEqual(new Date(new Date(`${TODAY}T10:20:00Z`).getTime() + minutes * 60_000));
+  clock('10:30');
+  valueOf(await act({ act: 'timer', key: 'cook.0.0', minutes: minutes + 5 }));
+  const longer = await task('cook.0.0');
+  expect(longer.state === 'running' && longer.timer).toEqual({
+    startedAt: new Date(`${TODAY}T10:20:00Z`),
+    minutes: minutes + 5,
+  });
+  for (const wrong of [0, -5, 10_000, NaN, Infinity])
+    expect(await refusal({ act: 'timer', key: 'cook.0.0', minutes: wrong })).toBe(
+      'A timer runs from 1 minute to 24 hours.',
+    );
+  expect(await refusal({ act: 'timer', key: 'fill.0.0', minutes: 5 })).toMatch(/by hand/);
+});
+
+test('the same task pressed on two devices is done once, and can be taken back', async () => {
+  clock('10:20');
+  valueOf(await act({ act: 'done', key: 'fill.0.0' }));
+  const count = (await readReadings(house.db, ids.batchId)).length;
+  clock('10:21');
+  valueOf(await act({ act: 'done', key: 'fill.0.0' }));
+  expect((await readReadings(house.db, ids.batchId)).length).toBe(count);
+  valueOf(await act({ act: 'take back', key: 'fill.0.0' }));
+  expect((await task('fill.0.0')).state).toBe('open');
+  // It stays to be seen: struck out, not gone.
+  expect((await readReadings(house.db, ids.batchId)).length).toBe(count + 1);
+});
+
+test('nothing is poured, and nothing divided, that was not proven; a reason goes on, and its packs are marked', async () => {
+  expect(await refusal({ act: 'done', key: 'core.0.0' })).toMatch(/Measure the core/);
+  expect(await refusal({ act: 'done', key: 'pour.0.0' })).toMatch(/was not measured yet/);
+  clock('11:00');
+  valueOf(await act({ act: 'core', load: '0.0', celsius: 66 }));
+  valueOf(await weigh());
+  const refused = await divide();
+  expect(refused.ok ? '' : refused.problems[0]!.message).toMatch(/not measured hot enough/);
+  valueOf(await act({ act: 'go on', load: '0.0', why: 'the probe is broken' }));
+  const still = await divide();
+  // The core is settled; the oil is not in yet.
+  expect(still.ok ? '' : still.problems[0]!.message).toMatch(/is not in yet/);
+  const [oil] = (await batch()).day.stirIns;
+  valueOf(await act({ act: 'stir in', line: oil!.line, grams: oil!.grams, when: 'before weighing' }));
+  valueOf(await divide());
+  const [share] = (await weighedBatch(house, ids.batchId)).shares;
+  valueOf(await house.run((context) => sealShare(context, { batchId: ids.batchId, shareId: share!.id })));
+  expect((await readStock(house.db)).every((pack) => pack.unproven)).toBe(true);
+  // Measured all the same a little later: the mark is gone wherever it was.
+  valueOf(await act({ act: 'core', load: '0.0', celsius: 75 }));
+  expect((await readStock(house.db)).some((pack) => pack.unproven)).toBe(false);
+});
+
+test('what is stirred in after weighing is in the yield; left out, it is in neither energy nor weight', async () => {
+  valueOf(await act({ act: 'core', load: '0.0', celsius: 75 }));
+  valueOf(await weigh());
+  const before = await weighedBatch(house, ids.batchId);
+  const [oil] = before.day.stirIns;
+  expect(before.yield.net).toBeCloseTo(2310, 6);
+  valueOf(await act({ act: 'stir in', line: oil!.line, grams: 20, when: 'now' }));
+  const after = await weighedBatch(house, ids.batchId);
+  expect(after.yield.net).toBeCloseTo(2330, 6);
+  // 5 g of oil more than the 15 that were weighed out: 9 kcal each (handbook 3).
+  expect(after.yield.kcal - before.yield.kcal).toBeCloseTo(5 * 9, 0);
+  valueOf(await act({ act: 'stir in', line: oil!.line, grams: 20, when: 'now' }));
+  expect((await weighedBatch(house, ids.batchId)).yield.net).toBeCloseTo(2330, 6);
+});
+
+test('left out on purpose, a line is not in the batch', async () => {
+  const [oil] = (await batch()).day.stirIns;
+  valueOf(await act({ act: 'leave out', line: oil!.line, why: 'none in the cupboard' }));
+  expect((await batch()).lines.some((line) => line.moment === 'stir-in')).toBe(false);
+  expect((await batch()).day.stirIns.every((each) => each.done)).toBe(true);
+});
+
+test('times of a pan: not still to come, not before it was cooked, not twice; past midnight it was yesterday', async () => {
+  valueOf(await act({ act: 'core', load: '0.0', celsius: 75 }));
+  clock('11:00');
+  valueOf(await act({ act: 'done', key: 'pour.0.0' }));
+  // The household is an hour east of Greenwich: its clock shows 12:10.
+  clock('11:10');
+  valueOf(await act({ act: 'pan', load: '0.0', celsius: 60 }));
+  expect(await refusal({ act: 'pan', load: '0.0', celsius: 59 })).toMatch(/of this minute already/);
+  expect(await refusal({ act: 'pan', load: '0.0', celsius: 50, clock: '13:30' })).toBe(
+    'That is still to come. Check the time.',
+  );
+  expect(await refusal({ act: 'pan', load: '0.0', celsius: 50, clock: '9:15' })).toMatch(/before cooking began/);
+  expect(await refusal({ act: 'pan', load: '0.0', celsius: 50, clock: '25:00' })).toMatch(/time of the clock/);
+  valueOf(await act({ act: 'pan', load: '0.0', celsius: 63, clock: '12:05' }));
+  house.setNow('2026-11-25T23:20:00Z');
+  valueOf(await act({ act: 'pan', load: '0.0', celsius: 9, clock: '23:50' }));
+  const [pan] = (await batch()).pans;
+  expect(pan!.readings.map((reading) => [reading.celsius, reading.at.toISOString().slice(11, 16)])).toEqual([
+    [63, '11:05'],
+    [60, '11:10'],
+    [9, '22:50'],
+  ]);
+  valueOf(await act({ act: 'strike', readingId: pan!.readings[0]!.id, why: 'read wrongly' }));
+  expect((await batch()).pans[0]!.readings).toHaveLength(2);
+});
+
+test('after the clock was changed a timer rings when its minutes are over', async () => {
+  // Summer time ends at 01:00Z on 25 October: the household's 02:30 comes twice.
+  const late = await freshHouse('2026-10-25T00:00:00Z');
+  const own = await plannedExample(late, '2026-10-25');
+  const version = await readLatestVersion(late.db, late.reference, own.recipeId);
+  const run = (of: CookAct) => late.run((context) => cookBatch(context, { batchId: own.batchId, of }));
+  valueOf(
+    await late.run((context) =>
+      startCooking(context, { batchId: own.batchId, grams: version!.lines.map((line) => line.grams) }),
+    ),
+  );
+  late.setNow('2026-10-25T00:30:00Z');
+  valueOf(await run({ act: 'done', key: 'fill.0.0' }));
+  valueOf(await run({ act: 'timer', key: 'cook.0.0', minutes: 90 }));
+  const found = await readBatch(late.db, own.batchId, '4-9-4');
+  const cook = found?.state === 'cooking' ? found.day.tasks.find((each) => each.key === 'cook.0.0') : undefined;
+  expect(cook?.state === 'running' && ringsAt(cook.timer).toISOString()).toBe('2026-10-25T02:00:00.000Z');
+  late.setNow('2026-10-25T02:10:00Z');
+  valueOf(await late.run((context) => answerAsks(context, own.batchId)));
+});
