@@ -61,7 +61,7 @@ export interface Reading {
 }
 
 /** A reading that is still to be written. */
-export type NewReading = Pick<Reading, 'node' | 'kind' | 'value' | 'text' | 'take' | 'takesBack'> & {
+export type NewReading = Pick<Reading, 'node' | 'kind' | 'value' | 'text' | 'take' | 'takesBack' | 'instrument'> & {
   /** When it was observed, where that is not now. */
   readonly at?: Date;
 };

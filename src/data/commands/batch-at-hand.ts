@@ -44,7 +44,7 @@ function saidOf(context: Context, found: StoredBatch): string {
 export async function observe({ tx, now }: Context, batchId: number, readings: readonly NewReading[]): Promise<void> {
   if (readings.length === 0) return;
   await tx.insert(reading).values(
-    readings.map(({ node, kind, value, text, take, takesBack, at }) => ({
+    readings.map(({ node, kind, value, text, take, takesBack, at, instrument }) => ({
       batchId,
       node,
       kind,
@@ -52,6 +52,7 @@ export async function observe({ tx, now }: Context, batchId: number, readings: r
       text: text?.trim() || null,
       take: take ?? null,
       takesBack: takesBack ?? null,
+      instrument: instrument ?? null,
       at: at ?? now,
       writtenAt: now,
     })),

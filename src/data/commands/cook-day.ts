@@ -46,7 +46,13 @@ async function readingsOf(context: Context, found: OnStove, of: CookAct): Promis
     case 'core':
       loadOf(found, of.load);
       return [
-        { node: nodeOf('load', of.load), kind: 'temperature', value: of.celsius, at: timeOf(context, found, of.clock) },
+        {
+          node: nodeOf('load', of.load),
+          kind: 'temperature',
+          value: of.celsius,
+          at: timeOf(context, found, of.clock),
+          ...by(of),
+        },
         ...coreTask(found, of.load),
       ];
     case 'go on':
@@ -86,6 +92,8 @@ async function readingsOf(context: Context, found: OnStove, of: CookAct): Promis
     }
   }
 }
+
+const by = ({ instrument }: { readonly instrument?: string | undefined }) => (instrument ? { instrument } : {});
 
 const GONE = 'This is not here any more. Look again.';
 
@@ -176,14 +184,14 @@ function timeOf({ now, today, household }: Context, found: OnStove, clock: strin
 function panReading(
   context: Context,
   found: OnStove,
-  { load, celsius, clock }: Extract<CookAct, { act: 'pan' }>,
+  { load, celsius, clock, instrument }: Extract<CookAct, { act: 'pan' }>,
 ): NewReading[] {
   loadOf(found, load);
   const at = timeOf(context, found, clock);
   const pan = found.pans.find((each) => each.key === load);
   if (pan?.readings.some((each) => each.at.getTime() === at.getTime()))
     refuse('There is a reading of this minute already. Measure again in a few minutes.', 'clock');
-  return [{ node: nodeOf('pan', load), kind: 'temperature', value: celsius, at }];
+  return [{ node: nodeOf('pan', load), kind: 'temperature', value: celsius, at, ...by({ instrument }) }];
 }
 
 /** Something is stirred in: in the weight of the pot already, or on top of it. */

@@ -8,6 +8,7 @@ import { z } from 'zod';
 import type { StepKey } from '@/core/batch/steps';
 import { toWeigh } from '@/core/quantity/write';
 import { Caution, STANDING_CAUTION } from '@/ui/Caution';
+import { FromInstrument } from '@/ui/counter/FromInstrument';
 import { Keypad } from '@/ui/counter/Keypad';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
@@ -100,6 +101,11 @@ export function WeighOut({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
               onChange={(event) => change(line.line, { text: event.target.value })}
               problem={problemOf(line.line)}
               hint={off === undefined || Math.abs(off) < 0.5 ? 'on the scale' : sayOff(off, inMass)}
+            />
+            <FromInstrument
+              kind="scale"
+              write={inMass}
+              onTake={(grams) => change(line.line, { text: toType(grams, toWeigh(grams)) })}
             />
             {line.note && <p className="note">{line.note}</p>}
             <Button type="submit" variant="contained" size="large" fullWidth disabled={!scale?.ok} data-next-act>

@@ -12,6 +12,7 @@ import { readCount } from '@/core/quantity/typed';
 import { grams } from '@/core/quantity/units';
 import { writeDensity } from '@/core/quantity/write';
 import { Segments } from '@/ui/form/Segments';
+import { FromInstrument } from '@/ui/counter/FromInstrument';
 import { Keypad } from '@/ui/counter/Keypad';
 import { CupLevel } from '@/ui/drawings/CupLevel';
 import { ProbePlace } from '@/ui/drawings/ProbePlace';
@@ -100,6 +101,18 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
         <Problems problems={said.filter(({ field }) => field === undefined || HEAD.has(field))} />
         {typed.by === 'scale' ? (
           <>
+            <FromInstrument
+              kind="scale"
+              write={inMass}
+              onTake={(grams) => {
+                const index = typed.vessels.findIndex((vessel) => vessel.gross === '' || vessel.tare === '');
+                const vessel = typed.vessels[index];
+                if (vessel)
+                  setVessel(index, {
+                    [vessel.gross === '' ? 'gross' : 'tare']: toType(grams, String(Math.round(grams))),
+                  });
+              }}
+            />
             {typed.vessels.map((vessel, index) => (
               <div key={index} className={styles.vesselRow}>
                 <Field

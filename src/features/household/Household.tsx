@@ -1,6 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import Link from 'next/link';
 import Checkbox from '@mui/material/Checkbox';
 import { useColorScheme } from '@mui/material/styles';
 import { useState } from 'react';
@@ -115,6 +116,7 @@ export function Household({ view }: { view: HouseholdView }) {
             <Checkbox checked={shortcuts} onChange={(_, on) => setShortcuts(on)} />
             Single letters go to rooms: t, d, r, p, b, s, h
           </label>
+          <Link href="/household/instruments">A scale and a probe to try it with</Link>
         </section>
       </div>
       <Meanings meanings={meanings} />

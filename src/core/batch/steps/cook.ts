@@ -64,17 +64,20 @@ const clock = z
   .regex(/^\d{1,2}[:.]\d{2}$/)
   .optional();
 
+/** From which instrument; absent: typed. */
+const instrument = z.enum(['probe']).optional();
+
 /** Something that happened on the cook day. */
 const actSchema = z.discriminatedUnion('act', [
   z.object({ act: z.literal('done'), key }),
   z.object({ act: z.literal('skip'), key, why }),
   z.object({ act: z.literal('take back'), key }),
   z.object({ act: z.literal('timer'), key, minutes: z.number() }),
-  z.object({ act: z.literal('core'), load, celsius, clock }),
+  z.object({ act: z.literal('core'), load, celsius, clock, instrument }),
   z.object({ act: z.literal('go on'), load, why }),
   z.object({ act: z.literal('hands'), hands: z.number().int().min(1).max(4) }),
   z.object({ act: z.literal('own'), title: z.string().trim().min(1).max(80) }),
-  z.object({ act: z.literal('pan'), load, celsius, clock }),
+  z.object({ act: z.literal('pan'), load, celsius, clock, instrument }),
   z.object({ act: z.literal('where'), load, where: z.enum(WHERES) }),
   z.object({ act: z.literal('depth'), load, cm: z.number() }),
   z.object({ act: z.literal('keep'), load, why }),

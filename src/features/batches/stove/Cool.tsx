@@ -218,7 +218,13 @@ function Reading({ pan, of: { act, command, clock } }: { pan: PanState; of: Stov
           setTyped({ ...typed, sure: true });
           return;
         }
-        act({ act: 'pan', load: pan.key, celsius: read.value, ...(at.trim() === '' ? {} : { clock: at.trim() }) });
+        act({
+          act: 'pan',
+          load: pan.key,
+          celsius: read.value,
+          instrument: typed.instrument,
+          ...(at.trim() === '' ? {} : { clock: at.trim() }),
+        });
       }}
     >
       {last && (

@@ -36,7 +36,7 @@ export function CoreField({ stove, of: { command, act, clock }, load: key }: Cor
       noValidate
       onSubmit={(event) => {
         event.preventDefault();
-        if (read.ok) act({ act: 'core', load: key, celsius: read.value });
+        if (read.ok) act({ act: 'core', load: key, celsius: read.value, instrument: typed.instrument });
       }}
     >
       {asked && (

@@ -4,6 +4,8 @@ import Button from '@mui/material/Button';
 import { readFoodTemperature } from '@/core/heat/heat-check';
 import type { Outcome } from '@/core/problem';
 import { Field } from '@/ui/form/Field';
+import { writeNumber, writePlain } from '@/core/quantity/write';
+import { FromInstrument } from '@/ui/counter/FromInstrument';
 import { useUnits } from '@/ui/units';
 import styles from './stove.module.css';
 
@@ -11,6 +13,8 @@ import styles from './stove.module.css';
 export interface TypedDegrees {
   readonly text: string;
   readonly sure: boolean;
+  /** It was taken from the probe as it stands. */
+  readonly instrument?: 'probe';
 }
 export const NO_DEGREES: TypedDegrees = { text: '', sure: false };
 
@@ -53,6 +57,11 @@ export function Degrees({ label, value, read, onChange, problem, hint }: Degrees
         problem={!read.ok && value.text !== '' ? read.problem.message : problem}
         hint={hint}
         inputProps={{ 'data-next-act': true }}
+      />
+      <FromInstrument
+        kind="probe"
+        write={(celsius) => `${writeNumber(set === 'us' ? (celsius * 9) / 5 + 32 : celsius, 1)} ${own}`}
+        onTake={(celsius) => onChange({ text: `${writePlain(celsius, 1)} °C`, sure: false, instrument: 'probe' })}
       />
       {slip && (
         <div className={styles.acts}>

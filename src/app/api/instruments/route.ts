@@ -1,0 +1,50 @@
+import { z } from 'zod';
+import { instruments, switchInstruments } from '@/devices/shelf';
+import { AT_REST, driveSchema, INSTRUMENTS } from '@/devices/simulated';
+
+export const dynamic = 'force-dynamic';
+
+/** ms between two samples. */
+const EVERY = 250;
+
+/** What the instruments send, as server-sent events; without any, 204: nobody asks again. */
+export function GET(request: Request): Response {
+  if (!instruments()) return new Response(null, { status: 204 });
+  const encoder = new TextEncoder();
+  let end = () => {};
+  const stream = new ReadableStream<Uint8Array>({
+    start(controller) {
+      const beat = setInterval(() => {
+        const now = Date.now();
+        const sent = Object.values(instruments() ?? {}).flatMap((each) => each.sample(now) ?? []);
+        controller.enqueue(encoder.encode(`data: ${JSON.stringify(sent)}\n\n`));
+      }, EVERY);
+      end = () => clearInterval(beat);
+      request.signal.addEventListener('abort', end);
+    },
+    cancel: () => end(),
+  });
+  return new Response(stream, { headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store' } });
+}
+
+const askedSchema = z.union([
+  z.object({ on: z.boolean() }),
+  z.object({ kind: z.enum(INSTRUMENTS), drive: driveSchema }),
+]);
+
+/** Drives the instruments: on or off, or what lies on one. Answers how they are driven now. */
+export async function POST(request: Request): Promise<Response> {
+  const asked = askedSchema.safeParse(await request.json().catch(() => undefined));
+  if (!asked.success) return Response.json({ error: 'An instrument and how it is driven.' }, { status: 400 });
+  if ('on' in asked.data) switchInstruments(asked.data.on);
+  else instruments()?.[asked.data.kind].driveTo(asked.data.drive);
+  return Response.json(drives());
+}
+
+/** How each instrument is driven; empty where they are off. */
+const drives = () => {
+  const on = instruments();
+  return on
+    ? { on: true, scale: on.scale.drive(), probe: on.probe.drive() }
+    : { on: false, scale: AT_REST.scale, probe: AT_REST.probe };
+};

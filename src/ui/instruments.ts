@@ -1,0 +1,82 @@
+'use client';
+
+import { useSyncExternalStore } from 'react';
+import { isPlausible, settledOn, SILENT_AFTER, type Sample } from '@/core/cook/settled';
+
+type Kind = 'scale' | 'probe';
+interface Sent {
+  readonly kind: Kind;
+  readonly value: number;
+  readonly battery: 'good' | 'low';
+}
+
+/** What an instrument says just now. */
+export interface Heard {
+  /** What it shows, still moving or not. */
+  readonly shows: number;
+  /** What it has come to rest on. */
+  readonly settled: number | undefined;
+  /** It was heard before, and says nothing any more. */
+  readonly silent: boolean;
+  readonly batteryLow: boolean;
+}
+
+const KEPT = 40;
+const samples: Record<Kind, Sample[]> = { scale: [], probe: [] };
+let heard: Partial<Record<Kind, Heard>> = {};
+const listeners = new Set<() => void>();
+let source: EventSource | undefined;
+let watch: ReturnType<typeof setInterval> | undefined;
+
+function work(sent: readonly Sent[]): void {
+  const now = performance.now();
+  const next: Partial<Record<Kind, Heard>> = {};
+  for (const kind of ['scale', 'probe'] as const) {
+    const own = sent.find((each) => each.kind === kind);
+    if (own && isPlausible(own.value, kind))
+      samples[kind] = [...samples[kind], { value: own.value, at: now }].slice(-KEPT);
+    const last = samples[kind].at(-1);
+    if (!last) continue;
+    next[kind] = {
+      shows: last.value,
+      settled: settledOn(samples[kind], kind, now),
+      silent: now - last.at > SILENT_AFTER,
+      batteryLow: own ? own.battery === 'low' : (heard[kind]?.batteryLow ?? false),
+    };
+  }
+  heard = next;
+  listeners.forEach((listener) => listener());
+}
+
+/** After the page has settled, in ms: nobody reaches for an instrument sooner. */
+const SETTLED = 1500;
+
+function subscribe(listener: () => void): () => void {
+  listeners.add(listener);
+  const begin = setTimeout(() => {
+    if (source || listeners.size === 0) return;
+    source = new EventSource('/api/instruments');
+    source.onmessage = ({ data }) => work(JSON.parse(String(data)) as Sent[]);
+    // A line that breaks says nothing by itself: its silence is seen by the clock.
+    watch = setInterval(() => work([]), 1000);
+  }, SETTLED);
+  return () => {
+    clearTimeout(begin);
+    listeners.delete(listener);
+    if (listeners.size > 0) return;
+    source?.close();
+    source = undefined;
+    clearInterval(watch);
+    samples.scale = [];
+    samples.probe = [];
+    heard = {};
+  };
+}
+
+/** What an instrument says; undefined where none is there. */
+export const useInstrument = (kind: Kind): Heard | undefined =>
+  useSyncExternalStore(
+    subscribe,
+    () => heard[kind],
+    () => undefined,
+  );
