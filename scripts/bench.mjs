@@ -23,7 +23,9 @@ const { withServer } = await import('../bench/house.mjs');
 
 const { linesRead } = await import('../bench/lines-read.mjs');
 
-const computed = [...(await balance()), ...(await planRecompute()), ...linesRead()];
+const { cookDay } = await import('../bench/cook-day.mjs');
+
+const computed = [...(await cookDay()), ...(await balance()), ...(await planRecompute()), ...linesRead()];
 
 const folder = mkdtempSync(join(tmpdir(), 'hodman-bench-'));
 let status = 1;

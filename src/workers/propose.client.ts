@@ -1,22 +1,11 @@
 'use client';
 
+import { askWorker } from './ask.client';
 import type { ProposeAnswer, ProposeQuestion } from './propose';
 
-/** Asks the worker once. `stop` ends it at once, whatever it is doing; the answer then never comes. */
-export function askForAdditions(
+/** Asks for the additions that balance a recipe. */
+export const askForAdditions = (
   question: ProposeQuestion,
   onAnswer: (answer: ProposeAnswer) => void,
   onFailure: () => void,
-): { readonly stop: () => void } {
-  const worker = new Worker(new URL('./propose.ts', import.meta.url), { type: 'module' });
-  worker.onmessage = (event: MessageEvent<ProposeAnswer>) => {
-    worker.terminate();
-    onAnswer(event.data);
-  };
-  worker.onerror = () => {
-    worker.terminate();
-    onFailure();
-  };
-  worker.postMessage(question);
-  return { stop: () => worker.terminate() };
-}
+) => askWorker(new Worker(new URL('./propose.ts', import.meta.url), { type: 'module' }), question, onAnswer, onFailure);

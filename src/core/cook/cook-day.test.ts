@@ -116,6 +116,16 @@ test('a core before the last addition does not count; after it, it does; a reaso
   expect(isProven(reasoned)).toBe(false);
 });
 
+test('a core that is too cold is kept, and its task stays open until it is proven', () => {
+  const cold = reading('load:0.0', 'temperature', 50, { value: 66 });
+  const core = (day: ReturnType<typeof dayOf>) => day.tasks.find((task) => task.key === 'core.0.0')!;
+  expect(core(dayOf(cold)).state).toBe('open');
+  const hot = reading('load:0.0', 'temperature', 60, { value: 74 });
+  expect(core(dayOf(cold, hot))).toMatchObject({ state: 'done', at: at(60), readingId: hot.id });
+  // Something raw went in since: it is open again.
+  expect(core(dayOf(cold, hot, reading('task:add.0.0', 'task done', 70))).state).toBe('open');
+});
+
 test('meat that went in on the spot after the core was measured asks for another reading', () => {
   const core = reading('load:0.0', 'temperature', 50, { value: 80 });
   const more = reading(`line:${TAKES.length}`, 'gross', 55, { value: 200 });

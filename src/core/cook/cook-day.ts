@@ -80,15 +80,14 @@ export function cookDayOf(
   const own = observed
     .nodes('own')
     .map((node) => ({ key: node.replace(':', '.'), title: observed.of(node, 'note')?.text ?? 'something else' }));
-  const tasks = tasksOf(takes, components, own).map((task) => stateOf(task, observed));
+  const written = tasksOf(takes, components, own).map((task) => stateOf(task, observed));
   const loads = components.flatMap((component, place) => {
     const asked = coreAsked(takes, place);
-    const names = tasks.some((task) => task.component === place);
-    if (!names) return [];
+    if (!written.some((task) => task.component === place)) return [];
     return Array.from({ length: component.loads }, (_, load): LoadState => {
       const key = loadKey(place, load);
       const node: NodeKey = `load:${key}`;
-      const readings = observed.all(node, 'temperature').map(({ value = 0, at }) => ({ celsius: value, at }));
+      const readings = observed.all(node, 'temperature').map(({ id, value = 0, at }) => ({ id, celsius: value, at }));
       return {
         key,
         component: place,
@@ -96,14 +95,14 @@ export function cookDayOf(
         name: component.loads > 1 ? `load ${load + 1} of ${component.loads}` : component.name,
         asked,
         readings,
-        verdict: heatVerdict(asked, readings, lastRaw(tasks, takes, observed, planned, key)),
+        verdict: heatVerdict(asked, readings, lastRaw(written, takes, observed, planned, key)),
         reason: observed.of(node, 'note')?.text,
       };
     });
   });
   return {
     hands: observed.of('batch', 'count')?.value ?? 1,
-    tasks,
+    tasks: written.map((task) => measured(task, loads)),
     loads,
     stirIns: stirIns(takes).map((line) => ({
       line,
@@ -113,6 +112,14 @@ export function cookDayOf(
       done: observed.of(`task:stir.${line}`, 'task done') !== undefined,
     })),
   };
+}
+
+/** A core is done once it is proven, and open again where something raw went in since. */
+function measured(task: TaskState, loads: readonly LoadState[]): TaskState {
+  if (task.kind !== 'core' || task.state === 'skipped') return task;
+  const verdict = loads.find((load) => load.key === task.in?.load)?.verdict;
+  if (verdict?.is !== 'proven') return { ...task, state: 'open' };
+  return { ...task, state: 'done', at: verdict.by.at, readingId: verdict.by.id ?? 0 };
 }
 
 function stateOf(task: DayTask, observed: Observed): TaskState {

@@ -5,6 +5,8 @@ import type { SafeCore } from './safe-core';
 
 /** A core temperature as it was read. */
 export interface CoreReading {
+  /** Its place among the readings of its batch. */
+  readonly id?: number;
   readonly celsius: number;
   readonly at: Date;
 }

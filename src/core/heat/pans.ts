@@ -222,6 +222,25 @@ export function remedyCurve(
   return curve.minutes.map((minutes, step) => ({ minutes: since + minutes, celsius: curve.core[step] ?? from }));
 }
 
+/** A remedy with its way, minute by minute from now. */
+export interface Help extends Remedy {
+  readonly curve: readonly HeatPoint[];
+}
+
+/** All that helps a pan, each with its curve: what a worker is asked. Arguments as of `remediesFor` and `surfaceOf`. */
+export function helpFor(
+  pan: Pick<PanState, 'where' | 'depth'>,
+  from: number,
+  to: number,
+  likely: number | undefined,
+): Help[] {
+  const surface = surfaceOf(pan, from, to, likely);
+  return remediesFor(pan, from, to, surface).map((remedy) => ({
+    ...remedy,
+    curve: remedyCurve(pan, remedy, from, 0, surface),
+  }));
+}
+
 const trim = (value: number) => String(Math.round(value * 10) / 10);
 
 /** How fast a stirred pan cools, per second: its surface over what it stores. */

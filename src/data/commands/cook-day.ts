@@ -53,7 +53,6 @@ async function readingsOf(context: Context, found: OnStove, of: CookAct): Promis
           at: timeOf(context, found, of.clock),
           ...by(of),
         },
-        ...coreTask(found, of.load),
       ];
     case 'go on':
       return goesOn(found, of.load, of.why);
@@ -113,21 +112,11 @@ function goesOn(found: OnStove, load: string, why: string): NewReading[] {
   ];
 }
 
-/** A core that was measured is its task done. */
-const coreTask = (found: OnStove, load: string): NewReading[] =>
-  found.day.tasks.some((task) => task.key === `core.${load}` && task.state === 'open')
-    ? [{ node: `task:core.${load}`, kind: 'task done' }]
-    : [];
-
 /** A task is done, and what cooks by itself after it begins: its timer is this recipe's own. */
 function done(context: Context, found: OnStove, key: string): NewReading[] {
   const task = taskOf(found, key);
   if (task.state === 'done' || task.state === 'skipped') return [];
-  if (task.kind === 'core') {
-    const load = found.day.loads.find((each) => each.key === task.in?.load);
-    if (load && load.verdict.is !== 'proven' && load.reason === undefined)
-      refuse('Measure the core, or say why it goes on without.', 'core');
-  }
+  if (task.kind === 'core') refuse('Measure the core, or say why it goes on without.', 'core');
   const missing = task.after
     .map((each) => found.day.tasks.find((other) => other.key === each.key))
     .filter((other) => other && other.state !== 'done' && other.state !== 'skipped' && other.kind === 'core');
@@ -147,7 +136,9 @@ function done(context: Context, found: OnStove, key: string): NewReading[] {
 async function takeBack(found: OnStove, key: string): Promise<NewReading[]> {
   const task = taskOf(found, key);
   if (task.state !== 'done' && task.state !== 'skipped') return [];
-  return [{ node: `task:${key}`, kind: 'struck', takesBack: task.readingId, text: 'not done yet' }];
+  const node =
+    task.kind === 'core' && task.in && task.state === 'done' ? nodeOf('load', task.in.load) : (`task:${key}` as const);
+  return [{ node, kind: 'struck', takesBack: task.readingId, text: 'not done yet' }];
 }
 
 /** Sets a timer, or makes a running one longer or shorter: it still counts from when it began. */

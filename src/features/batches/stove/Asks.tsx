@@ -24,7 +24,7 @@ export function Asks({ view, stove }: { view: BatchView; stove: StoveView }) {
       <h2 id="asks">Before it is divided{left > 1 && `: ${left} things`}</h2>
       <Problems problems={of.command.atHead('core', 'grams')} />
       {load ? (
-        <CoreField key={load.key} stove={stove} of={of} load={load.key} />
+        <CoreField stove={stove} of={of} load={load.key} />
       ) : forgotten ? (
         <StirInAsked key={forgotten.line} stove={stove} of={of} stirIn={forgotten} net={view.weighed?.net} />
       ) : null}

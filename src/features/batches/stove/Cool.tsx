@@ -6,17 +6,7 @@ import { useMemo, useState } from 'react';
 import type { StepKey } from '@/core/batch/steps';
 import { COOLING_LIMITS } from '@/core/heat/cooling';
 import { HEATED_AGAIN, sayCooling } from '@/core/heat/cooling-words';
-import {
-  AROUND,
-  coolingOf,
-  remediesFor,
-  remedyCurve,
-  STIR_IN_BELOW,
-  surfaceOf,
-  USUAL_DEPTH,
-  WHERES,
-  type PanState,
-} from '@/core/heat/pans';
+import { AROUND, coolingOf, STIR_IN_BELOW, USUAL_DEPTH, WHERES, type PanState } from '@/core/heat/pans';
 import { writeMinutes } from '@/core/plan/stove';
 import { readCount } from '@/core/quantity/typed';
 import { Fold } from '@/ui/Fold';
@@ -25,10 +15,12 @@ import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { Segments } from '@/ui/form/Segments';
+import { Working } from '@/ui/Working';
 import { useLive } from '@/ui/server-time';
 import { useUnits } from '@/ui/units';
 import type { BatchView, StoveView } from '../queries';
 import { StirInAsked } from './Asks';
+import { useHelp } from './use-help';
 import { CoolingCurve } from './CoolingCurve';
 import { Degrees, NO_DEGREES, useDegrees } from './Degrees';
 import styles from './stove.module.css';
@@ -99,17 +91,11 @@ function Pan({ pan, of, onPot }: { pan: PanState; of: Stove; onPot: () => void }
   // Its own curve knows better than a slab what happens if it is left so, and how much its surface gives off.
   const likely = cooling.fit?.crossing(to);
   const leftSo = likely === undefined ? undefined : likely.minutes - from;
-  const { remedies, surface } = useMemo(() => {
-    if (!last || last.celsius <= to) return { remedies: [], surface: 1 };
-    const own = surfaceOf(pan, last.celsius, to, leftSo);
-    return { remedies: remediesFor(pan, last.celsius, to, own), surface: own };
-  }, [pan, last, to, leftSo]);
+  const help = useHelp(pan, last?.celsius, to, leftSo);
+  const remedies = help ?? [];
   const [picked, setPicked] = useState<string>();
   const remedy = remedies.find((each) => each.words === picked);
-  const other = useMemo(
-    () => (remedy && last ? remedyCurve(pan, remedy, last.celsius, from, surface) : undefined),
-    [pan, remedy, last, from, surface],
-  );
+  const other = remedy?.curve.map((point) => ({ ...point, minutes: from + point.minutes }));
   const limit =
     cooling.begins + (to === COOLING_LIMITS.first.celsius ? COOLING_LIMITS.first : COOLING_LIMITS.second).minutes;
   return (
@@ -138,6 +124,7 @@ function Pan({ pan, of, onPot }: { pan: PanState; of: Stove; onPot: () => void }
       <div className={styles.side}>
         <Problems problems={command.atHead('clock', 'cm')} />
         <Reading key={pan.readings.length} pan={pan} of={of} />
+        {help === undefined && <Working said="Working out what helps this pan" />}
         {remedies.length > 0 && (
           <section aria-labelledby="helps">
             <h3 id="helps">{inDegrees(to)} from the last reading on, if you</h3>

@@ -19,8 +19,14 @@ interface CoreFieldProps {
   load: string;
 }
 
+/** The core of one load, emptied once it was taken. */
+export function CoreField(props: CoreFieldProps) {
+  const taken = props.stove.day.loads.find((each) => each.key === props.load)?.readings.length;
+  return <CoreOfLoad key={`${props.load} ${taken}`} {...props} />;
+}
+
 /** The core of one load: what is asked, what was read, and the way on without a passed check. */
-export function CoreField({ stove, of: { command, act, clock }, load: key }: CoreFieldProps) {
+function CoreOfLoad({ stove, of: { command, act, clock }, load: key }: CoreFieldProps) {
   const { inDegrees } = useUnits();
   const [typed, setTyped] = useState(NO_DEGREES);
   const read = useDegrees(typed, LIKELY_CORE);

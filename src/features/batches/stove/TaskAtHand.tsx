@@ -60,7 +60,7 @@ export function TaskAtHand({ stove, of, onPot }: TaskAtHandProps) {
           <Brings task={task} stove={stove} />
           {task.note && <p className="note">{task.note}</p>}
           {task.kind === 'core' ? (
-            <CoreField key={task.key} stove={stove} of={of} load={task.in?.load ?? ''} />
+            <CoreField stove={stove} of={of} load={task.in?.load ?? ''} />
           ) : leaving === task.key ? (
             <LeaveOut
               of={of}
