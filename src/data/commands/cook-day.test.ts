@@ -4,11 +4,12 @@ import { grams } from '@/core/quantity/units';
 import type { CookAct } from '@/core/batch/steps/cook';
 import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
 import { answerAsks, plannedExample, weighedBatch } from '../fixtures/worked-path';
-import { readBatch, readReadings } from '../repositories/batches';
+import { readBatch, readReadings, readTares } from '../repositories/batches';
 import { readLatestVersion } from '../repositories/recipes';
 import { readStock } from '../repositories/stock';
 import { startCooking, weighBatch } from './batches';
 import { cookBatch } from './cook-day';
+import { writeNextTime } from './next-time';
 import { sealShare } from './packs';
 import { setShares } from './shares';
 
@@ -175,4 +176,46 @@ test('after the clock was changed a timer rings when its minutes are over', asyn
   expect(cook?.state === 'running' && ringsAt(cook.timer).toISOString()).toBe('2026-10-25T02:00:00.000Z');
   late.setNow('2026-10-25T02:10:00Z');
   valueOf(await late.run((context) => answerAsks(context, own.batchId)));
+});
+
+test('what the day taught goes into the recipe’s next version: the minutes that it took, and the cook’s words', async () => {
+  clock('10:10');
+  valueOf(await act({ act: 'done', key: 'fill.0.0' }));
+  clock('11:02');
+  valueOf(await act({ act: 'done', key: 'cook.0.0' }));
+  const before = await readLatestVersion(house.db, house.reference, ids.recipeId);
+  const answer = valueOf(
+    await house.run((context) =>
+      writeNextTime(context, { batchId: ids.batchId, minutes: [{ component: 0, minutes: 52 }], note: 'less water' }),
+    ),
+  );
+  const after = await readLatestVersion(house.db, house.reference, ids.recipeId);
+  expect(after).toMatchObject({ number: before!.number + 1, note: 'less water', components: [{ minutes: 52 }] });
+  expect(answer.number).toBe(after!.number);
+  expect(after!.lines.map((line) => line.grams)).toEqual(before!.lines.map((line) => line.grams));
+});
+
+test('a vessel’s empty weight is known by its name from the last time it was weighed', async () => {
+  valueOf(await weigh());
+  expect(await readTares(house.db)).toEqual([{ name: 'pot', tare: 1240 }]);
+  clock('12:00');
+  valueOf(
+    await house.run((context) =>
+      weighBatch(context, {
+        batchId: ids.batchId,
+        weighing: {
+          by: 'scale',
+          vessels: [
+            { name: 'pot', gross: grams(2000), tare: grams(1238) },
+            { name: 'bowl', gross: grams(1700), tare: grams(300) },
+          ],
+        },
+        eatenBefore: 0,
+      }),
+    ),
+  );
+  expect(await readTares(house.db)).toEqual([
+    { name: 'bowl', tare: 300 },
+    { name: 'pot', tare: 1238 },
+  ]);
 });

@@ -1,5 +1,6 @@
 import 'server-only';
-import { and, asc, desc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
+import { alias } from 'drizzle-orm/pg-core';
 import type { LocalDate } from '@/core/calendar/local-date';
 import { foldBatch, type BatchHistory, type BatchState, type BatchYield, type WeighedState } from '@/core/batch/fold';
 import type { Reading } from '@/core/batch/reading';
@@ -63,6 +64,32 @@ const toReading = (row: typeof reading.$inferSelect): Reading => ({
 /** Everything that was observed of a batch, in the order of writing, what was struck out with it. */
 export const readReadings = async (tx: Tx, batchId: number): Promise<Reading[]> =>
   (await tx.select().from(reading).where(eq(reading.batchId, batchId)).orderBy(asc(reading.id))).map(toReading);
+
+/** How many vessels are offered by name. */
+const KNOWN_TARES = 6;
+
+/** The empty weight of each vessel as it was last weighed, by its name, the latest first. */
+export async function readTares(tx: Tx): Promise<{ readonly name: string; readonly tare: number }[]> {
+  const empty = alias(reading, 'empty');
+  const rows = await tx
+    .selectDistinctOn([reading.text], { name: reading.text, tare: empty.value, id: empty.id })
+    .from(reading)
+    .innerJoin(
+      empty,
+      and(
+        eq(empty.batchId, reading.batchId),
+        eq(empty.node, reading.node),
+        eq(empty.kind, 'tare'),
+        eq(empty.writtenAt, reading.writtenAt),
+      ),
+    )
+    .where(and(eq(reading.kind, 'gross'), isNotNull(reading.text), gt(empty.value, 0)))
+    .orderBy(reading.text, desc(empty.id));
+  return rows
+    .sort((a, b) => b.id - a.id)
+    .slice(0, KNOWN_TARES)
+    .flatMap(({ name, tare }) => (name === null || tare === null ? [] : [{ name, tare }]));
+}
 
 /** All that one batch's fold looks at. */
 export async function readBatchHistory(tx: Tx, batchId: number): Promise<BatchHistory> {

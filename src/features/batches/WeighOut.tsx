@@ -16,6 +16,7 @@ import { useCommand } from '@/ui/form/use-command';
 import { useDraftStorage } from '@/ui/form/use-draft-storage';
 import { dropBatch, startCooking } from './actions';
 import { useFocusOnChange } from '@/ui/next-act';
+import { BeginBy } from './BeginBy';
 import type { BatchView, SheetLine } from './queries';
 import styles from './weigh-out.module.css';
 import { WentIn } from './WentIn';
@@ -157,6 +158,7 @@ export function WeighOut({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
           put this plan away
         </Button>
       </div>
+      {view.dayMinutes !== undefined && view.dayMinutes > 0 && <BeginBy minutes={view.dayMinutes} />}
       <Caution>{STANDING_CAUTION}</Caution>
     </section>
   );

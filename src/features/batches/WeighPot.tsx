@@ -3,13 +3,10 @@
 import ButtonBase from '@mui/material/ButtonBase';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { z } from 'zod';
 import type { StepKey } from '@/core/batch/steps';
 import { CORE_OF_A_POT } from '@/core/heat/core-temperature';
-import { weighYield, type Weighing } from '@/core/portion/yield';
-import type { Outcome, Problem } from '@/core/problem';
-import { readCount } from '@/core/quantity/typed';
-import { grams } from '@/core/quantity/units';
+import { weighYield } from '@/core/portion/yield';
+import type { Problem } from '@/core/problem';
 import { writeDensity } from '@/core/quantity/write';
 import { Segments } from '@/ui/form/Segments';
 import { FromInstrument } from '@/ui/counter/FromInstrument';
@@ -22,9 +19,11 @@ import { useCommand } from '@/ui/form/use-command';
 import { useDraftStorage } from '@/ui/form/use-draft-storage';
 import { tryPot, weighBatch } from './actions';
 import styles from './batches.module.css';
+import { KnownTares } from './KnownTares';
 import type { BatchView } from './queries';
 import { useUnits } from '@/ui/units';
 import { useCorrection } from './use-correction';
+import { before, isTyped, readWeighing, typedPot, type Typed } from './typed-pot';
 import { WhatFollows } from './WhatFollows';
 
 const MEASURED_BY = [
@@ -34,16 +33,6 @@ const MEASURED_BY = [
 
 /** Problems that stand at the head, for no field of theirs is shown. */
 const HEAD = new Set(['vessels', 'revision', 'packsStand']);
-
-const typedPot = z.object({
-  by: z.enum(['scale', 'cups']),
-  vessels: z.array(z.object({ name: z.string(), gross: z.string(), tare: z.string() })),
-  cups: z.string(),
-  cupGrams: z.string(),
-  eaten: z.string(),
-  kept: z.string(),
-});
-type Typed = z.infer<typeof typedPot>;
 
 /** Weighing the finished pot: gross and tare of each vessel, or counted cups of which one was weighed. */
 export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: StepKey) => void }) {
@@ -111,6 +100,13 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
                   setVessel(index, {
                     [vessel.gross === '' ? 'gross' : 'tare']: toType(grams, String(Math.round(grams))),
                   });
+              }}
+            />
+            <KnownTares
+              tares={view.tares}
+              onTake={({ name, tare }) => {
+                const index = typed.vessels.findIndex((vessel) => vessel.tare === '');
+                if (index >= 0) setVessel(index, { name, tare: toType(tare) });
               }}
             />
             {typed.vessels.map((vessel, index) => (
@@ -250,59 +246,4 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
       </div>
     </form>
   );
-}
-
-function before(view: BatchView, toType: (grams: number) => string): Typed {
-  const weighing = view.weighed?.weighing;
-  return {
-    by: weighing?.by ?? 'scale',
-    vessels:
-      weighing?.by === 'scale'
-        ? weighing.vessels.map((vessel) => ({
-            name: vessel.name,
-            gross: toType(vessel.gross),
-            tare: vessel.tare > 0 ? toType(vessel.tare) : '0',
-          }))
-        : [{ name: 'big pot', gross: '', tare: '' }],
-    cups: weighing?.by === 'cups' ? String(weighing.cups) : '',
-    cupGrams: weighing?.by === 'cups' ? toType(weighing.cupGrams) : '',
-    eaten: view.weighed && view.weighed.eatenBefore > 0 ? toType(view.weighed.eatenBefore) : '',
-    kept: view.weighed && view.weighed.kept > 0 ? toType(view.weighed.kept) : '',
-  };
-}
-
-const isTyped = (typed: Typed, field: string) => {
-  const [, index, name] = field.split('.');
-  if (name === 'gross' || name === 'tare') return typed.vessels[Number(index)]?.[name] !== '';
-  return field === 'cups' ? typed.cups !== '' : field === 'cupGrams' ? typed.cupGrams !== '' : false;
-};
-
-/** The typed readings as a weighing, or what cannot be read at its field. */
-function readWeighing(
-  typed: Typed,
-  readScale: ReturnType<typeof useUnits>['readScale'],
-): { weighing: Weighing | undefined; problems: Problem[] } {
-  const problems: Problem[] = [];
-  const take = <T,>(outcome: Outcome<T>, field: string, instead: T): T => {
-    if (outcome.ok) return outcome.value;
-    problems.push({ ...outcome.problem, field });
-    return instead;
-  };
-  const zero = grams(0);
-  const weighing: Weighing =
-    typed.by === 'cups'
-      ? {
-          by: 'cups',
-          cups: take(readCount(typed.cups), 'cups', 0),
-          cupGrams: take(readScale(typed.cupGrams), 'cupGrams', zero),
-        }
-      : {
-          by: 'scale',
-          vessels: typed.vessels.map((vessel, index) => ({
-            name: vessel.name.trim() || `vessel ${index + 1}`,
-            gross: take(readScale(vessel.gross), `vessels.${index}.gross`, zero),
-            tare: take(readScale(vessel.tare, 'zero'), `vessels.${index}.tare`, zero),
-          })),
-        };
-  return { weighing: problems.length === 0 ? weighing : undefined, problems };
 }

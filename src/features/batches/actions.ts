@@ -2,7 +2,7 @@
 
 import { z } from 'zod';
 import { PARTS } from '@/core/recipe/recipe';
-import { cookSchema } from '@/core/batch/steps/cook';
+import { cookSchema, nextTimeSchema } from '@/core/batch/steps/cook';
 import { sharesSchema } from '@/core/batch/steps/divide';
 import { labelsSchema, packWeightsSchema, sealSchema, traysSchema } from '@/core/batch/steps/pack';
 import { weighSchema } from '@/core/batch/steps/pot';
@@ -12,6 +12,7 @@ import * as batches from '@/data/commands/batches';
 import * as cookDay from '@/data/commands/cook-day';
 import * as labels from '@/data/commands/labels';
 import * as weights from '@/data/commands/pack-weights';
+import * as nextTime from '@/data/commands/next-time';
 import * as packs from '@/data/commands/packs';
 import * as shares from '@/data/commands/shares';
 import * as stock from '@/data/commands/stock';
@@ -32,6 +33,7 @@ const lineSchema = z.object({
 export const startCooking = houseAction('start cooking', startSchema, batches.startCooking);
 export const dropBatch = houseAction('drop batch', batchIdSchema, batches.dropBatch);
 export const cookBatch = houseAction('cook', cookSchema, cookDay.cookBatch);
+export const writeNextTime = houseAction('next time', nextTimeSchema, nextTime.writeNextTime);
 export const weighBatch = houseAction('weigh batch', potSchema, batches.weighBatch);
 export const tryPot = houseTry(potSchema, batches.weighBatch);
 export const correctLine = houseAction('correct line', lineSchema, batches.correctLine);

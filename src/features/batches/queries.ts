@@ -2,8 +2,13 @@ import 'server-only';
 import { type WeighedTake } from '@/core/batch/fold';
 import { batchGraph, type MassGraph } from '@/core/batch/graph';
 import { STEPS, stepAt, type StepKey } from '@/core/batch/steps';
+import { driftFromPlan, type Drift } from '@/core/batch/drift';
+import { takeOf } from '@/core/batch/evidence';
+import { scheduleTasks } from '@/core/cook/schedule';
+import { tasksOf } from '@/core/cook/tasks';
 import { asksOf, type Asks } from '@/core/batch/steps/cook';
 import type { CookDay } from '@/core/cook/cook-day';
+import { cookedOtherwise, type CookedFor } from '@/core/cook/next-time';
 import type { PanState } from '@/core/heat/pans';
 import { grams } from '@/core/quantity/units';
 import { clockIn, dayIn, writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
@@ -19,12 +24,13 @@ import { recipeSheet } from '@/core/recipe/sheet';
 import { fallenIn } from '@/core/standing';
 import { isDryer, type Equipment } from '@/core/plan/equipment';
 import { pageQuery, type Page } from '@/data/page';
-import { readBatch, readReadings, type StoredBatch } from '@/data/repositories/batches';
+import { readBatch, readReadings, readTares, type StoredBatch } from '@/data/repositories/batches';
 import { readDogs } from '@/data/repositories/dogs';
 import { readEquipment } from '@/data/repositories/equipment';
 import { readPlaces } from '@/data/repositories/household';
 import { whom } from './list/queries';
 import { weighedView, type WeighedView } from './weighed/queries';
+import { readLatestVersion } from '@/data/repositories/recipes';
 import { readPlannedLines } from '@/data/repositories/planned';
 import { nth, sure } from '@/core/sure';
 import { addUp } from '@/core/add-up';
@@ -71,7 +77,12 @@ export interface BatchView {
   readonly wentIn: WentIn;
   readonly food: number;
   readonly weighed: WeighedView | undefined;
-  /** From when cooking began. */
+  /** Vessels whose empty weight is known, by name. */
+  readonly tares: Awaited<ReturnType<typeof readTares>>;
+  /** Of a planned batch, how long its cook day takes; undefined where that cannot be placed. */
+  readonly dayMinutes: number | undefined;
+  /** What went in otherwise than planned. */
+  readonly drift: Drift | undefined;
   readonly stove: StoveView | undefined;
   readonly asks: Asks;
 }
@@ -86,6 +97,9 @@ export interface StoveView {
   readonly timeZone: string;
   /** By the place of a line: what of it goes into one load, and all of it, in the household's own measures. */
   readonly measures: readonly { readonly load?: string; readonly whole?: string }[];
+  /** What the recipe's next version may learn of it, and what it notes for the next time by now. */
+  readonly taught: readonly CookedFor[];
+  readonly note: string | undefined;
 }
 
 /** Everything that a run sheet shows; undefined where there is no such batch. */
@@ -120,6 +134,9 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
     weighed: batch.state === 'weighed' ? await weighedView(read, batch, dogs, today) : undefined,
     stove: batch.state === 'planned' ? undefined : await stoveView(read, batch),
     asks: asksOf(batch),
+    tares: batch.state === 'planned' ? [] : await readTares(db),
+    dayMinutes: planned?.dayMinutes,
+    drift: batch.state === 'planned' ? undefined : driftFromPlan(batch.takes, household.energyFactors),
   };
 });
 
@@ -129,6 +146,7 @@ async function stoveView(
   batch: Exclude<StoredBatch, { state: 'planned' }>,
 ): Promise<StoveView> {
   const { takes } = await readPlannedLines(db, reference, batch);
+  const latest = await readLatestVersion(db, reference, batch.recipeId);
   const written = takes.map((take) => take.written);
   const amounts = (loads: boolean) =>
     batch.takes.slice(0, takes.length).map((take) => {
@@ -142,6 +160,8 @@ async function stoveView(
     pans: batch.pans,
     now,
     timeZone: household.timeZone,
+    taught: cookedOtherwise(batch.day, latest?.components ?? []),
+    note: latest?.note,
     measures: batch.takes.map((take, line) => {
       // Another food than was planned: its measures are not known here.
       if (takes[line] === undefined || takes[line].written.source.food.name !== take.name) return {};
@@ -192,8 +212,14 @@ async function struckIn({ db, household, today }: Page, batchId: number): Promis
 async function plannedLines(
   { db, reference, household }: Page,
   batch: StoredBatch,
-): Promise<{ readonly lines: SheetLine[]; readonly reckoned: readonly ReckonedLine[] }> {
-  const { written: lines, bought, takes } = await readPlannedLines(db, reference, batch);
+): Promise<{
+  readonly lines: SheetLine[];
+  readonly reckoned: readonly ReckonedLine[];
+  readonly dayMinutes: number | undefined;
+}> {
+  const { written: lines, bought, takes, components } = await readPlannedLines(db, reference, batch);
+  const weighed = takes.map(({ written, bought: planned }) => ({ ...takeOf(written, planned), weighed: planned }));
+  const day = scheduleTasks(tasksOf(weighed, components), 1);
   const kitchen = scaledForKitchen(
     takes.map((take) => take.written),
     takes.map((take) => take.bought),
@@ -211,5 +237,6 @@ async function plannedLines(
       part: written.part,
     })),
     reckoned: linesOfWeights(lines, bought),
+    dayMinutes: day.ok ? day.value.end : undefined,
   };
 }

@@ -92,4 +92,15 @@ const actSchema = z.discriminatedUnion('act', [
 ]);
 export type CookAct = z.infer<typeof actSchema>;
 
+/** What a cook day taught, as it goes into the recipe's next version. */
+export const nextTimeSchema = z.object({
+  batchId: idSchema,
+  minutes: z
+    .array(z.object({ component: z.number().int().min(0).max(20), minutes: z.number().int().min(1).max(2880) }))
+    .max(20),
+  /** In the cook's words; empty: as it was. */
+  note: z.string().trim().max(2000),
+});
+export type NextTime = z.infer<typeof nextTimeSchema>;
+
 export const cookSchema = z.object({ batchId: idSchema, of: actSchema });

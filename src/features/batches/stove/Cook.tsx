@@ -5,6 +5,8 @@ import { useState } from 'react';
 import type { StepKey } from '@/core/batch/steps';
 import { coolingOf } from '@/core/heat/pans';
 import { sayCooling } from '@/core/heat/cooling-words';
+import { driftInPercent } from '@/core/batch/drift';
+import { writeKcal } from '@/core/quantity/write';
 import { countOf } from '@/core/quantity/count-words';
 import { Fold } from '@/ui/Fold';
 import { Field } from '@/ui/form/Field';
@@ -13,6 +15,7 @@ import { Segments } from '@/ui/form/Segments';
 import { useLive } from '@/ui/server-time';
 import { useUnits } from '@/ui/units';
 import type { BatchView, StoveView } from '../queries';
+import { NextTime } from './NextTime';
 import styles from './stove.module.css';
 import { TaskAtHand } from './TaskAtHand';
 import { Timeline } from './Timeline';
@@ -46,6 +49,13 @@ function Sheet({ view, stove, onOpen }: { view: BatchView; stove: StoveView; onO
             <PanInShort key={pan.key} pan={pan} of={of} onOpen={() => onOpen('cool')} />
           ))}
           <Loads stove={stove} />
+          {view.drift && (
+            <p className="note" role="status">
+              {view.drift.lines.map((line) => line.name).join(', ')} went in otherwise than planned: the batch holds{' '}
+              {writeKcal(view.drift.weighed)} kcal, {driftInPercent(view.drift)} % against the plan.
+            </p>
+          )}
+          <NextTime view={view} stove={stove} />
           <Fold title="The day itself">
             <div className="stack">
               <Segments

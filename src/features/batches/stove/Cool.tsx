@@ -5,14 +5,10 @@ import ButtonBase from '@mui/material/ButtonBase';
 import { useMemo, useState } from 'react';
 import type { StepKey } from '@/core/batch/steps';
 import { COOLING_LIMITS } from '@/core/heat/cooling';
-import { HEATED_AGAIN, sayCooling } from '@/core/heat/cooling-words';
-import { AROUND, coolingOf, STIR_IN_BELOW, USUAL_DEPTH, WHERES, type PanState } from '@/core/heat/pans';
+import { sayCooling } from '@/core/heat/cooling-words';
+import { AROUND, coolingOf, STIR_IN_BELOW, USUAL_DEPTH, type PanState } from '@/core/heat/pans';
 import { writeMinutes } from '@/core/plan/stove';
-import { readCount } from '@/core/quantity/typed';
 import { Fold } from '@/ui/Fold';
-import { Keypad } from '@/ui/counter/Keypad';
-import { Choice } from '@/ui/form/Choice';
-import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { Segments } from '@/ui/form/Segments';
 import { Working } from '@/ui/Working';
@@ -22,7 +18,7 @@ import type { BatchView, StoveView } from '../queries';
 import { StirInAsked } from './Asks';
 import { useHelp } from './use-help';
 import { CoolingCurve } from './CoolingCurve';
-import { Degrees, NO_DEGREES, useDegrees } from './Degrees';
+import { Missed, Reading, Stands } from './PanForms';
 import styles from './stove.module.css';
 import { useStove, type Stove } from './use-stove';
 
@@ -101,8 +97,8 @@ function Pan({ pan, of, onPot }: { pan: PanState; of: Stove; onPot: () => void }
   return (
     <div className={styles.cool}>
       <div>
-        <h2 className={styles[tone === 'in order' ? 'inOrder' : tone]} role="status">
-          {said}
+        <h2 className={styles[tone === 'in order' ? 'inOrder' : tone]}>
+          <span role="status">{said}</span>
         </h2>
         <p className="soft">
           {pan.name}, {AROUND[pan.where].words} at {inDegrees(AROUND[pan.where].celsius)} since {clock(pan.since)}.{' '}
@@ -179,162 +175,6 @@ function Pan({ pan, of, onPot }: { pan: PanState; of: Stove; onPot: () => void }
           On to the scale
         </Button>
       </div>
-    </div>
-  );
-}
-
-/** What is likely in a pan, in °C. */
-const LIKELY = { low: 0, high: 100 };
-
-function Reading({ pan, of: { act, command, clock } }: { pan: PanState; of: Stove }) {
-  const { inDegrees } = useUnits();
-  const [typed, setTyped] = useState(NO_DEGREES);
-  const [at, setAt] = useState('');
-  const last = pan.readings.at(-1);
-  // A core that would be hotter than at the stove is a slip of the unit.
-  const read = useDegrees(typed, { ...LIKELY, high: Math.max(40, (last?.celsius ?? LIKELY.high) + 5) });
-  const rises = read.ok && last !== undefined && at === '' && read.value > last.celsius + 2;
-  return (
-    <form
-      className={styles.why}
-      noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (!read.ok) return;
-        if (rises && !typed.sure) {
-          setTyped({ ...typed, sure: true });
-          return;
-        }
-        act({
-          act: 'pan',
-          load: pan.key,
-          celsius: read.value,
-          instrument: typed.instrument,
-          ...(at.trim() === '' ? {} : { clock: at.trim() }),
-        });
-      }}
-    >
-      {last && (
-        <>
-          <p className="soft">core, {clock(last.at)}</p>
-          <p className={styles.wanted}>{inDegrees(last.celsius)}</p>
-        </>
-      )}
-      <div className={styles.readingFields}>
-        <Degrees
-          label="Core now"
-          value={typed}
-          read={read}
-          onChange={setTyped}
-          hint={rises ? `warmer than at ${clock(last.at)}: is that so?` : undefined}
-        />
-        <Field
-          label="At"
-          placeholder="now"
-          autoComplete="off"
-          value={at}
-          onChange={(event) => setAt(event.target.value)}
-          problem={command.at('clock')}
-        />
-      </div>
-      <Button type="submit" variant="contained" size="large" fullWidth disabled={command.pending || !read.ok}>
-        {rises && !typed.sure ? 'It is warmer' : 'Take the reading'}
-      </Button>
-      {last && (
-        <Button
-          variant="text"
-          size="small"
-          disabled={command.pending}
-          onClick={() => act({ act: 'strike', readingId: last.id, why: 'read wrongly' })}
-        >
-          strike out {inDegrees(last.celsius)}
-        </Button>
-      )}
-      <Keypad />
-    </form>
-  );
-}
-
-function Stands({ pan, of: { act, command } }: { pan: PanState; of: Stove }) {
-  const [depth, setDepth] = useState(pan.depth === undefined ? '' : String(pan.depth));
-  const read = readCount(depth);
-  return (
-    <div className="stack">
-      <Choice
-        label="It stands"
-        value={pan.where}
-        options={WHERES.map((where) => ({ value: where, label: AROUND[where].words }))}
-        onChange={(where) => act({ act: 'where', load: pan.key, where })}
-      />
-      <form
-        className={styles.readingFields}
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (read.ok) act({ act: 'depth', load: pan.key, cm: read.value });
-        }}
-      >
-        <Field
-          label="How deep it lies"
-          unit="cm"
-          inputMode="decimal"
-          autoComplete="off"
-          value={depth}
-          onChange={(event) => setDepth(event.target.value)}
-          problem={!read.ok && depth !== '' ? read.problem.message : command.at('cm')}
-        />
-        <Button type="submit" variant="outlined" disabled={command.pending || !read.ok}>
-          So deep
-        </Button>
-      </form>
-      <p className="note">
-        Plastic takes food at room temperature only; glass may take it warm, but never goes hot into the freezer (common
-        practice).
-      </p>
-    </div>
-  );
-}
-
-/** What the rules ask of food that cooled too slowly, and the way to keep it all the same. */
-function Missed({ pan, of: { act, command }, asks }: { pan: PanState; of: Stove; asks: 'heat again' | 'throw away' }) {
-  const { inDegrees } = useUnits();
-  const [why, setWhy] = useState<string>();
-  return (
-    <div className={styles.why}>
-      <p>
-        {asks === 'heat again'
-          ? `The rules ask: heat it to ${inDegrees(HEATED_AGAIN)} and cool it again, once; or throw it away.`
-          : 'The rules ask: throw it away.'}{' '}
-        <span className="note">FDA Food Code, from memory</span>
-      </p>
-      {why === undefined ? (
-        <Button variant="text" onClick={() => setWhy('')}>
-          keep it all the same
-        </Button>
-      ) : (
-        <>
-          <Field
-            label="Why is it kept?"
-            hint="Its packs are marked with it."
-            value={why}
-            onChange={(event) => setWhy(event.target.value)}
-            autoComplete="off"
-            autoFocus
-          />
-          <div className={styles.acts}>
-            <Button
-              variant="outlined"
-              disabled={command.pending || why.trim() === ''}
-              onClick={() => act({ act: 'keep', load: pan.key, why })}
-            >
-              Keep it, and mark its packs
-            </Button>
-            <Button variant="text" onClick={() => setWhy(undefined)}>
-              Never mind
-            </Button>
-          </div>
-        </>
-      )}
     </div>
   );
 }
