@@ -61,6 +61,16 @@ export function safeCoreOfFood(of: Cooked): SafeCore | undefined {
   return { celsius, ...(rest === undefined ? {} : { rest }), because: of.text, as };
 }
 
+/** The one that asks for most: the hottest, and of these the longest rest. */
+export const strictest = (of: readonly SafeCore[]): SafeCore | undefined =>
+  of.reduce<SafeCore | undefined>(
+    (most, each) =>
+      !most || each.celsius > most.celsius || (each.celsius === most.celsius && (each.rest ?? 0) > (most.rest ?? 0))
+        ? each
+        : most,
+    undefined,
+  );
+
 /**
  * The core temperature of what is cooked together, in °C: that of the part that asks for most. Undefined where nothing
  * of it needs one.
@@ -68,12 +78,4 @@ export function safeCoreOfFood(of: Cooked): SafeCore | undefined {
  * Source: USDA FSIS chart of safe internal temperatures (handbook 6, from memory).
  */
 export const safeCoreOf = (lines: readonly Cooked[]): SafeCore | undefined =>
-  lines
-    .flatMap((line) => safeCoreOfFood(line) ?? [])
-    .reduce<SafeCore | undefined>(
-      (most, each) =>
-        !most || each.celsius > most.celsius || (each.celsius === most.celsius && (each.rest ?? 0) > (most.rest ?? 0))
-          ? each
-          : most,
-      undefined,
-    );
+  strictest(lines.flatMap((line) => safeCoreOfFood(line) ?? []));

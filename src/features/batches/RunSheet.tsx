@@ -58,7 +58,8 @@ export function RunSheet({ view }: { view: BatchView }) {
   const step = chosen.at === view.step && chosen.step && view.opens.includes(chosen.step) ? chosen.step : view.step;
   const open = (next: StepKey) => setChosen({ at: view.step, step: next });
   // Where a figure is typed the drawing gives way to it.
-  const isTyped = step === 'weigh out' || step === 'pot';
+  const asks = view.weighed?.shares.length === 0 && view.asks.heat.length + view.asks.stirIns.length > 0;
+  const isTyped = step === 'weigh out' || step === 'pot' || (step === 'divide' && asks);
   // The stove has drawings of its own: the day of hands and vessels, and the curve of a pan.
   const atStove = step === 'cook' || step === 'cool';
   const [large, setLarge] = useState(false);

@@ -4,7 +4,7 @@ import ButtonBase from '@mui/material/ButtonBase';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { StepKey } from '@/core/batch/steps';
-import { CORE_OF_A_POT } from '@/core/heat/core-temperature';
+import { SAFE_CORE_SOURCE, strictest } from '@/core/heat/safe-core';
 import { weighYield } from '@/core/portion/yield';
 import type { Problem } from '@/core/problem';
 import { writeDensity } from '@/core/quantity/write';
@@ -36,9 +36,10 @@ const HEAD = new Set(['vessels', 'revision', 'packsStand']);
 
 /** Weighing the finished pot: gross and tare of each vessel, or counted cups of which one was weighed. */
 export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: StepKey) => void }) {
-  const { inMass, readScale, scaleUnit, toType } = useUnits();
+  const { inDegrees, inMass, readScale, scaleUnit, toType } = useUnits();
   const [typed, setTyped, forget] = useDraftStorage(`weigh-${view.id}`, typedPot, before(view, toType));
   const [tried, setTried] = useState(false);
+  const core = strictest(view.stove?.day.loads.flatMap(({ asked }) => asked ?? []) ?? []);
   const weigh = useCommand(weighBatch, `weigh-${view.id}`, () => forget(typed));
   const again = useCorrection(tryPot, weighBatch, `weigh-again-${view.id}`, () => forget(typed));
   const { weighing, problems } = readWeighing(typed, readScale);
@@ -186,13 +187,12 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
             <CupLevel />
           </div>
         )}
-        {!view.weighed && (
+        {!view.weighed && core && (
           <p className={styles.done}>
             <ProbePlace />
             <span>
-              Done at <b>{CORE_OF_A_POT.celsius} °C</b> ({CORE_OF_A_POT.fahrenheit} °F), with the tip in the middle of
-              the thickest piece.{' '}
-              <span className="note">{CORE_OF_A_POT.source}; stir-ins go in when it has cooled</span>
+              Done at <b>{inDegrees(core.celsius)}</b>, with the tip in the middle of the thickest piece.{' '}
+              <span className="note">{SAFE_CORE_SOURCE}; stir-ins go in when it has cooled</span>
             </span>
           </p>
         )}

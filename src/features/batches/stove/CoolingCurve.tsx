@@ -47,7 +47,7 @@ export function CoolingCurve({
   return (
     <svg
       viewBox={`0 -8 ${SIZE.width} ${SIZE.height + 40}`}
-      className={styles.drawn}
+      className={`${styles.drawn} ${styles.cooling}`}
       role="img"
       aria-label={`The pan as it cools: ${said === '' ? 'no reading yet' : said}`}
     >

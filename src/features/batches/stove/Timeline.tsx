@@ -1,5 +1,6 @@
 'use client';
 
+import { useEffect, useRef } from 'react';
 import { ringsAt } from '@/core/cook/cook-day';
 import { writeMinutes } from '@/core/plan/stove';
 import { cookTimeline, type TimeSpan } from '@/ui/charts/cook-timeline';
@@ -42,6 +43,16 @@ function fitting(label: string, letters: number): string {
 /** The day of hands, vessels and pans, with the line of now: what was done, what runs, and what is planned. */
 export function Timeline({ stove, of: { plan, now, clock, atHand } }: { stove: StoveView; of: Stove }) {
   const { inDegrees } = useUnits();
+  const frame = useRef<HTMLElement>(null);
+  const isPlanned = plan !== undefined;
+  useEffect(() => {
+    // Where the day is wider than the screen, now is in sight.
+    const line = frame.current?.querySelector<SVGGraphicsElement>('[data-now]');
+    if (!frame.current || !line) return;
+    const box = line.getBoundingClientRect();
+    const seen = frame.current.getBoundingClientRect();
+    frame.current.scrollLeft += box.left - seen.left - seen.width / 2;
+  }, [isPlanned]);
   if (!plan) return null;
   const { day, pans } = stove;
   const timeOf = new Map(plan.times.map((time) => [time.key, time]));
@@ -120,7 +131,7 @@ export function Timeline({ stove, of: { plan, now, clock, atHand } }: { stove: S
   const thin = SIZE.bar / Math.max(1, cooling.length);
 
   return (
-    <figure className={styles.timeline}>
+    <figure ref={frame} className={styles.timeline}>
       <Pointed>
         <svg
           viewBox={`0 0 ${SIZE.width} ${height}`}
@@ -178,7 +189,7 @@ export function Timeline({ stove, of: { plan, now, clock, atHand } }: { stove: S
             y2={chart.height + 6}
             className={styles.end}
           />
-          <g className={styles.nowLine}>
+          <g className={styles.nowLine} data-now>
             <line x1={chart.x(now)} x2={chart.x(now)} y1={SIZE.head - 8} y2={chart.height + 4} />
             <text x={Math.max(SIZE.names + 20, chart.x(now))} y={chart.height + 20} textAnchor="middle">
               {clock(now)}
