@@ -1,7 +1,7 @@
 import type { CookedComponent } from '../batch/evidence';
 import type { WeighedTake } from '../batch/fold';
 import type { NodeKey, Observed } from '../batch/reading';
-import { heatVerdict, type CoreReading, type HeatVerdict } from '../heat/heat-check';
+import { byTime, heatVerdict, type ByTime, type CoreReading, type HeatVerdict } from '../heat/heat-check';
 import type { SafeCore } from '../heat/safe-core';
 import { coreAsked, loadKey, stirIns, tasksOf, type DayTask, type LoadKey } from './tasks';
 
@@ -34,6 +34,9 @@ export interface LoadState {
   readonly asked: SafeCore | undefined;
   readonly readings: readonly CoreReading[];
   readonly verdict: HeatVerdict;
+  /** What its logged curve came to by time at temperature, and whether the cook goes by that. */
+  readonly byTime: ByTime | undefined;
+  readonly isByTime: boolean;
   /** Why it goes on without a passed check, in the cook's words. */
   readonly reason: string | undefined;
 }
@@ -88,6 +91,9 @@ export function cookDayOf(
       const key = loadKey(place, load);
       const node: NodeKey = `load:${key}`;
       const readings = observed.all(node, 'temperature').map(({ id, value = 0, at }) => ({ id, celsius: value, at }));
+      const raw = lastRaw(written, takes, observed, planned, key);
+      const time = byTime(asked, readings, raw);
+      const isByTime = observed.of(node, 'count')?.value === 1;
       return {
         key,
         component: place,
@@ -95,7 +101,9 @@ export function cookDayOf(
         name: component.loads > 1 ? `load ${load + 1} of ${component.loads}` : component.name,
         asked,
         readings,
-        verdict: heatVerdict(asked, readings, lastRaw(written, takes, observed, planned, key)),
+        verdict: heatVerdict(asked, readings, raw, isByTime ? time : undefined),
+        byTime: time,
+        isByTime,
         reason: observed.of(node, 'note')?.text,
       };
     });

@@ -1,4 +1,4 @@
-import { heatVerdict, LIKELY_CORE, readFoodTemperature } from './heat-check';
+import { byTime, heatVerdict, LIKELY_CORE, readFoodTemperature } from './heat-check';
 
 const at = (clock: string) => new Date(`2026-11-26T${clock}:00Z`);
 const venison = { celsius: 71, because: 'venison', as: 'game' };
@@ -32,4 +32,22 @@ test('a slip of the unit is asked about, and never stored', () => {
   expect(readFoodTemperature('75 °F', 'metric', LIKELY_CORE, true)).toMatchObject({ ok: true });
   expect(read('done').ok).toBe(false);
   expect(read('400').ok).toBe(false);
+});
+
+test('by time at temperature, for who logs the core: beef 12 min at 60 °C (FSIS Appendix A, from memory), poultry four times', () => {
+  const beef = { celsius: 71, because: 'beef, minced', as: 'ground meat' };
+  const held = (minutes: number) => [
+    { celsius: 60, at: at('11:00') },
+    { celsius: 60, at: new Date(at('11:00').getTime() + minutes * 60_000) },
+  ];
+  expect(byTime(beef, held(12), undefined)).toMatchObject({ minutes: expect.closeTo(12, 6) as number, asked: 12 });
+  expect(byTime({ ...beef, as: 'poultry' }, held(12), undefined)?.asked).toBe(48);
+  // One reading is no curve; nothing before the last addition counts; other foods are not in the table.
+  expect(byTime(beef, held(12).slice(0, 1), undefined)).toBeUndefined();
+  expect(byTime(beef, held(12), at('11:05'))).toBeUndefined();
+  expect(byTime({ ...beef, as: 'fish' }, held(12), undefined)).toBeUndefined();
+  // It proves only where the cook goes by it, and only when it comes to what is asked.
+  expect(heatVerdict(beef, held(12), undefined).is).toBe('too cold');
+  expect(heatVerdict(beef, held(12), undefined, byTime(beef, held(12), undefined)).is).toBe('proven');
+  expect(heatVerdict(beef, held(11), undefined, byTime(beef, held(11), undefined)).is).toBe('too cold');
 });

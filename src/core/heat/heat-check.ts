@@ -1,6 +1,7 @@
 import { fine, refused, type Outcome } from '../problem';
 import { writeTemperature } from '../quantity/temperature';
 import type { UnitSet } from '../quantity/units';
+import { ASKED_AT_60, lethalityOf, type Lethality } from './lethality';
 import type { SafeCore } from './safe-core';
 
 /** A core temperature as it was read. */
@@ -25,20 +26,52 @@ export type HeatVerdict =
  * is kept and does not count.
  *
  * Takes what its strictest part asks for, the readings in order of time, and when the last raw food went in (undefined:
- * with the first). Source: USDA FSIS chart; measured after the last raw addition (handbook 6).
+ * with the first); and, where the cook goes by the logged curve, what it came to. Source: USDA FSIS chart; measured after the last raw addition (handbook 6).
  */
 export function heatVerdict(
   asked: SafeCore | undefined,
   readings: readonly CoreReading[],
   lastRaw: Date | undefined,
+  chosen?: ByTime,
 ): HeatVerdict {
   if (!asked) return { is: 'not asked' };
   const last = readings.at(-1);
   if (!last) return { is: 'not measured' };
   if (lastRaw && last.at < lastRaw) return { is: 'before the last addition', by: last };
+  if (chosen && chosen.minutes >= chosen.asked) return { is: 'proven', by: last };
   return last.celsius >= asked.celsius
     ? { is: 'proven', by: last }
     : { is: 'too cold', by: last, under: asked.celsius - last.celsius };
+}
+
+/** What a logged core came to by time at temperature, where the table of times holds for that food. */
+export interface ByTime extends Lethality {
+  /** Minutes at 60 °C that are asked for. */
+  readonly asked: number;
+}
+
+/** The foods that the table of times is for. Source: FSIS Appendix A; four times as much for poultry is ours (handbook 6). */
+const BY_TIME: Readonly<Record<string, number>> = {
+  'ground meat': ASKED_AT_60.meat,
+  'whole cuts': ASKED_AT_60.meat,
+  poultry: ASKED_AT_60.poultry,
+};
+
+/**
+ * The lethality of a load's core from the readings after its last raw addition; undefined where there are fewer than two,
+ * or its strictest part is no meat that the table of times is for. Source: handbook 6 (FSIS Appendix A, from memory).
+ */
+export function byTime(
+  asked: SafeCore | undefined,
+  readings: readonly CoreReading[],
+  lastRaw: Date | undefined,
+): ByTime | undefined {
+  const needed = asked && BY_TIME[asked.as];
+  const own = readings.filter(({ at }) => !lastRaw || at >= lastRaw);
+  const [first] = own;
+  if (needed === undefined || !first || own.length < 2) return undefined;
+  const curve = own.map(({ celsius, at }) => ({ celsius, minutes: (at.getTime() - first.at.getTime()) / 60_000 }));
+  return { ...lethalityOf(curve), asked: needed };
 }
 
 /** What a kitchen's food can be, in °C: from the freezer to boiling under pressure (common practice, no source). */

@@ -219,3 +219,28 @@ test('a vessel’s empty weight is known by its name from the last time it was w
     { name: 'pot', tare: 1238 },
   ]);
 });
+
+test('the log of a probe is read in whole or not at all, each reading at its time', async () => {
+  clock('11:30');
+  const log = (...points: (readonly [string, number])[]): CookAct => ({
+    act: 'log',
+    load: '0.0',
+    of: 'load',
+    points: points.map(([time, celsius]) => ({ time, celsius })),
+  });
+  // The household's clock is an hour ahead: 12:00 is 11:00Z.
+  expect(await refusal(log(['12:00', 60], ['13:30', 70]))).toMatch(/still to come/);
+  expect(await refusal(log(['12:10', 60], ['12:00', 70]))).toMatch(/run backwards/);
+  expect(await refusal(log(['2026-11-24T12:00:00Z', 60], ['2026-11-24T12:10:00Z', 70]))).toMatch(
+    /not in this cook day/,
+  );
+  expect((await batch()).day.loads[0]!.readings).toHaveLength(0);
+  valueOf(await act(log(['12:00', 55], ['12:10:30', 66], ['12:20', 72])));
+  const [load] = (await batch()).day.loads;
+  expect(load!.readings.map(({ celsius, at }) => [celsius, at.toISOString().slice(11, 19)])).toEqual([
+    [55, '11:00:00'],
+    [66, '11:10:30'],
+    [72, '11:20:00'],
+  ]);
+  expect(load!.verdict.is).toBe('proven');
+});

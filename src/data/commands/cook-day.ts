@@ -54,6 +54,11 @@ async function readingsOf(context: Context, found: OnStove, of: CookAct): Promis
           ...by(of),
         },
       ];
+    case 'by time':
+      loadOf(found, of.load);
+      return [{ node: nodeOf('load', of.load), kind: 'count', value: of.on ? 1 : 0 }];
+    case 'log':
+      return logged(context, found, of);
     case 'go on':
       return goesOn(found, of.load, of.why);
     case 'hands':
@@ -170,6 +175,36 @@ function timeOf({ now, today, household }: Context, found: OnStove, clock: strin
   return yesterday.getTime() >= found.startedAt.getTime() - MINUTE
     ? yesterday
     : refuse('That is still to come. Check the time.', 'clock');
+}
+
+/** The readings of a probe's log: each at its time, all of them or none. */
+function logged(
+  context: Context,
+  found: OnStove,
+  { load, of, points }: Extract<CookAct, { act: 'log' }>,
+): NewReading[] {
+  loadOf(found, load);
+  const timed = points.map(({ time, celsius }) => ({ celsius, at: timeOfLog(context, found, time) }));
+  if (timed.some((point, index) => index > 0 && point.at <= (timed[index - 1]?.at ?? point.at)))
+    refuse('Its times run backwards. Sort it, or cut it there.', 'log');
+  return timed.map(({ celsius, at }) => ({
+    node: nodeOf(of, load),
+    kind: 'temperature',
+    value: celsius,
+    at,
+    instrument: 'log',
+  }));
+}
+
+function timeOfLog(context: Context, found: OnStove, time: string): Date {
+  if (/^\d{1,2}:\d{2}/.test(time)) {
+    const [, clock = time, seconds = '0'] = /^(\d{1,2}:\d{2})(?::(\d{2}))?/.exec(time) ?? [];
+    return new Date(timeOf(context, found, clock).getTime() + Number(seconds) * 1000);
+  }
+  const at = new Date(time);
+  if (Number.isNaN(at.getTime()) || at > context.now || at.getTime() < found.startedAt.getTime() - MINUTE)
+    return refuse(`${time} is not in this cook day. Check the times of the log.`, 'log');
+  return at;
 }
 
 function panReading(

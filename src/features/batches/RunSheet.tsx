@@ -29,6 +29,10 @@ interface StepScreenProps {
   onOpen: (step: StepKey) => void;
 }
 
+/** Something is asked before the pot may be divided. */
+const isAsked = ({ weighed, asks }: BatchView) =>
+  weighed?.shares.length === 0 && asks.heat.length + asks.stirIns.length > 0;
+
 /** The screen of each step; a step without one does not compile. */
 const SCREENS: Readonly<Record<StepKey, ComponentType<StepScreenProps>>> = {
   'weigh out': WeighOut,
@@ -36,7 +40,7 @@ const SCREENS: Readonly<Record<StepKey, ComponentType<StepScreenProps>>> = {
   cool: Cool,
   pot: (props) => <WeighPot {...props} key={JSON.stringify(props.view.weighed?.weighing ?? '')} />,
   divide: ({ view, ...props }) =>
-    view.stove && view.weighed?.shares.length === 0 && view.asks.heat.length + view.asks.stirIns.length > 0 ? (
+    view.stove && isAsked(view) ? (
       <Asks view={view} stove={view.stove} />
     ) : (
       <Divide {...props} view={view} key={view.revision} />
@@ -58,8 +62,7 @@ export function RunSheet({ view }: { view: BatchView }) {
   const step = chosen.at === view.step && chosen.step && view.opens.includes(chosen.step) ? chosen.step : view.step;
   const open = (next: StepKey) => setChosen({ at: view.step, step: next });
   // Where a figure is typed the drawing gives way to it.
-  const asks = view.weighed?.shares.length === 0 && view.asks.heat.length + view.asks.stirIns.length > 0;
-  const isTyped = step === 'weigh out' || step === 'pot' || (step === 'divide' && asks);
+  const isTyped = step === 'weigh out' || step === 'pot' || (step === 'divide' && isAsked(view));
   // The stove has drawings of its own: the day of hands and vessels, and the curve of a pan.
   const atStove = step === 'cook' || step === 'cool';
   const [large, setLarge] = useState(false);

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { isProven, mayGoOn, type LoadState, type StirIn } from '../../cook/cook-day';
 import { WHERES } from '../../heat/pans';
+import { MOST_POINTS } from '../../heat/probe-log';
 import { countOf } from '../../quantity/count-words';
 import { idSchema, weightSchema } from '../../schema';
 import type { BatchState } from '../fold';
@@ -74,6 +75,16 @@ const actSchema = z.discriminatedUnion('act', [
   z.object({ act: z.literal('take back'), key }),
   z.object({ act: z.literal('timer'), key, minutes: z.number() }),
   z.object({ act: z.literal('core'), load, celsius, clock, instrument }),
+  z.object({ act: z.literal('by time'), load, on: z.boolean() }),
+  z.object({
+    act: z.literal('log'),
+    load,
+    of: z.enum(['load', 'pan']),
+    points: z
+      .array(z.object({ time: z.string().max(40), celsius }))
+      .min(2)
+      .max(MOST_POINTS),
+  }),
   z.object({ act: z.literal('go on'), load, why }),
   z.object({ act: z.literal('hands'), hands: z.number().int().min(1).max(4) }),
   z.object({ act: z.literal('own'), title: z.string().trim().min(1).max(80) }),

@@ -97,8 +97,8 @@ function Pan({ pan, of, onPot }: { pan: PanState; of: Stove; onPot: () => void }
   return (
     <div className={styles.cool}>
       <div>
-        <h2 className={styles[tone === 'in order' ? 'inOrder' : tone]}>
-          <span role="status">{said}</span>
+        <h2 className={styles[tone === 'in order' ? 'inOrder' : tone]} aria-live="polite">
+          {said}
         </h2>
         <p className="soft">
           {pan.name}, {AROUND[pan.where].words} at {inDegrees(AROUND[pan.where].celsius)} since {clock(pan.since)}.{' '}

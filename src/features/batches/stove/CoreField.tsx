@@ -9,7 +9,9 @@ import { ProbePlace } from '@/ui/drawings/ProbePlace';
 import { Field } from '@/ui/form/Field';
 import { useUnits } from '@/ui/units';
 import type { StoveView } from '../queries';
+import { ByTime } from './ByTime';
 import { Degrees, NO_DEGREES, useDegrees } from './Degrees';
+import { ProbeLog } from './ProbeLog';
 import styles from './stove.module.css';
 import type { Stove } from './use-stove';
 
@@ -113,6 +115,8 @@ function CoreOfLoad({ stove, of: { command, act, clock }, load: key }: CoreField
           </div>
         </>
       )}
+      <ByTime load={load} of={{ act, command }} />
+      <ProbeLog of={{ act, command }} load={key} to="load" />
       <Keypad />
     </form>
   );

@@ -10,6 +10,7 @@ import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { useUnits } from '@/ui/units';
 import { Degrees, NO_DEGREES, useDegrees } from './Degrees';
+import { ProbeLog } from './ProbeLog';
 import styles from './stove.module.css';
 import type { Stove } from './use-stove';
 
@@ -81,6 +82,7 @@ export function Reading({ pan, of: { act, command, clock } }: { pan: PanState; o
           strike out {inDegrees(last.celsius)}
         </Button>
       )}
+      <ProbeLog of={{ act, command }} load={pan.key} to="pan" />
       <Keypad />
     </form>
   );
