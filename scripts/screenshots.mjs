@@ -1,6 +1,6 @@
 // Renews docs/screenshots from the demo data at a fixed noon: `node scripts/screenshots.mjs [folder] [width] [light|dark]`.
 import { spawn } from 'node:child_process';
-import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { build, install } from './prepare.mjs';
@@ -14,6 +14,10 @@ const port = 3900 + (process.pid % 90);
 const address = `http://127.0.0.1:${port}`;
 const folder = mkdtempSync(join(tmpdir(), 'hodman-shots-'));
 mkdirSync(target, { recursive: true });
+// The clock of both servers: a file, so that a cook day can go on.
+const clock = join(folder, 'now');
+const setClock = (utc) => writeFileSync(clock, `2026-11-25T${utc}:00Z`);
+setClock('12:00');
 /** A server on a folder of its own, once it answers. */
 async function serving(script, own, ownPort) {
   const started = spawn(process.execPath, [script], {
@@ -21,7 +25,7 @@ async function serving(script, own, ownPort) {
       ...process.env,
       PORT: String(ownPort),
       HODMAN_DATA: own,
-      HODMAN_NOW: '2026-11-25T12:00:00Z',
+      HODMAN_NOW: `@${clock}`,
       TZ: 'Europe/Oslo',
     },
     stdio: ['ignore', 'pipe', 'inherit'],
@@ -56,7 +60,6 @@ try {
     ['today', '/'],
     ['dogs', '/dogs'],
     ['dog', '/dogs/2'],
-    ['weigh-in', '/dogs/1/weigh'],
     ['ration', '/dogs/3/ration'],
     ['recipes', '/recipes'],
     ['recipe', '/recipes/1'],
@@ -90,10 +93,56 @@ try {
   await page.getByRole('button', { name: 'All in, start cooking' }).waitFor();
   await shoot('weigh-out');
   await page.getByRole('button', { name: 'All in, start cooking' }).click();
+  const press = async (name) => {
+    await page.getByRole('button', { name }).first().click();
+    await page.waitForTimeout(1000);
+  };
+  const at = async (utc) => {
+    setClock(utc);
+    await page.reload();
+    await page.waitForTimeout(1200);
+  };
+  await press(/^Done/);
+  await at('12:12');
+  await press(/^It’s on/);
+  await at('12:42');
+  await press(/^It’s off/);
+  await press(/^Done/);
+  await page.getByRole('textbox', { name: /^Core of/ }).fill('76');
+  await press('That is the core');
+  await at('12:48');
+  await press('Poured');
+  await at('12:55');
+  await press(/^It’s on/);
+  await page.getByRole('tab', { name: /Cool$/ }).click();
+  await page.waitForTimeout(500);
+  for (const [utc, celsius] of [
+    ['12:56', '61'],
+    ['13:02', '57.4'],
+    ['13:08', '54.1'],
+    ['13:14', '51.2'],
+  ]) {
+    await at(utc);
+    await page.getByLabel('Core now').fill(celsius);
+    await press('Take the reading');
+  }
+  await press(/^set it in ice water/);
+  await shoot('cool');
+  await page.getByRole('tab', { name: /Cook$/ }).click();
+  await page.waitForTimeout(1000);
+  await shoot('cook');
+  await press('straight to the scale');
   await page.getByLabel('With the food').fill('17480');
   await page.getByLabel('Empty (tare)').fill('2140');
-  await shoot('weigh');
   await page.getByRole('button', { name: 'That is the yield' }).click();
+  for (let asked = 0; asked < 8 && (await page.getByRole('button', { name: 'Divide it so' }).count()) === 0; asked++) {
+    const core = page.getByRole('textbox', { name: /^Core of/ });
+    await page.waitForTimeout(1000);
+    if ((await core.count()) > 0) {
+      await core.fill('75');
+      await press('That is the core');
+    } else if ((await page.getByRole('button', { name: 'It’s in', exact: true }).count()) > 0) await press('It’s in');
+  }
   await page.getByRole('button', { name: 'Divide it so' }).waitFor();
   await page.getByLabel('To dry', { exact: true }).fill('3000');
   await page.getByLabel('Freezer', { exact: true }).fill('0');

@@ -7,6 +7,7 @@ import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter';
 import type { Metadata, Viewport } from 'next';
 import { connection } from 'next/server';
 import type { ReactNode } from 'react';
+import { Bell } from '@/features/batches/bell/Bell';
 import { Find } from '@/features/find/Find';
 import { houseView } from '@/features/household/queries';
 import { HatchDefs } from '@/ui/badges/hatch-defs';
@@ -44,6 +45,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
                   <Find />
                 </Rail>
                 <SettingUp />
+                <Bell />
                 <Arrival />
                 <main>{children}</main>
                 <CatchUp />

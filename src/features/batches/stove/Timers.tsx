@@ -2,10 +2,8 @@
 
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
-import { useEffect, useRef } from 'react';
 import { ringsAt, type TaskState } from '@/core/cook/cook-day';
 import { writeMinutes } from '@/core/plan/stove';
-import { mayRing, ring, useLit } from '@/ui/alarm';
 import { Problems } from '@/ui/form/Problems';
 import type { StoveView } from '../queries';
 import styles from './stove.module.css';
@@ -26,16 +24,12 @@ export function Timers({ stove, of: { now, clock, command, act } }: { stove: Sto
   const running = stove.day.tasks
     .filter((task): task is Running => task.state === 'running')
     .sort((a, b) => ringsAt(a.timer).getTime() - ringsAt(b.timer).getTime());
-  useLit(running.length > 0);
-  const rung = running.filter((task) => ringsAt(task.timer) <= now);
-  useRinging(rung);
   const [first, ...others] = running;
   if (!first) return null;
   const rings = ringsAt(first.timer);
   const left = rings.getTime() - now.getTime();
   const whole = first.timer.minutes * 60_000;
   const minutes = (by: number) => {
-    mayRing();
     act({ act: 'timer', key: first.key, minutes: Math.max(1, first.timer.minutes + by) });
   };
   const name = first.title.replace(/ cooks$/, '');
@@ -95,17 +89,4 @@ export function Timers({ stove, of: { now, clock, command, act } }: { stove: Sto
       ))}
     </section>
   );
-}
-
-/** Rings once for each timer that has rung, and every minute again until somebody has come. */
-function useRinging(rung: readonly Running[]): void {
-  const told = useRef(new Map<string, number>());
-  useEffect(() => {
-    for (const task of rung) {
-      const minute = Math.floor((Date.now() - ringsAt(task.timer).getTime()) / 60_000);
-      if ((told.current.get(task.key) ?? -Infinity) >= minute) continue;
-      told.current.set(task.key, minute);
-      ring(`${task.title.replace(/ cooks$/, '')}: time is up`);
-    }
-  }, [rung]);
 }

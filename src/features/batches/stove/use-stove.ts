@@ -4,6 +4,7 @@ import { useMemo } from 'react';
 import type { CookAct } from '@/core/batch/steps/cook';
 import { clockIn } from '@/core/calendar/local-date';
 import { planDay, tasksAtHand, type DayPlan } from '@/core/cook/day-plan';
+import { mayRing } from '@/ui/alarm';
 import { useCommand } from '@/ui/form/use-command';
 import { useServerNow } from '@/ui/server-time';
 import { cookBatch } from '../actions';
@@ -26,7 +27,11 @@ export function useStove(view: BatchView, stove: StoveView) {
     atHand: plan.ok ? tasksAtHand(stove.day, plan.value, now) : [],
     clock: (instant: Date) => clockIn(instant, stove.timeZone),
     command,
-    act: (of: CookAct) => command.run({ batchId: view.id, of }),
+    act: (of: CookAct) => {
+      // A press is what a browser asks for before it may ring later.
+      if (of.act === 'done' || of.act === 'timer') mayRing();
+      command.run({ batchId: view.id, of });
+    },
   };
 }
 
