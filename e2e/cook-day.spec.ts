@@ -1,6 +1,7 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { startHodman, stopHodman, type Hodman } from './server';
 import { openPlan, startCookDay } from './steps';
@@ -109,6 +110,36 @@ test('a pan left on the counter: too late is said while there is time, and what 
   await reading('12:55', '33');
   await reading('13:05', '22');
   await expect(page.getByRole('heading', { name: /^21 °C comes in time/ })).toBeVisible();
+});
+
+test('at the stove and the pans axe finds nothing; on a phone nothing hangs over, and every press is large enough', async () => {
+  for (const colorScheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
+    for (const step of ['2 Cook', '3 Cool']) {
+      await page.getByRole('tab', { name: step }).click();
+      await page.waitForTimeout(500);
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+        .analyze();
+      expect(
+        violations.map((each) => `${step} ${each.id}: ${each.nodes.map((node) => node.target.join(' ')).join(' | ')}`),
+      ).toEqual([]);
+    }
+  }
+  await page.emulateMedia({ colorScheme: 'light' });
+  const before = page.viewportSize()!;
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const step of ['2 Cook', '3 Cool']) {
+    await page.getByRole('tab', { name: step }).click();
+    await page.waitForTimeout(500);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBe(0);
+    const hits = page.getByRole('tabpanel').getByRole('button').filter({ visible: true });
+    for (const hit of await hits.all()) {
+      const box = await hit.boundingBox();
+      expect(`${step} ${await hit.innerText()} ${box!.height >= 44}`).toBe(`${step} ${await hit.innerText()} true`);
+    }
+  }
+  await page.setViewportSize(before);
 });
 
 test('two devices: what one writes the other shows, and the same task is done once', async ({ browser }) => {

@@ -36,6 +36,7 @@ const VIEWS = [
   '/store?pack=V20',
   '/household',
   '/household/begin',
+  '/household/instruments',
 ];
 
 let hodman: Hodman;
