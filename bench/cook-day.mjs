@@ -33,7 +33,7 @@ export async function cookDay() {
     entry(
       'pan-simulation',
       '6 remedies with their curves',
-      await timeEach(RUNS, (run) => helpFor({ where: 'counter', depth: 4 + run / 10 }, 57, 21, 150)),
+      await timeEach(RUNS, (run) => helpFor({ where: 'counter', ambient: 20, depth: 4 + run / 10 }, 57, 21, 150)),
     ),
   ];
 }

@@ -16,9 +16,13 @@ const { first, second } = COOLING_LIMITS;
 /** To which °C food is heated that missed the first limit. Source: FDA Food Code, leftovers (handbook 8, from memory). */
 export const HEATED_AGAIN = 74;
 
-/** When a pan was first read at or under a temperature, in minutes; undefined: not yet. */
-const readAt = (cooling: PanCooling, celsius: number) =>
-  cooling.points.find((point) => point.celsius <= celsius)?.minutes;
+/** When a pan came down to a temperature, in minutes, straight between two readings; undefined: not yet. */
+function readAt({ points }: PanCooling, celsius: number): number | undefined {
+  const place = points.findIndex((point) => point.celsius <= celsius);
+  const [before, at] = [points[place - 1], points[place]];
+  if (!at || !before) return at?.minutes;
+  return before.minutes + ((before.celsius - celsius) / (before.celsius - at.celsius)) * (at.minutes - before.minutes);
+}
 
 /**
  * What is known of a cooling pan: whether each limit is kept, will be, or not, by how much, and what the rules ask of
@@ -56,7 +60,7 @@ export function sayCooling(
           : `${write(first.celsius)} came ${writeMinutes(late21)} too late.`,
       tone: 'danger',
       to,
-      asks: 'heat again',
+      asks: pan.again ? 'throw away' : 'heat again',
     };
   if (isCold(pan)) return { said: `Cold, in ${writeMinutes(at5 ?? 0)}.`, tone: 'in order', to };
   if (!limits) return { said: `${write(first.celsius)} by 2 h, ${write(second.celsius)} by 6 h.`, tone: 'plain', to };

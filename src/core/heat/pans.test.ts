@@ -8,6 +8,8 @@ const pan = (readings: readonly (readonly [number, number])[], over: Partial<Pan
   name: 'load 1',
   pouredAt: START,
   where: 'counter',
+  ambient: 20,
+  again: false,
   since: START,
   depth: 5,
   readings: readings.map(([minutes, celsius], id) => ({ id, celsius, at: at(minutes) })),
@@ -92,7 +94,7 @@ test('food that stands colder than it can get never comes there', () => {
       [20, 40],
       [40, 29],
     ],
-    { where: 'cold water' },
+    { where: 'cold water', ambient: 12 },
   );
   // Cold water of 12 °C never brings 5 °C.
   expect(say(bath, 45).said).toMatch(/never 5 °C there|too late/);
@@ -103,7 +105,7 @@ test('food that stands colder than it can get never comes there', () => {
           [0, 57],
           [30, 48],
         ],
-        { where: 'fridge' },
+        { where: 'fridge', ambient: 4 },
       ),
       31,
     ).tone,
@@ -126,5 +128,45 @@ test('a pan whose own curve cools faster than the table gives off more to air, a
   expect(left / (slab / 2)).toBeCloseTo(1, 1);
   const inBath = (own: number) => remediesFor(pan([]), 57, 30, own).find((each) => each.where === 'ice water')!.minutes;
   expect(inBath(surface)).toBe(inBath(1));
-  expect(surfaceOf(pan([], { where: 'ice water' }), 57, 30, 5)).toBe(1);
+  expect(surfaceOf(pan([], { where: 'ice water', ambient: 0 }), 57, 30, 5)).toBe(1);
+});
+
+test('a cold kitchen is as cold as it is said to be', () => {
+  const cold = pan(
+    [
+      [0, 57],
+      [20, 40],
+      [40, 19],
+    ],
+    { ambient: 15 },
+  );
+  expect(coolingOf(cold).fit).toBeDefined();
+  expect(coolingOf({ ...cold, ambient: 20 }).problem).toMatch(/cannot be colder than what is around it/);
+  const leave = (ambient: number) => remediesFor(pan([], { ambient }), 57, 30)[0]!.minutes!;
+  expect(leave(10)).toBeLessThan(leave(20));
+});
+
+test('heated again once; missed a second time there is no third', () => {
+  const second = pan(
+    [
+      [0, 57],
+      [130, 24],
+    ],
+    { again: true },
+  );
+  expect(say(second, 130)).toMatchObject({ asks: 'throw away' });
+});
+
+test('between two readings the temperature is taken to have run straight: what came in time is not called late', () => {
+  // 25 °C at 110 min and 17 °C at 130: 21 °C at 120, just in time.
+  expect(
+    say(
+      pan([
+        [0, 57],
+        [110, 25],
+        [129, 17],
+      ]),
+      130,
+    ).asks,
+  ).toBeUndefined();
 });

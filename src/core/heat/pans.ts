@@ -26,6 +26,10 @@ export interface PanState {
   readonly name: string;
   readonly pouredAt: Date;
   readonly where: Where;
+  /** °C of what stands around it there. */
+  readonly ambient: number;
+  /** It missed 21 °C, was heated again, and cools a second time since: the last that the rules allow. */
+  readonly again: boolean;
   /** Since when it stands there. */
   readonly since: Date;
   /** cm; undefined where nobody has said it. */
@@ -40,8 +44,12 @@ export function pansOf(day: CookDay, observed: Observed): PanState[] {
   return day.loads.flatMap((load): PanState[] => {
     const node = `pan:${load.key}` as const;
     const poured = day.tasks.find((task) => task.kind === 'pour' && task.in?.load === load.key);
-    const readings = observed.all(node, 'temperature').map(({ id, value = 0, at }) => ({ id, celsius: value, at }));
-    const pouredAt = poured?.state === 'done' ? poured.at : readings[0]?.at;
+    const heated = observed.of(node, 'task done');
+    const readings = observed
+      .all(node, 'temperature')
+      .filter(({ at }) => !heated || at >= heated.at)
+      .map(({ id, value = 0, at }) => ({ id, celsius: value, at }));
+    const pouredAt = heated?.at ?? (poured?.state === 'done' ? poured.at : readings[0]?.at);
     if (!pouredAt) return [];
     const stands = observed.of(node, 'note');
     const where = isAmong(WHERES, stands?.text ?? '') ? (stands?.text as Where) : 'counter';
@@ -51,6 +59,8 @@ export function pansOf(day: CookDay, observed: Observed): PanState[] {
         name: load.name,
         pouredAt,
         where,
+        ambient: stands?.value ?? AROUND[where].celsius,
+        again: heated !== undefined,
         since: stands && stands.at > pouredAt ? stands.at : pouredAt,
         depth: observed.of(node, 'depth')?.value,
         readings,
@@ -90,7 +100,7 @@ export function coolingOf(pan: PanState): PanCooling {
   const own = pan.readings
     .filter(({ at }) => at >= pan.since)
     .map(({ celsius, at }) => ({ celsius, minutes: minutesFrom(pan.pouredAt, at) }));
-  const fit = fitCooling(own, AROUND[pan.where].celsius);
+  const fit = fitCooling(own, pan.ambient);
   const first = all.findIndex((point) => point.celsius <= COOLING_LIMITS.from);
   const before = first > 0 ? all[first - 1] : undefined;
   const at = first === -1 ? undefined : all[first];
@@ -129,9 +139,11 @@ const DAY = 24 * 60;
 /** How much more or less than the table a pan's surface may give off: open and wet three times, under a lid a third. */
 const SURFACE = { least: 0.2, most: 6 };
 
-/** What stands around a pan, with its own surface where that is air: a bath gives off by its water. */
-const aroundOf = (where: Where, surface: number) => {
-  const around = AROUND[where];
+type Standing = Pick<PanState, 'where' | 'depth' | 'ambient'>;
+
+/** What stands around a pan where it is or would be, with its own surface where that is air: a bath gives off by its water. */
+const aroundOf = (pan: Standing, where: Where, surface: number) => {
+  const around = where === pan.where ? { ...AROUND[where], celsius: pan.ambient } : AROUND[where];
   return where === 'counter' || where === 'fridge' ? { ...around, transfer: around.transfer * surface } : around;
 };
 
@@ -141,14 +153,9 @@ const aroundOf = (where: Where, surface: number) => {
  *
  * Takes the pan, °C now and wanted, and the minutes that its own curve says. Source: the heat equation; ours.
  */
-export function surfaceOf(
-  pan: Pick<PanState, 'where' | 'depth'>,
-  from: number,
-  to: number,
-  likely: number | undefined,
-): number {
+export function surfaceOf(pan: Standing, from: number, to: number, likely: number | undefined): number {
   if (likely === undefined || (pan.where !== 'counter' && pan.where !== 'fridge')) return 1;
-  const takes = (surface: number) => slabTime(pan.depth ?? USUAL_DEPTH, pan.where, surface, from, to) ?? Infinity;
+  const takes = (surface: number) => slabTime(pan, pan.depth ?? USUAL_DEPTH, pan.where, surface, from, to) ?? Infinity;
   let { least, most } = SURFACE;
   for (let turn = 0; turn < 10; turn++) {
     const middle = Math.sqrt(least * most);
@@ -158,9 +165,16 @@ export function surfaceOf(
   return Math.sqrt(least * most);
 }
 
-function slabTime(cm: number, where: Where, surface: number, from: number, to: number): number | undefined {
+function slabTime(
+  pan: Standing,
+  cm: number,
+  where: Where,
+  surface: number,
+  from: number,
+  to: number,
+): number | undefined {
   const slab: Slab = { depth: cm / 100, sides: AROUND[where].sides, food: COOKED_FOOD };
-  return timeDownTo(coolSlab(slab, from, aroundOf(where, surface), DAY, 4), to);
+  return timeDownTo(coolSlab(slab, from, aroundOf(pan, where, surface), DAY, 4), to);
 }
 
 /**
@@ -169,26 +183,26 @@ function slabTime(cm: number, where: Where, surface: number, from: number, to: n
  *
  * Takes depth in cm, and the pan's surface by its own curve. Source: the heat equation; constants handbook 12.
  */
-export function remediesFor(pan: Pick<PanState, 'where' | 'depth'>, from: number, to: number, surface = 1): Remedy[] {
+export function remediesFor(pan: Standing, from: number, to: number, surface = 1): Remedy[] {
   const depth = pan.depth ?? USUAL_DEPTH;
   const here = pan.where;
   const moves = (['ice water', 'cold water', 'fridge'] as const).filter((where) => where !== here);
   return [
-    { words: 'leave it so', minutes: slabTime(depth, here, surface, from, to), where: here },
+    { words: 'leave it so', minutes: slabTime(pan, depth, here, surface, from, to), where: here },
     ...moves.map((where) => ({
       words: `set it ${AROUND[where].words}`,
-      minutes: slabTime(depth, where, surface, from, to),
+      minutes: slabTime(pan, depth, where, surface, from, to),
       where,
     })),
     {
       words: `split it: two pans, ${trim(depth / 2)} cm`,
-      minutes: slabTime(depth / 2, here, surface, from, to),
+      minutes: slabTime(pan, depth / 2, here, surface, from, to),
       where: here,
       pans: 2 as const,
     },
     {
       words: 'stir every ten minutes',
-      minutes: stirred(depth / 100, here, surface, from, to),
+      minutes: stirred(pan, depth / 100, surface, from, to),
       where: here,
       stirred: true as const,
     },
@@ -197,7 +211,7 @@ export function remediesFor(pan: Pick<PanState, 'where' | 'depth'>, from: number
 
 /** The core of a pan minute by minute if a remedy is taken, from minute `since` and `from` °C on, for twelve hours. */
 export function remedyCurve(
-  pan: Pick<PanState, 'depth'>,
+  pan: Standing,
   { where, pans, stirred: isStirred }: Remedy,
   from: number,
   since: number,
@@ -205,8 +219,8 @@ export function remedyCurve(
 ): HeatPoint[] {
   const depth = (pan.depth ?? USUAL_DEPTH) / 100 / (pans ?? 1);
   if (isStirred) {
-    const { celsius } = AROUND[where];
-    const rate = lumpedRate(depth, where, surface) * 60;
+    const celsius = pan.ambient;
+    const rate = lumpedRate(pan, depth, surface) * 60;
     return Array.from({ length: DAY / 4 }, (_, step) => ({
       minutes: since + step * 2,
       celsius: celsius + (from - celsius) * Math.exp(-rate * step * 2),
@@ -215,7 +229,7 @@ export function remedyCurve(
   const curve = coolSlab(
     { depth, sides: AROUND[where].sides, food: COOKED_FOOD },
     from,
-    aroundOf(where, surface),
+    aroundOf(pan, where, surface),
     DAY / 2,
     2,
   );
@@ -228,12 +242,7 @@ export interface Help extends Remedy {
 }
 
 /** All that helps a pan, each with its curve: what a worker is asked. Arguments as of `remediesFor` and `surfaceOf`. */
-export function helpFor(
-  pan: Pick<PanState, 'where' | 'depth'>,
-  from: number,
-  to: number,
-  likely: number | undefined,
-): Help[] {
+export function helpFor(pan: Standing, from: number, to: number, likely: number | undefined): Help[] {
   const surface = surfaceOf(pan, from, to, likely);
   return remediesFor(pan, from, to, surface).map((remedy) => ({
     ...remedy,
@@ -244,14 +253,14 @@ export function helpFor(
 const trim = (value: number) => String(Math.round(value * 10) / 10);
 
 /** How fast a stirred pan cools, per second: its surface over what it stores. */
-function lumpedRate(depth: number, where: Where, surface: number): number {
-  const { transfer, sides } = { ...AROUND[where], ...aroundOf(where, surface) };
+function lumpedRate(pan: Standing, depth: number, surface: number): number {
+  const { transfer, sides } = aroundOf(pan, pan.where, surface);
   return (transfer * sides) / (COOKED_FOOD.density * COOKED_FOOD.capacity * depth);
 }
 
-function stirred(depth: number, where: Where, surface: number, from: number, to: number): number | undefined {
-  const { celsius } = AROUND[where];
-  if (to <= celsius) return undefined;
-  const minutes = Math.log((from - celsius) / (to - celsius)) / lumpedRate(depth, where, surface) / 60;
+function stirred(pan: Standing, depth: number, surface: number, from: number, to: number): number | undefined {
+  const { ambient } = pan;
+  if (to <= ambient) return undefined;
+  const minutes = Math.log((from - ambient) / (to - ambient)) / lumpedRate(pan, depth, surface) / 60;
   return minutes <= DAY ? minutes : undefined;
 }

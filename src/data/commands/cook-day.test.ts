@@ -244,3 +244,24 @@ test('the log of a probe is read in whole or not at all, each reading at its tim
   ]);
   expect(load!.verdict.is).toBe('proven');
 });
+
+test('how cold it is around a pan is remembered for the next pot; what missed 21 °C is heated again once', async () => {
+  valueOf(await act({ act: 'core', load: '0.0', celsius: 75 }));
+  clock('11:00');
+  valueOf(await act({ act: 'done', key: 'pour.0.0' }));
+  const pan = async () => (await batch()).pans[0]!;
+  expect((await pan()).ambient).toBe(20);
+  valueOf(await act({ act: 'where', load: '0.0', where: 'counter', celsius: 16 }));
+  valueOf(await act({ act: 'where', load: '0.0', where: 'ice water' }));
+  expect((await pan()).ambient).toBe(0);
+  valueOf(await act({ act: 'where', load: '0.0', where: 'counter' }));
+  expect((await pan()).ambient).toBe(16);
+  clock('13:30');
+  valueOf(await act({ act: 'pan', load: '0.0', celsius: 30 }));
+  expect(await refusal({ act: 'heat again', load: '0.0', celsius: 70 })).toMatch(/heated to 74 °C/);
+  clock('13:50');
+  valueOf(await act({ act: 'heat again', load: '0.0', celsius: 76 }));
+  // Its clock begins anew, and what was read before is no part of it.
+  expect(await pan()).toMatchObject({ again: true, readings: [], pouredAt: new Date(`${TODAY}T13:50:00Z`) });
+  expect(await refusal({ act: 'heat again', load: '0.0', celsius: 76 })).toMatch(/once already/);
+});

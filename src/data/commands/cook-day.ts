@@ -5,7 +5,9 @@ import { asksOf, type CookAct } from '@/core/batch/steps/cook';
 import { addDays, instantAt } from '@/core/calendar/local-date';
 import { standing } from '@/core/standing';
 import { countOf } from '@/core/quantity/count-words';
-import { readReadings } from '../repositories/batches';
+import { HEATED_AGAIN } from '@/core/heat/cooling-words';
+import { AROUND, type Where } from '@/core/heat/pans';
+import { readAmbient, readReadings } from '../repositories/batches';
 import { batchIn, observe, observed, refreshBatch } from './batch-at-hand';
 import { refuse, type Context } from './run';
 
@@ -71,7 +73,9 @@ async function readingsOf(context: Context, found: OnStove, of: CookAct): Promis
       return panReading(context, found, of);
     case 'where':
       loadOf(found, of.load);
-      return [{ node: nodeOf('pan', of.load), kind: 'note', text: of.where }];
+      return [await standsNow(context, of.load, of.where, of.celsius)];
+    case 'heat again':
+      return heatAgain(found, of);
     case 'depth':
       loadOf(found, of.load);
       if (!(of.cm >= DEPTH.least && of.cm <= DEPTH.most))
@@ -118,7 +122,7 @@ function goesOn(found: OnStove, load: string, why: string): NewReading[] {
 }
 
 /** A task is done, and what cooks by itself after it begins: its timer is this recipe's own. */
-function done(context: Context, found: OnStove, key: string): NewReading[] {
+async function done(context: Context, found: OnStove, key: string): Promise<NewReading[]> {
   const task = taskOf(found, key);
   if (task.state === 'done' || task.state === 'skipped') return [];
   if (task.kind === 'core') refuse('Measure the core, or say why it goes on without.', 'core');
@@ -131,8 +135,10 @@ function done(context: Context, found: OnStove, key: string): NewReading[] {
     (other) =>
       other.hands === 0 && other.state === 'open' && other.after.some((each) => each.key === key && each.most === 0),
   );
+  const poured = task.kind === 'pour' && task.in ? [await standsNow(context, task.in.load, 'counter')] : [];
   return [
     { node: `task:${key}`, kind: 'task done' },
+    ...poured,
     ...next.map((other): NewReading => ({ node: `task:${other.key}`, kind: 'timer', value: other.minutes })),
   ];
 }
@@ -175,6 +181,20 @@ function timeOf({ now, today, household }: Context, found: OnStove, clock: strin
   return yesterday.getTime() >= found.startedAt.getTime() - MINUTE
     ? yesterday
     : refuse('That is still to come. Check the time.', 'clock');
+}
+
+/** A pan stands somewhere from now on: at what is said, or at what it was there the last time in this kitchen. */
+async function standsNow({ tx }: Context, load: string, where: Where, celsius?: number): Promise<NewReading> {
+  const value = celsius ?? (await readAmbient(tx, where)) ?? AROUND[where].celsius;
+  return { node: nodeOf('pan', load), kind: 'note', text: where, value };
+}
+
+/** What missed 21 °C is heated through and cools a second time, and not a third. */
+function heatAgain(found: OnStove, { load, celsius }: Extract<CookAct, { act: 'heat again' }>): NewReading[] {
+  const pan = found.pans.find((each) => each.key === load) ?? refuse(GONE);
+  if (pan.again) refuse('It was heated again once already: the rules ask to throw it away.', 'celsius');
+  if (celsius < HEATED_AGAIN) refuse(`It is heated to ${HEATED_AGAIN} °C before it cools again.`, 'celsius');
+  return [{ node: nodeOf('pan', load), kind: 'task done', value: celsius }];
 }
 
 /** The readings of a probe's log: each at its time, all of them or none. */

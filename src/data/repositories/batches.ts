@@ -65,6 +65,24 @@ const toReading = (row: typeof reading.$inferSelect): Reading => ({
 export const readReadings = async (tx: Tx, batchId: number): Promise<Reading[]> =>
   (await tx.select().from(reading).where(eq(reading.batchId, batchId)).orderBy(asc(reading.id))).map(toReading);
 
+/** °C of what stood around a pan the last time that it was said in this kitchen; undefined: never. */
+export async function readAmbient(tx: Tx, where: string): Promise<number | undefined> {
+  const [last] = await tx
+    .select({ value: reading.value })
+    .from(reading)
+    .where(
+      and(
+        eq(reading.kind, 'note'),
+        eq(reading.text, where),
+        isNotNull(reading.value),
+        sql`starts_with(${reading.node}, 'pan:')`,
+      ),
+    )
+    .orderBy(desc(reading.id))
+    .limit(1);
+  return last?.value ?? undefined;
+}
+
 /** How many vessels are offered by name. */
 const KNOWN_TARES = 6;
 

@@ -101,7 +101,7 @@ function Pan({ pan, of, onPot }: { pan: PanState; of: Stove; onPot: () => void }
           {said}
         </h2>
         <p className="soft">
-          {pan.name}, {AROUND[pan.where].words} at {inDegrees(AROUND[pan.where].celsius)} since {clock(pan.since)}.{' '}
+          {pan.name}, {AROUND[pan.where].words} at {inDegrees(pan.ambient)} since {clock(pan.since)}.{' '}
           {cooling.problem ?? `From ${pan.readings.length} readings.`}{' '}
           <span className="note">
             {inDegrees(COOLING_LIMITS.from)} to {inDegrees(COOLING_LIMITS.first.celsius)} within 2 h, to{' '}
@@ -118,7 +118,7 @@ function Pan({ pan, of, onPot }: { pan: PanState; of: Stove; onPot: () => void }
         {asks && <Missed pan={pan} of={of} asks={asks} />}
       </div>
       <div className={styles.side}>
-        <Problems problems={command.atHead('clock', 'cm')} />
+        <Problems problems={command.atHead('clock', 'cm', 'celsius', 'log')} />
         <Reading key={pan.readings.length} pan={pan} of={of} />
         {help === undefined && <Working said="Working out what helps this pan" />}
         {remedies.length > 0 && (

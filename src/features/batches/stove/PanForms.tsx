@@ -3,6 +3,8 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { HEATED_AGAIN } from '@/core/heat/cooling-words';
+import { LIKELY_CORE } from '@/core/heat/heat-check';
+import { capital } from '@/core/quantity/write';
 import { AROUND, WHERES, type PanState } from '@/core/heat/pans';
 import { readCount } from '@/core/quantity/typed';
 import { Keypad } from '@/ui/counter/Keypad';
@@ -88,8 +90,13 @@ export function Reading({ pan, of: { act, command, clock } }: { pan: PanState; o
   );
 }
 
-/** Where a pan stands, and how deep it is. */
+/** What a kitchen, a fridge or a bath may be, in °C. */
+const AROUND_LIKELY = { low: -5, high: 40 };
+
+/** Where a pan stands, how cold it is there, and how deep it lies. */
 export function Stands({ pan, of: { act, command } }: { pan: PanState; of: Stove }) {
+  const [typed, setTyped] = useState(NO_DEGREES);
+  const around = useDegrees(typed, AROUND_LIKELY);
   const [depth, setDepth] = useState(pan.depth === undefined ? '' : String(pan.depth));
   const read = readCount(depth);
   return (
@@ -100,6 +107,24 @@ export function Stands({ pan, of: { act, command } }: { pan: PanState; of: Stove
         options={WHERES.map((where) => ({ value: where, label: AROUND[where].words }))}
         onChange={(where) => act({ act: 'where', load: pan.key, where })}
       />
+      <form
+        className={styles.readingFields}
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (around.ok) act({ act: 'where', load: pan.key, where: pan.where, celsius: around.value });
+        }}
+      >
+        <Degrees
+          label={`${capital(AROUND[pan.where].words)} it is now`}
+          value={typed}
+          read={around}
+          onChange={setTyped}
+        />
+        <Button type="submit" variant="outlined" disabled={command.pending || !around.ok}>
+          So cold
+        </Button>
+      </form>
       <form
         className={styles.readingFields}
         noValidate
@@ -141,6 +166,8 @@ export function Missed({
 }) {
   const { inDegrees } = useUnits();
   const [why, setWhy] = useState<string>();
+  const [heated, setHeated] = useState(NO_DEGREES);
+  const hot = useDegrees(heated, LIKELY_CORE);
   return (
     <div className={styles.why}>
       <p>
@@ -149,6 +176,27 @@ export function Missed({
           : 'The rules ask: throw it away.'}{' '}
         <span className="note">FDA Food Code, from memory</span>
       </p>
+      {asks === 'heat again' && (
+        <form
+          className={styles.readingFields}
+          noValidate
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (hot.ok) act({ act: 'heat again', load: pan.key, celsius: hot.value });
+          }}
+        >
+          <Degrees
+            label="Heated through to"
+            value={heated}
+            read={hot}
+            onChange={setHeated}
+            problem={command.at('celsius')}
+          />
+          <Button type="submit" variant="contained" disabled={command.pending || !hot.ok}>
+            It cools again
+          </Button>
+        </form>
+      )}
       {why === undefined ? (
         <Button variant="text" onClick={() => setWhy('')}>
           keep it all the same
