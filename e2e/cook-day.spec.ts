@@ -16,7 +16,7 @@ test.describe.configure({ mode: 'serial' });
 test.beforeAll(async ({ browser }) => {
   setClock('11:00');
   hodman = await startHodman({ demo: true, now: `@${clockFile}` });
-  page = await browser.newPage();
+  page = await (await browser.newContext()).newPage();
   await openPlan(page, hodman.address, '?recipe=1');
   await page.getByLabel('Days', { exact: true }).fill('8');
   await expect(page.getByText('8 days').first()).toBeVisible();
@@ -161,6 +161,12 @@ test('two devices: what one writes the other shows, and the same task is done on
   await expect(other.getByText(/set for 55 min/)).toBeVisible();
   await expect(page.getByRole('alert').filter({ hasText: /\w/ })).toHaveCount(0);
   await other.close();
+  // In another room it is still heard of.
+  const sheet = page.url();
+  await page.goto(hodman.address);
+  await expect(page.getByText(/stockpot, load 2 of 3/)).toBeVisible();
+  await expect(page.getByText(/min to go|time is up/)).toBeVisible();
+  await page.goto(sheet);
 });
 
 test('the probe is taken with one key; silent, it says so and typing goes on', async () => {
