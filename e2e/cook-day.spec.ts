@@ -169,6 +169,20 @@ test('two devices: what one writes the other shows, and the same task is done on
   await page.goto(sheet);
 });
 
+test('a probe’s log is read in, garbage and all; one that is none is said', async () => {
+  await page.getByRole('tab', { name: '3 Cool' }).click();
+  const file = page.locator('input[type=file]');
+  const csv = (text: string) => ({ name: 'probe.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await file.setInputFiles(csv('time,core\n12:00,hot\n'));
+  await expect(page.getByText('A column of degrees beside the times.')).toBeVisible();
+  // 59 °F is 15 °C.
+  setClock('13:20');
+  await file.setInputFiles(csv('time,core °F\n14:10,66.2\n??,\n14:18,59\n'));
+  await expect(page.getByText('core, 14:18')).toBeVisible();
+  await expect(page.getByText('15 °C', { exact: true })).toBeVisible();
+  await page.getByRole('tab', { name: '2 Cook' }).click();
+});
+
 test('the probe is taken with one key; silent, it says so and typing goes on', async () => {
   await at('14:00');
   await page.getByRole('button', { name: 'It’s off' }).click();

@@ -37,31 +37,19 @@ export function sayCooling(
 ): CoolingSaid {
   const { begins, limits } = cooling;
   const [at21, at5] = [readAt(cooling, first.celsius), readAt(cooling, second.celsius)];
-  const gone = now - begins;
   const to = at21 === undefined ? first.celsius : second.celsius;
   if (pan.kept !== undefined) return { said: `Kept: ${pan.kept}`, tone: 'caution', to: second.celsius };
-  const late5 = at5 === undefined ? gone - second.minutes : at5 - begins - second.minutes;
-  if (late5 > 0)
-    return {
-      said:
-        at5 === undefined
-          ? `Not at ${write(second.celsius)} after 6 h.`
-          : `${write(second.celsius)} came ${writeMinutes(late5)} too late.`,
-      tone: 'danger',
-      to,
-      asks: 'throw away',
-    };
-  const late21 = at21 === undefined ? gone - first.minutes : at21 - begins - first.minutes;
-  if (late21 > 0)
-    return {
-      said:
-        at21 === undefined
-          ? `Not at ${write(first.celsius)} after 2 h.`
-          : `${write(first.celsius)} came ${writeMinutes(late21)} too late.`,
-      tone: 'danger',
-      to,
-      asks: pan.again ? 'throw away' : 'heat again',
-    };
+  const missed = ({ celsius, minutes }: typeof first | typeof second, came: number | undefined) => {
+    const late = (came ?? now) - begins - minutes;
+    if (late <= 0) return undefined;
+    return came === undefined
+      ? `Not at ${write(celsius)} after ${minutes / 60} h.`
+      : `${write(celsius)} came ${writeMinutes(late)} too late.`;
+  };
+  const missed5 = missed(second, at5);
+  if (missed5) return { said: missed5, tone: 'danger', to, asks: 'throw away' };
+  const missed21 = missed(first, at21);
+  if (missed21) return { said: missed21, tone: 'danger', to, asks: pan.again ? 'throw away' : 'heat again' };
   if (isCold(pan)) return { said: `Cold, in ${writeMinutes(at5 ?? 0)}.`, tone: 'in order', to };
   if (!limits) return { said: `${write(first.celsius)} by 2 h, ${write(second.celsius)} by 6 h.`, tone: 'plain', to };
   const next: LimitForecast = at21 === undefined ? limits[0] : limits[1];

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import type { StirIn } from '@/core/cook/cook-day';
 import { toWeigh } from '@/core/quantity/write';
 import { Field } from '@/ui/form/Field';
+import { WithReason } from '@/ui/form/WithReason';
 import { Problems } from '@/ui/form/Problems';
 import { useUnits } from '@/ui/units';
 import type { BatchView, StoveView } from '../queries';
@@ -47,7 +48,7 @@ export function StirInAsked({
   const { inMass, readScale, scaleUnit, toType } = useUnits();
   const wanted = net === undefined || stirIn.perFinished === undefined ? stirIn.grams : stirIn.perFinished * net;
   const [text, setText] = useState(toType(wanted, toWeigh(wanted)));
-  const [why, setWhy] = useState<string>();
+  const [leaving, setLeaving] = useState(false);
   const read = readScale(text);
   const isIn = (when: 'now' | 'before weighing') =>
     read.ok && act({ act: 'stir in', line: stirIn.line, grams: read.value, when });
@@ -75,8 +76,8 @@ export function StirInAsked({
         onChange={(event) => setText(event.target.value)}
         problem={read.ok ? command.at('grams') : read.problem.message}
       />
-      {why === undefined ? (
-        <div className={styles.acts}>
+      <div className={styles.acts}>
+        {!leaving && (
           <Button
             variant="contained"
             size="large"
@@ -87,38 +88,21 @@ export function StirInAsked({
           >
             It’s in
           </Button>
-          {net !== undefined && (
-            <Button variant="outlined" disabled={command.pending || !read.ok} onClick={() => isIn('before weighing')}>
-              It was in when it was weighed
-            </Button>
-          )}
-          <Button variant="text" onClick={() => setWhy('')}>
-            leave it out
+        )}
+        {!leaving && net !== undefined && (
+          <Button variant="outlined" disabled={command.pending || !read.ok} onClick={() => isIn('before weighing')}>
+            It was in when it was weighed
           </Button>
-        </div>
-      ) : (
-        <>
-          <Field
-            label="Why is it left out?"
-            value={why}
-            onChange={(event) => setWhy(event.target.value)}
-            autoComplete="off"
-            autoFocus
-          />
-          <div className={styles.acts}>
-            <Button
-              variant="contained"
-              disabled={command.pending || why.trim() === ''}
-              onClick={() => act({ act: 'leave out', line: stirIn.line, why })}
-            >
-              Leave it out
-            </Button>
-            <Button variant="text" onClick={() => setWhy(undefined)}>
-              Never mind
-            </Button>
-          </div>
-        </>
-      )}
+        )}
+        <WithReason
+          ask="leave it out"
+          question="Why is it left out?"
+          act="Leave it out"
+          pending={command.pending}
+          onWhy={(why) => act({ act: 'leave out', line: stirIn.line, why })}
+          onAsked={setLeaving}
+        />
+      </div>
     </div>
   );
 }

@@ -6,7 +6,7 @@ import { heatVerdict, LIKELY_CORE } from '@/core/heat/heat-check';
 import { SAFE_CORE_SOURCE } from '@/core/heat/safe-core';
 import { Keypad } from '@/ui/counter/Keypad';
 import { ProbePlace } from '@/ui/drawings/ProbePlace';
-import { Field } from '@/ui/form/Field';
+import { WithReason } from '@/ui/form/WithReason';
 import { useUnits } from '@/ui/units';
 import type { StoveView } from '../queries';
 import { ByTime } from './ByTime';
@@ -32,7 +32,7 @@ function CoreOfLoad({ stove, of: { command, act, clock }, load: key }: CoreField
   const { inDegrees } = useUnits();
   const [typed, setTyped] = useState(NO_DEGREES);
   const read = useDegrees(typed, LIKELY_CORE);
-  const [why, setWhy] = useState<string>();
+  const [leaving, setLeaving] = useState(false);
   const load = stove.day.loads.find((each) => each.key === key);
   if (!load) return null;
   const { asked, readings, verdict } = load;
@@ -76,8 +76,8 @@ function CoreOfLoad({ stove, of: { command, act, clock }, load: key }: CoreField
         problem={command.at('core')}
         hint={would?.is === 'too cold' ? `${Math.ceil(would.under)} °C under what is asked` : undefined}
       />
-      {why === undefined ? (
-        <div className={styles.acts}>
+      <div className={styles.acts}>
+        {!leaving && (
           <Button
             type="submit"
             variant="contained"
@@ -87,34 +87,17 @@ function CoreOfLoad({ stove, of: { command, act, clock }, load: key }: CoreField
           >
             That is the core
           </Button>
-          <Button variant="text" onClick={() => setWhy('')}>
-            go on without
-          </Button>
-        </div>
-      ) : (
-        <>
-          <Field
-            label="Why does it go on without a passed check?"
-            hint="Its packs are marked with it."
-            value={why}
-            onChange={(event) => setWhy(event.target.value)}
-            autoFocus
-            autoComplete="off"
-          />
-          <div className={styles.acts}>
-            <Button
-              variant="contained"
-              disabled={command.pending || why.trim() === ''}
-              onClick={() => act({ act: 'go on', load: key, why })}
-            >
-              Go on, and mark its packs
-            </Button>
-            <Button variant="text" onClick={() => setWhy(undefined)}>
-              Never mind
-            </Button>
-          </div>
-        </>
-      )}
+        )}
+        <WithReason
+          ask="go on without"
+          question="Why does it go on without a passed check?"
+          hint="Its packs are marked with it."
+          act="Go on, and mark its packs"
+          pending={command.pending}
+          onWhy={(why) => act({ act: 'go on', load: key, why })}
+          onAsked={setLeaving}
+        />
+      </div>
       <ByTime load={load} of={{ act, command }} />
       <ProbeLog of={{ act, command }} load={key} to="load" />
       <Keypad />

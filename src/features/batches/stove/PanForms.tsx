@@ -9,6 +9,7 @@ import { AROUND, WHERES, type PanState } from '@/core/heat/pans';
 import { readCount } from '@/core/quantity/typed';
 import { Keypad } from '@/ui/counter/Keypad';
 import { Choice } from '@/ui/form/Choice';
+import { WithReason } from '@/ui/form/WithReason';
 import { Field } from '@/ui/form/Field';
 import { useUnits } from '@/ui/units';
 import { Degrees, NO_DEGREES, useDegrees } from './Degrees';
@@ -165,7 +166,6 @@ export function Missed({
   asks: 'heat again' | 'throw away';
 }) {
   const { inDegrees } = useUnits();
-  const [why, setWhy] = useState<string>();
   const [heated, setHeated] = useState(NO_DEGREES);
   const hot = useDegrees(heated, LIKELY_CORE);
   return (
@@ -197,34 +197,14 @@ export function Missed({
           </Button>
         </form>
       )}
-      {why === undefined ? (
-        <Button variant="text" onClick={() => setWhy('')}>
-          keep it all the same
-        </Button>
-      ) : (
-        <>
-          <Field
-            label="Why is it kept?"
-            hint="Its packs are marked with it."
-            value={why}
-            onChange={(event) => setWhy(event.target.value)}
-            autoComplete="off"
-            autoFocus
-          />
-          <div className={styles.acts}>
-            <Button
-              variant="outlined"
-              disabled={command.pending || why.trim() === ''}
-              onClick={() => act({ act: 'keep', load: pan.key, why })}
-            >
-              Keep it, and mark its packs
-            </Button>
-            <Button variant="text" onClick={() => setWhy(undefined)}>
-              Never mind
-            </Button>
-          </div>
-        </>
-      )}
+      <WithReason
+        ask="keep it all the same"
+        question="Why is it kept?"
+        hint="Its packs are marked with it."
+        act="Keep it, and mark its packs"
+        pending={command.pending}
+        onWhy={(why) => act({ act: 'keep', load: pan.key, why })}
+      />
     </div>
   );
 }

@@ -39,9 +39,7 @@ export function ProbeLog({
         ref={file}
         type="file"
         accept=".csv,text/csv,text/plain"
-        className="away"
-        tabIndex={-1}
-        aria-label="The probe’s log"
+        hidden
         onChange={(event) => {
           const chosen = event.target.files?.[0];
           event.target.value = '';

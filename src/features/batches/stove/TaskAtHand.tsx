@@ -7,8 +7,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { ringsAt, type TaskState } from '@/core/cook/cook-day';
 import { broughtBy, type Brought } from '@/core/cook/tasks';
 import { writeMinutes } from '@/core/plan/stove';
-import { Keypad } from '@/ui/counter/Keypad';
-import { Field } from '@/ui/form/Field';
+import { WithReason } from '@/ui/form/WithReason';
 import { Problems } from '@/ui/form/Problems';
 import { useFocusOnChange } from '@/ui/next-act';
 import { useShortcutsOn } from '@/ui/shortcuts';
@@ -32,13 +31,13 @@ interface TaskAtHandProps {
 export function TaskAtHand({ stove, of, onPot }: TaskAtHandProps) {
   const { plan, now, clock, atHand, command, act } = of;
   const [chosen, setChosen] = useState<string>();
-  const [leaving, setLeaving] = useState<string>();
+  const [leaving, setLeaving] = useState(false);
   const [on] = useShortcutsOn();
   const task = atHand.find((each) => each.key === chosen) ?? atHand[0];
   const done = () => {
     if (task && task.kind !== 'core' && !command.pending) act({ act: 'done', key: task.key });
   };
-  useHotkeys('space', done, { enabled: on && leaving === undefined, preventDefault: true, ignoreEventWhen: isPressed });
+  useHotkeys('space', done, { enabled: on && !leaving, preventDefault: true, ignoreEventWhen: isPressed });
   useFocusOnChange(task?.key);
   const starts = new Map(plan?.times.map((time) => [time.key, time.start]));
   const then = stove.day.tasks
@@ -61,28 +60,31 @@ export function TaskAtHand({ stove, of, onPot }: TaskAtHandProps) {
           {task.note && <p className="note">{task.note}</p>}
           {task.kind === 'core' ? (
             <CoreField stove={stove} of={of} load={task.in?.load ?? ''} />
-          ) : leaving === task.key ? (
-            <LeaveOut
-              of={of}
-              onWhy={(why) => act({ act: 'skip', key: task.key, why })}
-              onDone={() => setLeaving(undefined)}
-            />
           ) : (
             <div className={styles.acts}>
-              <Button
-                variant="contained"
-                size="large"
-                className={styles.done_}
-                disabled={command.pending}
-                onClick={done}
-                data-next-act
-              >
-                {sayDone(task)}
-                {on && <span className={styles.key}>space</span>}
-              </Button>
-              <Button variant="outlined" disabled={command.pending} onClick={() => setLeaving(task.key)}>
-                Leave it out
-              </Button>
+              {!leaving && (
+                <Button
+                  variant="contained"
+                  size="large"
+                  className={styles.done_}
+                  disabled={command.pending}
+                  onClick={done}
+                  data-next-act
+                >
+                  {sayDone(task)}
+                  {on && <span className={styles.key}>space</span>}
+                </Button>
+              )}
+              <WithReason
+                key={task.key}
+                outlined
+                ask="Leave it out"
+                question="Why is it left out?"
+                act="It is left out"
+                pending={command.pending}
+                onWhy={(why) => act({ act: 'skip', key: task.key, why })}
+                onAsked={setLeaving}
+              />
             </div>
           )}
         </>
@@ -166,38 +168,6 @@ function Brings({ task, stove }: { task: TaskState; stove: StoveView }) {
         ))}
       </ol>
     </>
-  );
-}
-
-function LeaveOut({ of, onWhy, onDone }: { of: Stove; onWhy: (why: string) => void; onDone: () => void }) {
-  const [why, setWhy] = useState('');
-  return (
-    <form
-      className={styles.why}
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (why.trim() === '') return;
-        onWhy(why);
-        onDone();
-      }}
-    >
-      <Field
-        label="Why is it left out?"
-        value={why}
-        onChange={(event) => setWhy(event.target.value)}
-        autoFocus
-        autoComplete="off"
-      />
-      <div className={styles.acts}>
-        <Button type="submit" variant="contained" disabled={of.command.pending || why.trim() === ''}>
-          Leave it out
-        </Button>
-        <Button variant="text" onClick={onDone}>
-          Never mind
-        </Button>
-      </div>
-      <Keypad />
-    </form>
   );
 }
 
