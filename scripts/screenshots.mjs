@@ -127,6 +127,7 @@ try {
     await press('Take the reading');
   }
   await press(/^set it in ice water/);
+  await page.evaluate(() => window.scrollTo(0, 0));
   await shoot('cool');
   await page.getByRole('tab', { name: /Cook$/ }).click();
   await page.waitForTimeout(1000);

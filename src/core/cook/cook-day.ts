@@ -60,15 +60,12 @@ export interface CookDay {
   readonly stirIns: readonly StirIn[];
 }
 
-/** Whether a load may go on: it is proven, none is asked for, or somebody has said why. */
-export const mayGoOn = ({ verdict, reason }: Pick<LoadState, 'verdict' | 'reason'>): boolean =>
-  verdict.is === 'proven' || verdict.is === 'not asked' || reason !== undefined;
+/** Whether a load is hot enough: it is proven, or nothing of it asks for it. */
+export const isSafe = ({ is }: Pick<HeatVerdict, 'is'>): boolean => is === 'proven' || is === 'not asked';
 
-/** Whether all of a batch was proven hot enough; undefined where nothing of it asks for it. */
-export const isProven = ({ loads }: Pick<CookDay, 'loads'>): boolean | undefined => {
-  const asked = loads.filter(({ verdict }) => verdict.is !== 'not asked');
-  return asked.length === 0 ? undefined : asked.every(({ verdict }) => verdict.is === 'proven');
-};
+/** Whether a load may go on: it is hot enough, or somebody has said why. */
+export const mayGoOn = ({ verdict, reason }: Pick<LoadState, 'verdict' | 'reason'>): boolean =>
+  isSafe(verdict) || reason !== undefined;
 
 /**
  * What a batch's readings say of its cook day: which tasks are done, which timers run, and whether each load is hot

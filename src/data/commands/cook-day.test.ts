@@ -107,6 +107,8 @@ test('nothing is poured, and nothing divided, that was not proven; a reason goes
   // Measured all the same a little later: the mark is gone wherever it was.
   valueOf(await act({ act: 'core', load: '0.0', celsius: 75 }));
   expect((await readStock(house.db)).some((pack) => pack.unproven)).toBe(false);
+  // The pot was divided by it: it is not simply taken away again.
+  expect(await refusal({ act: 'take back', key: 'core.0.0' })).toMatch(/Measure again instead/);
 });
 
 test('what is stirred in after weighing is in the yield; left out, it is in neither energy nor weight', async () => {

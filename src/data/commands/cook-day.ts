@@ -147,6 +147,8 @@ async function done(context: Context, found: OnStove, key: string): Promise<NewR
 async function takeBack(found: OnStove, key: string): Promise<NewReading[]> {
   const task = taskOf(found, key);
   if (task.state !== 'done' && task.state !== 'skipped') return [];
+  if (task.kind === 'core' && found.state === 'weighed' && found.shares.length > 0)
+    refuse('The pot was divided by this core. Measure again instead: the last one holds.', 'core');
   const node =
     task.kind === 'core' && task.in && task.state === 'done' ? nodeOf('load', task.in.load) : (`task:${key}` as const);
   return [{ node, kind: 'struck', takesBack: task.readingId, text: 'not done yet' }];

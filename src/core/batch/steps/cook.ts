@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { isProven, mayGoOn, type LoadState, type StirIn } from '../../cook/cook-day';
+import { isSafe, mayGoOn, type LoadState, type StirIn } from '../../cook/cook-day';
 import { WHERES } from '../../heat/pans';
 import { MOST_POINTS } from '../../heat/probe-log';
 import { countOf } from '../../quantity/count-words';
@@ -50,9 +50,14 @@ export const asksOf = (batch: BatchState): Asks =>
         stirIns: batch.day.stirIns.filter(({ done }) => !done),
       };
 
-/** Whether what comes out of a batch is marked: it was cooked without a passed check, or kept though it cooled too slowly. */
+/**
+ * Whether what comes out of a batch is marked: a load went on without a passed check, or food was kept though it cooled too
+ * slowly. Nothing is said of a pot that was divided before anybody was asked.
+ */
 export const isUnproven = (batch: BatchState): boolean =>
-  batch.state !== 'planned' && (isProven(batch.day) === false || batch.pans.some((pan) => pan.kept !== undefined));
+  batch.state !== 'planned' &&
+  (batch.day.loads.some((load) => !isSafe(load.verdict) && (load.reason !== undefined || load.readings.length > 0)) ||
+    batch.pans.some((pan) => pan.kept !== undefined));
 
 const key = z.string().max(40);
 const load = z.string().regex(/^\d{1,2}\.\d{1,2}$/);

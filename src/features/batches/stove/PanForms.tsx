@@ -75,17 +75,19 @@ export function Reading({ pan, of: { act, command, clock } }: { pan: PanState; o
       <Button type="submit" variant="contained" size="large" fullWidth disabled={command.pending || !read.ok}>
         {rises && !typed.sure ? 'It is warmer' : 'Take the reading'}
       </Button>
-      {last && (
-        <Button
-          variant="text"
-          size="small"
-          disabled={command.pending}
-          onClick={() => act({ act: 'strike', readingId: last.id, why: 'read wrongly' })}
-        >
-          strike out {inDegrees(last.celsius)}
-        </Button>
-      )}
-      <ProbeLog of={{ act, command }} load={pan.key} to="pan" />
+      <div className={styles.acts}>
+        {last && (
+          <Button
+            variant="text"
+            size="small"
+            disabled={command.pending}
+            onClick={() => act({ act: 'strike', readingId: last.id, why: 'read wrongly' })}
+          >
+            strike out {inDegrees(last.celsius)}
+          </Button>
+        )}
+        <ProbeLog of={{ act, command }} load={pan.key} to="pan" />
+      </div>
       <Keypad />
     </form>
   );
