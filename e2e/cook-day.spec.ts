@@ -84,6 +84,11 @@ test('a core in the wrong unit is asked about; one that is too cold is kept and 
   await page.getByRole('button', { name: 'Yes, 165 °F' }).click();
   await page.getByRole('button', { name: 'That is the core' }).click();
   await expect(page.getByRole('list', { name: 'Cores' })).toContainText('✓ 74 °C');
+  // The pan is chosen before it is filled: 4 cm in ice water is in time, on the counter it is not.
+  await page.getByRole('button', { name: '4 cm' }).click();
+  const cools = page.getByRole('list', { name: 'How long it cools' });
+  await expect(cools.getByRole('listitem').filter({ hasText: 'in ice water' })).not.toContainText('✕');
+  await expect(cools.getByRole('listitem').filter({ hasText: 'on the counter' })).toContainText('✕');
   await page.getByRole('button', { name: 'Poured' }).click();
   await expect(task('Fill stockpot, load 2 of 3')).toBeVisible();
 });

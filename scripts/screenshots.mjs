@@ -133,7 +133,7 @@ try {
   await page.waitForTimeout(1000);
   await shoot('cook');
   await press('straight to the scale');
-  await page.getByLabel('With the food').fill('17480');
+  await page.getByLabel('With the food').fill('23240');
   await page.getByLabel('Empty (tare)').fill('2140');
   await page.getByRole('button', { name: 'That is the yield' }).click();
   for (let asked = 0; asked < 8 && (await page.getByRole('button', { name: 'Divide it so' }).count()) === 0; asked++) {

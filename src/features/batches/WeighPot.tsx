@@ -5,6 +5,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { StepKey } from '@/core/batch/steps';
 import { SAFE_CORE_SOURCE, strictest } from '@/core/heat/safe-core';
+import { unusualYield } from '@/core/portion/unusual';
 import { weighYield } from '@/core/portion/yield';
 import type { Problem } from '@/core/problem';
 import { writeDensity } from '@/core/quantity/write';
@@ -19,6 +20,7 @@ import { useCommand } from '@/ui/form/use-command';
 import { useDraftStorage } from '@/ui/form/use-draft-storage';
 import { tryPot, weighBatch } from './actions';
 import styles from './batches.module.css';
+import { AskYield } from './AskYield';
 import { KnownTares } from './KnownTares';
 import type { BatchView } from './queries';
 import { useUnits } from '@/ui/units';
@@ -49,6 +51,12 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
     weighing && eaten.ok && kept.ok
       ? weighYield(weighing, { eatenBefore: eaten.value, kept: kept.value }, view.wentIn, inMass)
       : undefined;
+  // Asked about once, and again when another figure is typed.
+  const [sureOf, setSureOf] = useState<number>();
+  const unusual = outcome?.ok
+    ? unusualYield(outcome.value.net + outcome.value.eatenBefore + outcome.value.kept, view.wentIn.inPot, view.pots)
+    : undefined;
+  const asked = unusual && unusual.part !== sureOf ? unusual : undefined;
   const complete =
     typed.by === 'cups'
       ? typed.cups !== '' && typed.cupGrams !== ''
@@ -76,7 +84,7 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
       onSubmit={(event) => {
         event.preventDefault();
         setTried(true);
-        if (!weighing || !eaten.ok || !kept.ok || !outcome?.ok) return;
+        if (!weighing || !eaten.ok || !kept.ok || !outcome?.ok || asked) return;
         const out = { eatenBefore: eaten.value, kept: kept.value };
         const input = { batchId: view.id, weighing, ...out, revision: view.revision };
         if (view.weighed) again.ask(input);
@@ -233,8 +241,15 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
             {inMass(view.wentIn.inPot)} went in. The yield lies between {inMass(view.wentIn.solids)} of solids and that.
           </p>
         )}
+        {asked && <AskYield of={asked} onSure={() => setSureOf(asked.part)} />}
         {!again.follows && !again.mayStand && (
-          <Button type="submit" variant="contained" size="large" fullWidth disabled={weigh.pending || again.pending}>
+          <Button
+            type="submit"
+            variant="contained"
+            size="large"
+            fullWidth
+            disabled={weigh.pending || again.pending || asked !== undefined}
+          >
             {view.weighed ? 'Correct the weight' : 'That is the yield'}
           </Button>
         )}

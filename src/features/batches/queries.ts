@@ -31,6 +31,7 @@ import { readPlaces } from '@/data/repositories/household';
 import { whom } from './list/queries';
 import { weighedView, type WeighedView } from './weighed/queries';
 import { readLatestVersion } from '@/data/repositories/recipes';
+import { readPots } from '@/data/repositories/pots';
 import { readPlannedLines } from '@/data/repositories/planned';
 import { nth, sure } from '@/core/sure';
 import { addUp } from '@/core/add-up';
@@ -79,6 +80,8 @@ export interface BatchView {
   readonly weighed: WeighedView | undefined;
   /** Vessels whose empty weight is known, by name. */
   readonly tares: Awaited<ReturnType<typeof readTares>>;
+  /** What the kitchen's weighed pots of this recipe came to, of each g that went in. */
+  readonly pots: readonly number[];
   /** Of a planned batch, how long its cook day takes; undefined where that cannot be placed. */
   readonly dayMinutes: number | undefined;
   /** What went in otherwise than planned. */
@@ -135,6 +138,7 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
     stove: batch.state === 'planned' ? undefined : await stoveView(read, batch),
     asks: asksOf(batch),
     tares: batch.state === 'planned' ? [] : await readTares(db),
+    pots: batch.state === 'cooking' ? ((await readPots(db, [batch.recipeId])).get(batch.recipeId) ?? []) : [],
     dayMinutes: planned?.dayMinutes,
     drift: batch.state === 'planned' ? undefined : driftFromPlan(batch.takes, household.energyFactors),
   };

@@ -14,6 +14,7 @@ import { useShortcutsOn } from '@/ui/shortcuts';
 import { useUnits } from '@/ui/units';
 import type { StoveView } from '../queries';
 import { CoreField } from './CoreField';
+import { PanChoice } from './PanChoice';
 import styles from './stove.module.css';
 import type { Stove } from './use-stove';
 
@@ -58,6 +59,9 @@ export function TaskAtHand({ stove, of, onPot }: TaskAtHandProps) {
           </h2>
           <Brings task={task} stove={stove} />
           {task.note && <p className="note">{task.note}</p>}
+          {task.kind === 'pour' && task.in && (
+            <PanChoice key={task.key} onDepth={(cm) => act({ act: 'depth', load: task.in?.load ?? '', cm })} />
+          )}
           {task.kind === 'core' ? (
             <CoreField stove={stove} of={of} load={task.in?.load ?? ''} />
           ) : (

@@ -6,7 +6,7 @@ import { askForHelp } from '@/workers/pan-help.client';
 
 /** What helps a pan on its way down to a temperature; undefined while it is worked out, empty where nothing is to be helped. */
 export function useHelp(
-  { where, depth, ambient }: PanState,
+  { where, depth, ambient }: Pick<PanState, 'where' | 'depth' | 'ambient'>,
   from: number | undefined,
   to: number,
   likely: number | undefined,
