@@ -180,13 +180,14 @@ test('mass is conserved in the graph of any batch: every inner node closes', () 
     cut: fc.tuple(fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true })),
     eaten: fc.integer({ min: 0, max: 100 }),
     kept: fc.integer({ min: 0, max: 300 }),
+    skimmed: fc.integer({ min: 0, max: 60 }),
     packs: fc.array(fc.integer({ min: 1, max: 900 }), { maxLength: 8 }),
     fed: fc.integer({ min: 0, max: 300 }),
     off: fc.integer({ min: -200, max: 200 }),
     dried: fc.boolean(),
   });
   fc.assert(
-    fc.property(any, ({ gross, cut, eaten, kept, packs, fed, off, dried }) => {
+    fc.property(any, ({ gross, cut, eaten, kept, skimmed, packs, fed, off, dried }) => {
       const net = Math.round(gross - 1240) + off;
       const [a, b] = [Math.floor(net * Math.min(...cut)), Math.floor(net * Math.max(...cut))];
       const shares = [
@@ -198,6 +199,7 @@ test('mass is conserved in the graph of any batch: every inner node closes', () 
         ...pot(gross),
         ...(eaten > 0 ? [{ node: 'taken:0', kind: 'gross', value: eaten } as const] : []),
         ...(kept > 0 ? [{ node: 'kept:0', kind: 'gross', value: kept } as const] : []),
+        ...(skimmed > 0 ? [{ node: 'skimmed:0', kind: 'gross', value: skimmed } as const] : []),
         { node: 'tray:9', kind: 'gross', value: Math.max(1, (net - b) * 0.9) },
         ...(dried ? [{ node: 'tray:9', kind: 'gross', value: Math.max(1, (net - b) * 0.4), at: LATER } as const] : []),
       ];
@@ -214,7 +216,7 @@ test('mass is conserved in the graph of any batch: every inner node closes', () 
       const graph = batchGraph(folded.value, [], '4-9-4');
       const apart = graph.nodes.filter((node) => node.kind === 'by-product').map((node) => node.key);
       expect(graph.edges.filter((edge) => apart.includes(edge.to)).map((edge) => edge.grams)).toEqual(
-        kept > 0 ? [kept] : [],
+        [kept, skimmed].filter((each) => each > 0),
       );
       // So are energy and solids, wherever they are known to pass: heat and the dryer take water alone.
       for (const measure of ['grams', 'kcal', 'solids'] as const)

@@ -1,10 +1,10 @@
 import { cookDayOf, type CookDay } from '../cook/cook-day';
 import { pansOf, type PanState } from '../heat/pans';
 import type { LocalDate } from '../calendar/local-date';
-import type { EnergyFactors } from '../nutrition/energy';
+import { fatKcalOf, type EnergyFactors } from '../nutrition/energy';
 import { solidsPerGram } from '../nutrition/totals';
 import type { Fate } from '../portion/shares';
-import { weighYield, type WeighedYield, type Weighing } from '../portion/yield';
+import { weighYield, type WeighedYield, type Weighing, type WentIn } from '../portion/yield';
 import { dryTrays, type Dried } from '../preserve/dry';
 import type { DryMethod } from '../preserve/methods';
 import { fine, refused, type Outcome } from '../problem';
@@ -91,7 +91,6 @@ export interface BatchYield extends WeighedYield {
   readonly place: number;
   readonly weighing: Weighing;
   readonly solidsPerGram: number;
-  readonly kcal: number;
   /** g that no share takes yet; negative where the shares come to more than was weighed. */
   readonly undivided: number;
 }
@@ -157,6 +156,20 @@ const trayState = (observed: Observed, id: number): TrayState[] => {
     },
   ];
 };
+
+/** What went into a pot, as its weighing looks at it. */
+export const wentInOf = (sheet: RecipeSheet, factors: EnergyFactors): WentIn => ({
+  inPot: sheet.inPot,
+  solids: sheet.solids,
+  kcal: sheet.kcal,
+  fatKcal: fatKcalOf(factors),
+  ...(sheet.fat && sheet.fat.coverage > ALL_OF_IT ? { fatInPot: sheet.fat.amount } : {}),
+});
+const ALL_OF_IT = 0.999;
+
+/** g of solids in each g of what is there, the fat that was skimmed off taken away. */
+const solidsLeft = (lines: readonly WeighedLine[], { net, eatenBefore, skimmed }: WeighedYield): number =>
+  solidsPerGram(lines, net + eatenBefore) - skimmed / (net + eatenBefore);
 
 const sum = (values: readonly number[]) => addUp(values, (value) => value);
 
@@ -239,16 +252,16 @@ export function foldBatch(
     const out = {
       eatenBefore: grams(observed.of(`taken:${place}`, 'gross')?.value ?? 0),
       kept: grams(observed.of(`kept:${place}`, 'gross')?.value ?? 0),
+      skimmed: grams(observed.of(`skimmed:${place}`, 'gross')?.value ?? 0),
     };
-    const weighed = weighYield(weighing, out, ownSheet, write);
+    const weighed = weighYield(weighing, out, wentInOf(ownSheet, factors), write);
     if (!weighed.ok) return weighed;
     const shares = history.shares.filter((share) => share.yield === place);
     yields.push({
       ...weighed.value,
       place,
       weighing,
-      kcal: ownSheet.kcal,
-      solidsPerGram: solidsPerGram(batchLines(own), weighed.value.net + weighed.value.eatenBefore),
+      solidsPerGram: solidsLeft(batchLines(own), weighed.value),
       undivided: Math.round(weighed.value.net) - sum(shares.map((share) => share.grams)),
     });
   }

@@ -1,6 +1,6 @@
 import { nutrientIn, solidsOf } from '../nutrition/totals';
 import { staysOfTake } from './evidence';
-import { energyOf, type EnergyFactors } from '../nutrition/energy';
+import { energyOf, fatKcalOf, type EnergyFactors } from '../nutrition/energy';
 import { batchLines, type Part, type WeighedLine } from '../recipe/recipe';
 import { HALF_A_GRAM, type BatchState, type ShareState } from './fold';
 import { nth, sure } from '../sure';
@@ -104,7 +104,7 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
       groups.filter(({ place }) => !apart || place === each.place),
       ({ lines }) => addUp(lines, (line) => line.grams),
     );
-    const vapour = inPot - each.net - each.eatenBefore - each.kept;
+    const vapour = inPot - each.net - each.eatenBefore - each.kept - each.skimmed;
     edge(pot, node('vapour', 'out', 'vapour'), vapour, { water: vapour });
     const key = node(`yield-${each.place}`, 'yield', apart ? `yield ${each.place + 1}` : 'the yield');
     const of = (grams: number) => ({
@@ -122,6 +122,10 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
     else edge(pot, key, each.net, of(each.net));
     // Its own energy is not known: all of it is counted in the food, whose energy is an upper bound then.
     edge(pot, node(`kept-${each.place}`, 'by-product', 'liquid kept'), each.kept, { water: each.kept });
+    edge(pot, node(`skimmed-${each.place}`, 'by-product', 'fat skimmed off'), each.skimmed, {
+      kcal: each.skimmed * fatKcalOf(factors),
+      solids: each.skimmed,
+    });
     edge(pot, node('eaten', 'out', 'eaten before'), each.eatenBefore, of(each.eatenBefore));
     const shares = batch.shares.filter((share) => share.yield === each.place);
     for (const share of shares) edge(key, share_(share.id), share.grams, of(share.grams));

@@ -24,7 +24,7 @@ export type ReadingKind = (typeof READING_KINDS)[number];
 
 /**
  * Of what something is observed: a line by its place, a vessel or the counted cups of a yield, what was taken out of
- * the pot before it was weighed (eaten, or liquid that was poured off and kept), a tray by its id; a load on the stove and
+ * the pot before it was weighed (eaten, liquid that was poured off and kept, or fat that was skimmed off), a tray by its id; a load on the stove and
  * its pans, by component and load; a task by its key; what the cook added to the tasks.
  */
 export type NodeKey =
@@ -34,6 +34,7 @@ export type NodeKey =
   | `cups:${number}`
   | `taken:${number}`
   | `kept:${number}`
+  | `skimmed:${number}`
   | `tray:${number}`
   | `load:${number}.${number}`
   | `pan:${number}.${number}`

@@ -1,5 +1,5 @@
 import type { Fate } from '../portion/shares';
-import { energyOf, type EnergyFactors } from '../nutrition/energy';
+import { energyOf, fatKcalOf, type EnergyFactors } from '../nutrition/energy';
 import { batchLines, type Moment, type Part, type WeighedLine } from '../recipe/recipe';
 import type { BatchState } from './fold';
 import type { Watch } from './step';
@@ -18,7 +18,7 @@ export interface BatchSummary {
   readonly inPot: number;
   /** The same by what it is in the shape of a recipe, in the order of the lines; absent in what was kept by an older version. */
   readonly went?: readonly { readonly part: Part; readonly grams: number }[];
-  /** kcal of all that went in, by each of the three ways. */
+  /** kcal of all that went in, less the fat that was skimmed off, by each of the three ways. */
   readonly kcal: Readonly<Record<EnergyFactors, number>>;
   /** Once it was weighed: g to be divided, g with what was eaten before, and whether that was counted. */
   readonly net?: number;
@@ -41,6 +41,8 @@ export function summaryOf(batch: BatchState): BatchSummary | undefined {
   const foods = new Map(
     batch.lines.map(({ food, part, moment }) => [`${food.ndb} ${part} ${moment}`, { ndb: food.ndb, part, moment }]),
   );
+  const skimmed = batch.state === 'weighed' ? addUp(batch.yields, (each) => each.skimmed) : 0;
+  const left = (factors: EnergyFactors) => energyOf(lines, factors) - skimmed * fatKcalOf(factors);
   const common = {
     foods: [...foods.values()],
     step: step.key,
@@ -49,11 +51,7 @@ export function summaryOf(batch: BatchState): BatchSummary | undefined {
     ...(isUnproven(batch) ? { unproven: true as const } : {}),
     inPot: batch.sheet.inPot,
     went: byPart(lines),
-    kcal: {
-      '4-9-4': energyOf(lines, '4-9-4'),
-      modified: energyOf(lines, 'modified'),
-      table: energyOf(lines, 'table'),
-    },
+    kcal: { '4-9-4': left('4-9-4'), modified: left('modified'), table: left('table') },
   };
   if (batch.state === 'cooking') return { ...common, shares: [] };
   const net = addUp(batch.yields, (each) => each.net);

@@ -22,6 +22,9 @@ export const ENERGY_FACTORS: Readonly<
   table: { name: "the table's own", source: 'USDA SR 24: specific factors of each food' },
 };
 
+/** kcal of a gram of fat by a household's factors; the table's own are near those of NRC. */
+export const fatKcalOf = (factors: EnergyFactors): number => ENERGY_FACTORS[factors].perGram?.[1] ?? 9;
+
 /** What an energy is computed from. */
 const MACROS: ReadonlySet<Nutrient> = new Set(['protein_g', 'fat_g', 'carbohydrate_g']);
 

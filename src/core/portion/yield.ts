@@ -18,6 +18,9 @@ export interface WentIn {
   /** What cannot boil away. */
   readonly solids: Grams;
   readonly kcal: Kilocalories;
+  /** g of fat in it, where all of it is known, and kcal of each g by the household's factors. */
+  readonly fatInPot?: number;
+  readonly fatKcal?: number;
 }
 
 /** What left the pot before it was weighed, without having boiled away. */
@@ -25,9 +28,16 @@ export interface TakenOut {
   readonly eatenBefore: Grams;
   /** Liquid that was poured off and kept. */
   readonly kept: Grams;
+  /** Fat that was skimmed off and weighed: its energy goes with it. */
+  readonly skimmed?: Grams;
 }
 
-export interface WeighedYield extends TakenOut {
+/** kcal of a gram of fat where nobody says otherwise. Source: NRC 2006 (4-9-4). */
+const FAT_KCAL = 9;
+
+export interface WeighedYield extends Required<TakenOut> {
+  /** Energy of the food that is there, what was skimmed off taken away. */
+  readonly kcal: number;
   readonly net: Grams;
   /** A counted yield is an estimate. */
   readonly estimated: boolean;
@@ -71,13 +81,14 @@ function netOf(weighing: Weighing, write: Write): Outcome<{ net: number; sums: s
  * The net yield of a pot and the energy density of its food.
  *
  * Takes the weighing, what was taken out before it (what was eaten is added back for the density, not divided; liquid
- * that is kept counts as water, so that the energy of the food is an upper bound), what went in, and how a weight is said.
+ * that is kept counts as water, so that the energy of the food is an upper bound; fat that was skimmed off takes its energy
+ * along), what went in, and how a weight is said.
  * Returns g and kcal/g. Refuses readings that cannot be, a yield above everything that went in, and one below
  * the solids alone (a forgotten tare is the usual cause). Source: conservation of mass; NRC 2006 for the kcal.
  */
 export function weighYield(
   weighing: Weighing,
-  { eatenBefore, kept }: TakenOut,
+  { eatenBefore, kept, skimmed = grams(0) }: TakenOut,
   wentIn: WentIn,
   write: Write = writeGrams,
 ): Outcome<WeighedYield> {
@@ -89,25 +100,35 @@ export function weighYield(
   const whole = net + eatenBefore;
   if (kept < 0) return refused('What was poured off cannot be less than nothing.', 'kept');
   const eatenWords = eatenBefore > 0 ? ` with the ${write(eatenBefore)} eaten` : '';
+  if (skimmed < 0) return refused('What was skimmed off cannot be less than nothing.', 'skimmed');
+  if (wentIn.fatInPot !== undefined && skimmed > wentIn.fatInPot)
+    return refused(
+      `There were ${write(wentIn.fatInPot)} of fat in it: ${write(skimmed)} cannot be fat alone. Is broth with it?`,
+      'skimmed',
+    );
   const keptWords = kept > 0 ? ` with the ${write(kept)} poured off` : '';
-  if (whole + kept > wentIn.inPot) {
+  if (whole + kept + skimmed > wentIn.inPot) {
     return refused(
       `${write(net)}${eatenWords}${keptWords} is more than went in (${write(wentIn.inPot)}). Was the vessel’s own weight taken off?`,
       field,
     );
   }
-  if (whole < wentIn.solids) {
+  if (whole < wentIn.solids - skimmed) {
     return refused(
       `${write(net)}${eatenWords} is less than the solids alone (${write(wentIn.solids)}), and those cannot boil away. ` +
         'Was the tare taken off twice, or a vessel forgotten?',
       field,
     );
   }
-  const density = energyDensity(wentIn.kcal / whole);
+  const perGram = wentIn.fatKcal ?? FAT_KCAL;
+  const kcal = wentIn.kcal - skimmed * perGram;
+  const density = energyDensity(kcal / whole);
   return fine({
     net: grams(net),
     eatenBefore,
     kept,
+    skimmed,
+    kcal,
     estimated: weighing.by === 'cups',
     density,
     explanation: {
@@ -119,9 +140,17 @@ export function weighYield(
           ? [{ what: 'liquid kept apart', sum: `${write(kept)}, as water: what it took along is still counted here` }]
           : []),
         { what: 'energy in the pot', sum: `${writeFixed(wentIn.kcal, 2)} kcal` },
+        ...(skimmed > 0
+          ? [
+              {
+                what: 'fat skimmed off',
+                sum: `${write(skimmed)} × ${perGram} kcal = ${writeFixed(skimmed * perGram, 2)} kcal, left ${writeFixed(kcal, 2)}`,
+              },
+            ]
+          : []),
         {
           what: 'density',
-          sum: `${writeFixed(wentIn.kcal, 2)} ÷ ${writeFixed(whole, 1)} = ${writeFixed(density, 4)} kcal/g`,
+          sum: `${writeFixed(kcal, 2)} ÷ ${writeFixed(whole, 1)} = ${writeFixed(density, 4)} kcal/g`,
         },
         {
           what: 'limits',

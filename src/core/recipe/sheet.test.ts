@@ -54,6 +54,17 @@ describe('the worked example', () => {
     expect(1059.2 / weighed.value.density).toBeCloseTo(863.2, 1);
   });
 
+  test('fat that was skimmed off takes 9 kcal a gram along (handbook 3); more than there was is refused', () => {
+    const vessels = [{ name: 'pot', gross: grams(2310 + 1240), tare: grams(1240) }];
+    const at = (skimmed: number) =>
+      weighYield({ by: 'scale', vessels }, { ...none, skimmed: grams(skimmed) }, { ...sheet, fatInPot: 91.68 });
+    const weighed = at(50);
+    if (!weighed.ok) throw new Error(weighed.problem.message);
+    expect(weighed.value.kcal).toBeCloseTo(2834.56 - 450, 2);
+    expect(weighed.value.density).toBeCloseTo((2834.56 - 450) / 2310, 6);
+    expect(at(95)).toMatchObject({ ok: false, problem: { field: 'skimmed' } });
+  });
+
   test.each([
     [2700, /more than went in/],
     [600, /less than the solids/],

@@ -66,16 +66,19 @@ export interface WeighInput {
   readonly eatenBefore: number;
   /** g of liquid that were poured off and kept. */
   readonly kept?: number;
+  /** g of fat that were skimmed off. */
+  readonly skimmed?: number;
   readonly revision?: number;
   /** Where packs hold more than the pot was: their weights are believed. */
   readonly packsStand?: boolean;
 }
 
 /** The readings of a finished pot, or of one component that is kept apart. */
-function readingsOf({ weighing, eatenBefore, kept = 0, yield: place = 0 }: WeighInput): NewReading[] {
+function readingsOf({ weighing, eatenBefore, kept = 0, skimmed = 0, yield: place = 0 }: WeighInput): NewReading[] {
   const out: NewReading[] = [
     ...(eatenBefore > 0 ? [{ node: `taken:${place}`, kind: 'gross', value: eatenBefore } as const] : []),
     ...(kept > 0 ? [{ node: `kept:${place}`, kind: 'gross', value: kept } as const] : []),
+    ...(skimmed > 0 ? [{ node: `skimmed:${place}`, kind: 'gross', value: skimmed } as const] : []),
   ];
   if (weighing.by === 'cups')
     return [
@@ -107,7 +110,7 @@ export async function weighBatch(context: Context, input: WeighInput): Promise<F
     await strike(
       context,
       input.batchId,
-      (node) => /^(vessel|cups|taken|kept):/.test(node) && yieldOf(node) === place,
+      (node) => /^(vessel|cups|taken|kept|skimmed):/.test(node) && yieldOf(node) === place,
       'the pot weighed otherwise',
     );
   await observe(context, input.batchId, readingsOf(input));

@@ -110,6 +110,7 @@ export function Flow({ view, onOpen }: FlowProps) {
               <text x={FLOW.potEnd + 56} y="22" fontSize="13" fill="var(--slate-soft)">
                 vapour {inMass(vapour)}
                 {weighed.kept > 0 && ` · liquid kept ${inMass(weighed.kept)}`}
+                {weighed.skimmed > 0 && ` · fat ${inMass(weighed.skimmed)}`}
               </text>
             </>
           )}
@@ -195,7 +196,7 @@ export function Flow({ view, onOpen }: FlowProps) {
         drawn to scale · solid is weighed, dashed is still to come
         {weighed &&
           vapour !== undefined &&
-          ` · closes: ${inMass(view.wentIn.inPot)} in = ${inMass(weighed.net)} yield${weighed.eatenBefore > 0 ? ` + ${inMass(weighed.eatenBefore)} eaten` : ''}${weighed.kept > 0 ? ` + ${inMass(weighed.kept)} liquid kept` : ''} + ${inMass(vapour)} vapour${weighed.over >= 1 ? ` · its packs hold ${inMass(weighed.over)} more` : ''}`}
+          ` · closes: ${inMass(view.wentIn.inPot)} in = ${inMass(weighed.net)} yield${weighed.eatenBefore > 0 ? ` + ${inMass(weighed.eatenBefore)} eaten` : ''}${weighed.kept > 0 ? ` + ${inMass(weighed.kept)} liquid kept` : ''}${weighed.skimmed > 0 ? ` + ${inMass(weighed.skimmed)} fat` : ''} + ${inMass(vapour)} vapour${weighed.over >= 1 ? ` · its packs hold ${inMass(weighed.over)} more` : ''}`}
       </p>
     </div>
   );

@@ -47,9 +47,15 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
   const { weighing, problems } = readWeighing(typed, readScale);
   const eaten = readScale(typed.eaten, 'zero');
   const kept = readScale(typed.kept, 'zero');
+  const skimmed = readScale(typed.skimmed, 'zero');
   const outcome =
-    weighing && eaten.ok && kept.ok
-      ? weighYield(weighing, { eatenBefore: eaten.value, kept: kept.value }, view.wentIn, inMass)
+    weighing && eaten.ok && kept.ok && skimmed.ok
+      ? weighYield(
+          weighing,
+          { eatenBefore: eaten.value, kept: kept.value, skimmed: skimmed.value },
+          view.wentIn,
+          inMass,
+        )
       : undefined;
   // Asked about once, and again when another figure is typed.
   const [sureOf, setSureOf] = useState<number>();
@@ -84,8 +90,8 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
       onSubmit={(event) => {
         event.preventDefault();
         setTried(true);
-        if (!weighing || !eaten.ok || !kept.ok || !outcome?.ok || asked) return;
-        const out = { eatenBefore: eaten.value, kept: kept.value };
+        if (!weighing || !eaten.ok || !kept.ok || !skimmed.ok || !outcome?.ok || asked) return;
+        const out = { eatenBefore: eaten.value, kept: kept.value, skimmed: skimmed.value };
         const input = { batchId: view.id, weighing, ...out, revision: view.revision };
         if (view.weighed) again.ask(input);
         else weigh.run(input);
@@ -223,6 +229,16 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
             onChange={(event) => set({ kept: event.target.value })}
             problem={kept.ok ? undefined : kept.problem.message}
             hint="counted as water; poured back is not kept"
+            autoComplete="off"
+          />
+          <Field
+            label="Fat skimmed off"
+            unit={scaleUnit}
+            inputMode="decimal"
+            value={typed.skimmed}
+            onChange={(event) => set({ skimmed: event.target.value })}
+            problem={skimmed.ok ? at('skimmed') : skimmed.problem.message}
+            hint="its energy goes with it"
             autoComplete="off"
           />
         </div>

@@ -1,5 +1,5 @@
 import 'server-only';
-import { type WeighedTake } from '@/core/batch/fold';
+import { wentInOf, type WeighedTake } from '@/core/batch/fold';
 import { batchGraph, type MassGraph } from '@/core/batch/graph';
 import { STEPS, stepAt, type StepKey } from '@/core/batch/steps';
 import { driftFromPlan, type Drift } from '@/core/batch/drift';
@@ -132,7 +132,7 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
     protein: proteinOf(lines),
     about: `${writeDayInFull(when)} · for ${whom(dogs)} · version ${batch.versionNumber}`,
     lines: batch.state === 'planned' ? sure(planned).lines : batch.takes.map(cookedLine),
-    wentIn: { inPot: sheet.inPot, solids: sheet.solids, kcal: sheet.kcal },
+    wentIn: wentInOf(sheet, household.energyFactors),
     food: sheet.food,
     weighed: batch.state === 'weighed' ? await weighedView(read, batch, dogs, today) : undefined,
     stove: batch.state === 'planned' ? undefined : await stoveView(read, batch),

@@ -14,6 +14,7 @@ export const typedPot = z.object({
   cupGrams: z.string(),
   eaten: z.string(),
   kept: z.string(),
+  skimmed: z.string(),
 });
 export type Typed = z.infer<typeof typedPot>;
 
@@ -34,6 +35,7 @@ export function before(view: BatchView, toType: (grams: number) => string): Type
     cupGrams: weighing?.by === 'cups' ? toType(weighing.cupGrams) : '',
     eaten: view.weighed && view.weighed.eatenBefore > 0 ? toType(view.weighed.eatenBefore) : '',
     kept: view.weighed && view.weighed.kept > 0 ? toType(view.weighed.kept) : '',
+    skimmed: view.weighed && view.weighed.skimmed > 0 ? toType(view.weighed.skimmed) : '',
   };
 }
 

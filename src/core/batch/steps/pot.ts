@@ -37,6 +37,8 @@ export const weighSchema = z.object({
   eatenBefore: weightSchema,
   /** Liquid that was poured off and kept. */
   kept: weightSchema.optional(),
+  /** Fat that was skimmed off. */
+  skimmed: weightSchema.optional(),
   /** The state of the batch that the page showed. */
   revision: z.number().int().optional(),
 });

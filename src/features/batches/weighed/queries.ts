@@ -50,6 +50,7 @@ export interface WeighedView {
   readonly net: number;
   readonly eatenBefore: number;
   readonly kept: number;
+  readonly skimmed: number;
   readonly estimated: boolean;
   readonly density: number;
   readonly why: Explanation;
@@ -97,6 +98,7 @@ export async function weighedView(
     net,
     eatenBefore: batch.yield.eatenBefore,
     kept: batch.yield.kept,
+    skimmed: batch.yield.skimmed,
     estimated: batch.yield.estimated,
     density,
     why: batch.yield.explanation,
