@@ -26,7 +26,7 @@ export function useUnits() {
       /** A weight as it stands in a field; in a metric kitchen as `inGrams`, without the unit. */
       toType: (grams: number, inGrams = String(grams)) => (set === 'us' ? writePounds(grams) : inGrams),
       readScale: (text: string, empty: 'asked' | 'zero' = 'asked') => readScale(text, empty, set),
-      inDegrees: (celsius: number) => writeTemperature(celsius, set),
+      inDegrees: (celsius: number, digits?: number) => writeTemperature(celsius, set, digits),
     }),
     [set],
   );

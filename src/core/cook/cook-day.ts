@@ -1,3 +1,4 @@
+import { minutesAfter } from '../calendar/minutes';
 import type { CookedComponent } from '../batch/evidence';
 import type { WeighedTake } from '../batch/fold';
 import type { NodeKey, Observed } from '../batch/reading';
@@ -22,7 +23,7 @@ export interface Timer {
 }
 
 /** When a timer rings. */
-export const ringsAt = ({ startedAt, minutes }: Timer): Date => new Date(startedAt.getTime() + minutes * 60_000);
+export const ringsAt = ({ startedAt, minutes }: Timer): Date => minutesAfter(startedAt, minutes);
 
 /** One vesselful with its heat. */
 export interface LoadState {

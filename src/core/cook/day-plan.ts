@@ -1,3 +1,4 @@
+import { minutesAfter, minutesBetween } from '../calendar/minutes';
 import { fine, type Outcome } from '../problem';
 import { scheduleTasks, type After, type CookTask } from './schedule';
 import { ringsAt, type CookDay, type TaskState } from './cook-day';
@@ -17,9 +18,7 @@ export interface DayPlan {
   readonly plannedEnd: Date;
 }
 
-const MINUTE = 60_000;
 const isOver = (task: TaskState) => task.state === 'done' || task.state === 'skipped';
-const later = (from: Date, minutes: number) => new Date(from.getTime() + minutes * MINUTE);
 
 /**
  * The day planned anew from now: what is done stands where it was done, what cooks rings when it rings, and the rest is
@@ -28,7 +27,7 @@ const later = (from: Date, minutes: number) => new Date(from.getTime() + minutes
 export function planDay(day: CookDay, startedAt: Date, now: Date): Outcome<DayPlan> {
   const whole = scheduleTasks(day.tasks, day.hands);
   if (!whole.ok) return whole;
-  const plannedEnd = later(startedAt, whole.value.end);
+  const plannedEnd = minutesAfter(startedAt, whole.value.end);
   const rest = scheduleTasks(restOf(day, now), day.hands);
   if (!rest.ok) return rest;
   const placed = new Map(rest.value.times.map((time) => [time.key, time]));
@@ -38,15 +37,16 @@ export function planDay(day: CookDay, startedAt: Date, now: Date): Outcome<DayPl
     .sort((a, b) => a.at.getTime() - b.at.getTime())
     .map((task): DrawnTask => {
       if (task.timer) return { key: task.key, start: task.timer.startedAt, end: task.at };
-      const start = Math.min(task.at.getTime(), Math.max(handsFrom, task.at.getTime() - task.minutes * MINUTE));
+      const start = Math.min(task.at.getTime(), Math.max(handsFrom, minutesAfter(task.at, -task.minutes).getTime()));
       if (task.hands > 0) handsFrom = task.at.getTime();
       return { key: task.key, start: new Date(start), end: task.at };
     });
   const ahead = day.tasks.flatMap((task): DrawnTask[] => {
     const time = placed.get(task.key);
     if (!time) return [];
-    if (task.state === 'running') return [{ key: task.key, start: task.timer.startedAt, end: later(now, time.end) }];
-    return [{ key: task.key, start: later(now, time.start), end: later(now, time.end) }];
+    if (task.state === 'running')
+      return [{ key: task.key, start: task.timer.startedAt, end: minutesAfter(now, time.end) }];
+    return [{ key: task.key, start: minutesAfter(now, time.start), end: minutesAfter(now, time.end) }];
   });
   const times = [...done, ...ahead];
   return fine({
@@ -71,13 +71,12 @@ function restOf(day: CookDay, now: Date): CookTask[] {
   }
   const waits: CookTask[] = [];
   const tasks = open.map((task): CookTask => {
-    const minutes =
-      task.state === 'running' ? Math.max(0, (ringsAt(task.timer).getTime() - now.getTime()) / MINUTE) : task.minutes;
+    const minutes = task.state === 'running' ? Math.max(0, minutesBetween(now, ringsAt(task.timer))) : task.minutes;
     const after = task.after.flatMap((each): After[] => {
       const before = byKey.get(each.key);
       if (!before || before.state === 'skipped') return [];
       if (before.state !== 'done') return [each];
-      const left = (each.least ?? 0) - (now.getTime() - before.at.getTime()) / MINUTE;
+      const left = (each.least ?? 0) - minutesBetween(before.at, now);
       if (left <= 0) return [];
       const key = `wait ${task.key} ${each.key}`;
       waits.push({ key, minutes: left, hands: 0, after: [] });
@@ -103,7 +102,7 @@ export function tasksAtHand(day: CookDay, plan: DayPlan, now: Date): readonly Ta
       task.after.every(({ key, least = 0 }) => {
         const before = day.tasks.find((each) => each.key === key);
         if (!over.has(key)) return false;
-        return before?.state !== 'done' || before.at.getTime() + (least - 1) * MINUTE <= now.getTime();
+        return before?.state !== 'done' || minutesBetween(before.at, now) >= least - 1;
       }) &&
       !holdsOther(day, task)
     );

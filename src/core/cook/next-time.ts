@@ -1,3 +1,4 @@
+import { minutesBetween } from '../calendar/minutes';
 import type { CookDay } from './cook-day';
 
 /** What a cook day taught about one component: how long it cooked, and how long the recipe says. */
@@ -27,7 +28,7 @@ export function cookedOtherwise(
   return components.flatMap(({ name, minutes: said }, component): CookedFor[] => {
     const took = day.tasks.flatMap((task) =>
       task.kind === 'cook' && task.component === component && task.state === 'done' && task.timer
-        ? [(task.at.getTime() - task.timer.startedAt.getTime()) / 60_000]
+        ? [minutesBetween(task.timer.startedAt, task.at)]
         : [],
     );
     if (took.length === 0) return [];

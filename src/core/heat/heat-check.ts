@@ -1,3 +1,4 @@
+import { minutesBetween } from '../calendar/minutes';
 import { fine, refused, type Outcome } from '../problem';
 import { writeTemperature } from '../quantity/temperature';
 import type { UnitSet } from '../quantity/units';
@@ -70,7 +71,7 @@ export function byTime(
   const own = readings.filter(({ at }) => !lastRaw || at >= lastRaw);
   const [first] = own;
   if (needed === undefined || !first || own.length < 2) return undefined;
-  const curve = own.map(({ celsius, at }) => ({ celsius, minutes: (at.getTime() - first.at.getTime()) / 60_000 }));
+  const curve = own.map(({ celsius, at }) => ({ celsius, minutes: minutesBetween(first.at, at) }));
   return { ...lethalityOf(curve), asked: needed };
 }
 

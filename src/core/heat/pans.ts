@@ -1,3 +1,4 @@
+import { minutesBetween } from '../calendar/minutes';
 import type { CookDay } from '../cook/cook-day';
 import type { Observed } from '../batch/reading';
 import { isAmong } from '../sure';
@@ -79,8 +80,6 @@ export const isCold = (pan: PanState): boolean => {
   return (last !== undefined && last.celsius <= COOLING_LIMITS.second.celsius) || pan.kept !== undefined;
 };
 
-const minutesFrom = (from: Date, to: Date) => (to.getTime() - from.getTime()) / 60_000;
-
 /** What its readings say of a pan, in minutes since it was poured. */
 export interface PanCooling {
   readonly points: readonly HeatPoint[];
@@ -96,10 +95,10 @@ export interface PanCooling {
  * The cooling of a pan through the readings since it stands where it stands. Source: handbook 8 (Newton; FDA Food Code).
  */
 export function coolingOf(pan: PanState): PanCooling {
-  const all = pan.readings.map(({ celsius, at }) => ({ celsius, minutes: minutesFrom(pan.pouredAt, at) }));
+  const all = pan.readings.map(({ celsius, at }) => ({ celsius, minutes: minutesBetween(pan.pouredAt, at) }));
   const own = pan.readings
     .filter(({ at }) => at >= pan.since)
-    .map(({ celsius, at }) => ({ celsius, minutes: minutesFrom(pan.pouredAt, at) }));
+    .map(({ celsius, at }) => ({ celsius, minutes: minutesBetween(pan.pouredAt, at) }));
   const fit = fitCooling(own, pan.ambient);
   const first = all.findIndex((point) => point.celsius <= COOLING_LIMITS.from);
   const before = first > 0 ? all[first - 1] : undefined;

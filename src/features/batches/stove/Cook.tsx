@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { StepKey } from '@/core/batch/steps';
+import { minutesBetween } from '@/core/calendar/minutes';
 import { coolingOf } from '@/core/heat/pans';
 import { sayCooling } from '@/core/heat/cooling-words';
 import { driftInPercent } from '@/core/batch/drift';
@@ -80,7 +81,7 @@ function Sheet({ view, stove, onOpen }: { view: BatchView; stove: StoveView; onO
 
 function PanInShort({ pan, of, onOpen }: { pan: StoveView['pans'][number]; of: Stove; onOpen: () => void }) {
   const { inDegrees } = useUnits();
-  const minutes = (of.now.getTime() - pan.pouredAt.getTime()) / 60_000;
+  const minutes = minutesBetween(pan.pouredAt, of.now);
   const { said, tone } = sayCooling(pan, coolingOf(pan), minutes, inDegrees);
   const last = pan.readings.at(-1);
   return (

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import { useMemo, useState } from 'react';
 import type { StepKey } from '@/core/batch/steps';
+import { minutesBetween } from '@/core/calendar/minutes';
 import { COOLING_LIMITS } from '@/core/heat/cooling';
 import { sayCooling } from '@/core/heat/cooling-words';
 import { AROUND, coolingOf, STIR_IN_BELOW, USUAL_DEPTH, type PanState } from '@/core/heat/pans';
@@ -73,8 +74,6 @@ function StirIns({ view, stove, of }: { view: BatchView; stove: StoveView; of: S
     </p>
   );
 }
-
-const minutesBetween = (from: Date, to: Date) => (to.getTime() - from.getTime()) / 60_000;
 
 function Pan({ pan, of, onPot }: { pan: PanState; of: Stove; onPot: () => void }) {
   const { inDegrees } = useUnits();

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import { readFoodTemperature } from '@/core/heat/heat-check';
 import type { Outcome } from '@/core/problem';
 import { Field } from '@/ui/form/Field';
-import { writeNumber, writePlain } from '@/core/quantity/write';
+import { writePlain } from '@/core/quantity/write';
 import { FromInstrument } from '@/ui/counter/FromInstrument';
 import { useUnits } from '@/ui/units';
 import styles from './stove.module.css';
@@ -39,7 +39,7 @@ interface DegreesProps {
 
 /** A field for the temperature of food: a slip of the unit is asked about, and put right with one press. */
 export function Degrees({ label, value, read, onChange, problem, hint }: DegreesProps) {
-  const { set } = useUnits();
+  const { inDegrees, set } = useUnits();
   const own = set === 'us' ? '°F' : '°C';
   const slip = !read.ok && read.problem.field === 'unit';
   const figure = value.text.replace(/[^\d.,−-]/g, '');
@@ -60,7 +60,7 @@ export function Degrees({ label, value, read, onChange, problem, hint }: Degrees
       />
       <FromInstrument
         kind="probe"
-        write={(celsius) => `${writeNumber(set === 'us' ? (celsius * 9) / 5 + 32 : celsius, 1)} ${own}`}
+        write={(celsius) => inDegrees(celsius, 1)}
         onTake={(celsius) => onChange({ text: `${writePlain(celsius, 1)} °C`, sure: false, instrument: 'probe' })}
       />
       {slip && (
