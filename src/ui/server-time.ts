@@ -20,6 +20,8 @@ export function useServerNow(said: Date): Date {
 /** After the page has settled, and how soon one change after another is shown. */
 const SETTLED = 1500;
 const TOGETHER = 150;
+/** After which a broken line is taken up again. */
+const TAKEN_UP = 2000;
 
 /** Shows what another device changed: the page is asked for anew after each change, and when somebody looks again. */
 export function useLive(): void {
@@ -27,16 +29,27 @@ export function useLive(): void {
   useEffect(() => {
     let source: EventSource | undefined;
     let soon: ReturnType<typeof setTimeout> | undefined;
+    let later: ReturnType<typeof setTimeout> | undefined;
     const again = () => {
       clearTimeout(soon);
       soon = setTimeout(refresh, TOGETHER);
     };
     const listen = () => {
+      clearTimeout(later);
       source?.close();
       source = undefined;
       if (document.visibilityState === 'hidden') return;
-      source = new EventSource('/api/changes');
-      source.onmessage = again;
+      const line = new EventSource('/api/changes');
+      line.onmessage = again;
+      // A line that broke for good is not taken up again by the browser, and what was said meanwhile was not heard.
+      line.onerror = () => {
+        if (line.readyState !== EventSource.CLOSED) return;
+        later = setTimeout(() => {
+          listen();
+          again();
+        }, TAKEN_UP);
+      };
+      source = line;
     };
     const look = () => {
       if (document.visibilityState === 'visible') again();
@@ -47,6 +60,7 @@ export function useLive(): void {
     return () => {
       clearTimeout(begin);
       clearTimeout(soon);
+      clearTimeout(later);
       document.removeEventListener('visibilitychange', look);
       source?.close();
     };
