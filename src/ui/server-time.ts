@@ -30,6 +30,7 @@ export function useLive(): void {
     let source: EventSource | undefined;
     let soon: ReturnType<typeof setTimeout> | undefined;
     let later: ReturnType<typeof setTimeout> | undefined;
+    let broke = false;
     const again = () => {
       clearTimeout(soon);
       soon = setTimeout(refresh, TOGETHER);
@@ -41,13 +42,14 @@ export function useLive(): void {
       if (document.visibilityState === 'hidden') return;
       const line = new EventSource('/api/changes');
       line.onmessage = again;
-      // A line that broke for good is not taken up again by the browser, and what was said meanwhile was not heard.
+      // What was said while the line was broken was not heard; one that broke for good the browser does not take up again.
       line.onerror = () => {
-        if (line.readyState !== EventSource.CLOSED) return;
-        later = setTimeout(() => {
-          listen();
-          again();
-        }, TAKEN_UP);
+        broke = true;
+        if (line.readyState === EventSource.CLOSED) later = setTimeout(listen, TAKEN_UP);
+      };
+      line.onopen = () => {
+        if (broke) again();
+        broke = false;
       };
       source = line;
     };
