@@ -30,7 +30,6 @@ export function useLive(): void {
     let source: EventSource | undefined;
     let soon: ReturnType<typeof setTimeout> | undefined;
     let later: ReturnType<typeof setTimeout> | undefined;
-    let broke = false;
     const again = () => {
       clearTimeout(soon);
       soon = setTimeout(refresh, TOGETHER);
@@ -42,14 +41,11 @@ export function useLive(): void {
       if (document.visibilityState === 'hidden') return;
       const line = new EventSource('/api/changes');
       line.onmessage = again;
-      // What was said while the line was broken was not heard; one that broke for good the browser does not take up again.
+      // What was said before the line stood, or while it was broken, was not heard.
+      line.onopen = again;
+      // One that broke for good the browser does not take up again.
       line.onerror = () => {
-        broke = true;
         if (line.readyState === EventSource.CLOSED) later = setTimeout(listen, TAKEN_UP);
-      };
-      line.onopen = () => {
-        if (broke) again();
-        broke = false;
       };
       source = line;
     };
