@@ -2,7 +2,7 @@
 
 import { createContext, useContext, useMemo, type ReactNode } from 'react';
 import type { UnitSet } from '@/core/quantity/units';
-import { writeTemperature } from '@/core/quantity/temperature';
+import { writeDegreesApart, writeTemperature } from '@/core/quantity/temperature';
 import { readScale } from '@/core/quantity/typed';
 import { writeMassIn, writePounds, writeSumIn } from '@/core/quantity/write';
 
@@ -26,6 +26,7 @@ export function useUnits() {
       /** A weight as it stands in a field; in a metric kitchen as `inGrams`, without the unit. */
       toType: (grams: number, inGrams = String(grams)) => (set === 'us' ? writePounds(grams) : inGrams),
       readScale: (text: string, empty: 'asked' | 'zero' = 'asked') => readScale(text, empty, set),
+      degreesApart: (celsius: number) => writeDegreesApart(celsius, set),
       inDegrees: (celsius: number, digits?: number) => writeTemperature(celsius, set, digits),
     }),
     [set],

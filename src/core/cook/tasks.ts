@@ -242,5 +242,8 @@ function ofComponent(
   return [...apart, ...Array.from({ length: loads }, (_, load) => ofLoad(load)).flat()];
 }
 
+/** What cooks, as a timer names it: "stockpot, load 2 of 3". */
+export const nameOfCooking = ({ title }: Pick<DayTask, 'title'>): string => title.replace(/ cooks$/, '');
+
 /** g that a task brings in all. */
 export const broughtBy = (task: Pick<DayTask, 'brings'>): number => addUp(task.brings, (each) => each.grams);

@@ -42,6 +42,10 @@ export function sayCooling(
   const missed = ({ celsius, minutes }: typeof first | typeof second, came: number | undefined) => {
     const late = (came ?? now) - begins - minutes;
     if (late <= 0) return undefined;
+    const [earliest] = cooling.points;
+    // Already so cold when it was first measured: when it came there was not seen.
+    if (came !== undefined && earliest && earliest.celsius <= celsius)
+      return `First measured after ${writeMinutes(came - begins)}: nobody saw whether ${write(celsius)} came in time.`;
     return came === undefined
       ? `Not at ${write(celsius)} after ${minutes / 60} h.`
       : `${write(celsius)} came ${writeMinutes(late)} too late.`;

@@ -1,3 +1,4 @@
+import { writeDegreesApart } from '../quantity/temperature';
 import { byTime, heatVerdict, LIKELY_CORE, readFoodTemperature } from './heat-check';
 
 const at = (clock: string) => new Date(`2026-11-26T${clock}:00Z`);
@@ -50,4 +51,10 @@ test('by time at temperature, for who logs the core: beef 12 min at 60 °C (FSIS
   expect(heatVerdict(beef, held(12), undefined).is).toBe('too cold');
   expect(heatVerdict(beef, held(12), undefined, byTime(beef, held(12), undefined)).is).toBe('proven');
   expect(heatVerdict(beef, held(11), undefined, byTime(beef, held(11), undefined)).is).toBe('too cold');
+});
+
+test('a difference of temperatures is in the household’s unit: 5 °C are 9 °F', () => {
+  expect(writeDegreesApart(5, 'metric')).toBe('5 °C');
+  expect(writeDegreesApart(5, 'us')).toBe('9 °F');
+  expect(writeDegreesApart(4.2, 'metric')).toBe('5 °C');
 });

@@ -170,3 +170,10 @@ test('between two readings the temperature is taken to have run straight: what c
     ).asks,
   ).toBeUndefined();
 });
+
+test('first measured late and cold: nobody saw when it came there, and it is not said that it was late', () => {
+  expect(say(pan([[180, 12]]), 180)).toMatchObject({
+    said: 'First measured after 3 h: nobody saw whether 21 °C came in time.',
+    asks: 'heat again',
+  });
+});

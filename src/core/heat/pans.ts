@@ -53,7 +53,8 @@ export function pansOf(day: CookDay, observed: Observed): PanState[] {
     const pouredAt = heated?.at ?? (poured?.state === 'done' ? poured.at : readings[0]?.at);
     if (!pouredAt) return [];
     const stands = observed.of(node, 'note');
-    const where = isAmong(WHERES, stands?.text ?? '') ? (stands?.text as Where) : 'counter';
+    const said = stands?.text ?? '';
+    const where = isAmong(WHERES, said) ? said : 'counter';
     return [
       {
         key: load.key,
@@ -86,6 +87,8 @@ export interface PanCooling {
   /** When its clock began: at 57 °C by the fit, else when it was poured. */
   readonly begins: number;
   readonly fit: CoolingFit | undefined;
+  /** On how many readings the fit stands: those since it stands where it stands. */
+  readonly fitted: number;
   readonly limits: readonly [LimitForecast, LimitForecast] | undefined;
   /** Why there is no forecast yet. */
   readonly problem: string | undefined;
@@ -117,6 +120,7 @@ export function coolingOf(pan: PanState): PanCooling {
     points: all,
     begins,
     fit: fit.ok ? fit.value : undefined,
+    fitted: own.length,
     limits: fit.ok ? forecastCooling(fit.value, begins) : undefined,
     problem: fit.ok ? undefined : fit.problem.message,
   };
@@ -208,20 +212,19 @@ export function remediesFor(pan: Standing, from: number, to: number, surface = 1
   ];
 }
 
-/** The core of a pan minute by minute if a remedy is taken, from minute `since` and `from` °C on, for twelve hours. */
-export function remedyCurve(
+/** The core of a pan from now on if a remedy is taken, from `from` °C, for twelve hours. */
+function remedyCurve(
   pan: Standing,
   { where, pans, stirred: isStirred }: Remedy,
   from: number,
-  since: number,
-  surface = 1,
+  surface: number,
 ): HeatPoint[] {
   const depth = (pan.depth ?? USUAL_DEPTH) / 100 / (pans ?? 1);
   if (isStirred) {
     const celsius = pan.ambient;
     const rate = lumpedRate(pan, depth, surface) * 60;
     return Array.from({ length: DAY / 4 }, (_, step) => ({
-      minutes: since + step * 2,
+      minutes: step * 2,
       celsius: celsius + (from - celsius) * Math.exp(-rate * step * 2),
     }));
   }
@@ -232,7 +235,7 @@ export function remedyCurve(
     DAY / 2,
     2,
   );
-  return curve.minutes.map((minutes, step) => ({ minutes: since + minutes, celsius: curve.core[step] ?? from }));
+  return curve.minutes.map((minutes, step) => ({ minutes, celsius: curve.core[step] ?? from }));
 }
 
 /** A remedy with its way, minute by minute from now. */
@@ -245,7 +248,7 @@ export function helpFor(pan: Standing, from: number, to: number, likely: number 
   const surface = surfaceOf(pan, from, to, likely);
   return remediesFor(pan, from, to, surface).map((remedy) => ({
     ...remedy,
-    curve: remedyCurve(pan, remedy, from, 0, surface),
+    curve: remedyCurve(pan, remedy, from, surface),
   }));
 }
 

@@ -9,6 +9,10 @@ const toCelsius = (fahrenheit: number) => ((fahrenheit - 32) * 5) / 9;
 export const writeTemperature = (celsius: number, set: UnitSet, digits = 0): string =>
   set === 'us' ? `${writeNumber((celsius * 9) / 5 + 32, digits)} °F` : `${writeNumber(celsius, digits)} °C`;
 
+/** How far two temperatures lie apart, rounded up, in the household's first unit: 5 °C, 9 °F. Takes °C. */
+export const writeDegreesApart = (celsius: number, set: UnitSet): string =>
+  set === 'us' ? `${writeNumber(Math.ceil((celsius * 9) / 5), 0)} °F` : `${writeNumber(Math.ceil(celsius), 0)} °C`;
+
 /**
  * A kept temperature ("176.67 °C") as this household reads and types it: in °F to a tenth, in °C as it stands.
  * What cannot be read stays as it is.

@@ -33,6 +33,13 @@ const MEASURED_BY = [
   { value: 'cups', label: 'in cups' },
 ] as const;
 
+/** What left the pot before it was weighed. */
+const TAKEN_OUT = [
+  { name: 'eaten', label: 'Eaten from the pot before', hint: 'a taste, or a bowl fed straight away' },
+  { name: 'kept', label: 'Liquid poured off and kept', hint: 'counted as water; poured back is not kept' },
+  { name: 'skimmed', label: 'Fat skimmed off', hint: 'its energy goes with it' },
+] as const;
+
 /** Problems that stand at the head, for no field of theirs is shown. */
 const HEAD = new Set(['vessels', 'revision', 'packsStand']);
 
@@ -48,6 +55,7 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
   const eaten = readScale(typed.eaten, 'zero');
   const kept = readScale(typed.kept, 'zero');
   const skimmed = readScale(typed.skimmed, 'zero');
+  const takenOut = { eaten, kept, skimmed };
   const outcome =
     weighing && eaten.ok && kept.ok && skimmed.ok
       ? weighYield(
@@ -211,36 +219,22 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
           </p>
         )}
         <div className={styles.eaten}>
-          <Field
-            label="Eaten from the pot before"
-            unit={scaleUnit}
-            inputMode="decimal"
-            value={typed.eaten}
-            onChange={(event) => set({ eaten: event.target.value })}
-            problem={eaten.ok ? undefined : eaten.problem.message}
-            hint="a taste, or a bowl fed straight away"
-            autoComplete="off"
-          />
-          <Field
-            label="Liquid poured off and kept"
-            unit={scaleUnit}
-            inputMode="decimal"
-            value={typed.kept}
-            onChange={(event) => set({ kept: event.target.value })}
-            problem={kept.ok ? undefined : kept.problem.message}
-            hint="counted as water; poured back is not kept"
-            autoComplete="off"
-          />
-          <Field
-            label="Fat skimmed off"
-            unit={scaleUnit}
-            inputMode="decimal"
-            value={typed.skimmed}
-            onChange={(event) => set({ skimmed: event.target.value })}
-            problem={skimmed.ok ? at('skimmed') : skimmed.problem.message}
-            hint="its energy goes with it"
-            autoComplete="off"
-          />
+          {TAKEN_OUT.map(({ name, label, hint }) => {
+            const read = takenOut[name];
+            return (
+              <Field
+                key={name}
+                label={label}
+                unit={scaleUnit}
+                inputMode="decimal"
+                value={typed[name]}
+                onChange={(event) => set({ [name]: event.target.value })}
+                problem={read.ok ? at(name) : read.problem.message}
+                hint={hint}
+                autoComplete="off"
+              />
+            );
+          })}
         </div>
       </div>
       <div className={styles.result} aria-live="polite">

@@ -1,5 +1,6 @@
 import 'server-only';
 import { ringsAt } from '@/core/cook/cook-day';
+import { nameOfCooking } from '@/core/cook/tasks';
 import { pageQuery } from '@/data/page';
 import { readBatch, readBatchList } from '@/data/repositories/batches';
 
@@ -26,7 +27,7 @@ export const runningTimers = pageQuery(async ({ db, household, now }): Promise<R
         running.push({
           batchId: id,
           key: task.key,
-          name: task.title.replace(/ cooks$/, ''),
+          name: nameOfCooking(task),
           recipe: recipeName,
           left: ringsAt(task.timer).getTime() - now.getTime(),
         });

@@ -101,7 +101,7 @@ function Pan({ pan, of, onPot }: { pan: PanState; of: Stove; onPot: () => void }
         </h2>
         <p className="soft">
           {pan.name}, {AROUND[pan.where].words} at {inDegrees(pan.ambient)} since {clock(pan.since)}.{' '}
-          {cooling.problem ?? `From ${pan.readings.length} readings.`}{' '}
+          {cooling.problem ?? `From ${cooling.fitted} readings.`}{' '}
           <span className="note">
             {inDegrees(COOLING_LIMITS.from)} to {inDegrees(COOLING_LIMITS.first.celsius)} within 2 h, to{' '}
             {inDegrees(COOLING_LIMITS.second.celsius)} within 6 h (FDA Food Code 3-501.14)

@@ -29,7 +29,7 @@ export function CoreField(props: CoreFieldProps) {
 
 /** The core of one load: what is asked, what was read, and the way on without a passed check. */
 function CoreOfLoad({ stove, of: { command, act, clock }, load: key }: CoreFieldProps) {
-  const { inDegrees } = useUnits();
+  const { degreesApart, inDegrees } = useUnits();
   const [typed, setTyped] = useState(NO_DEGREES);
   const read = useDegrees(typed, LIKELY_CORE);
   const [leaving, setLeaving] = useState(false);
@@ -59,7 +59,7 @@ function CoreOfLoad({ stove, of: { command, act, clock }, load: key }: CoreField
       )}
       {last && verdict.is === 'too cold' && (
         <p className="caution" role="status">
-          {inDegrees(last.celsius)} at {clock(last.at)}: {Math.ceil(verdict.under)} °C to go. Cook on, and measure
+          {inDegrees(last.celsius)} at {clock(last.at)}: {degreesApart(verdict.under)} to go. Cook on, and measure
           again.
         </p>
       )}
@@ -74,7 +74,7 @@ function CoreOfLoad({ stove, of: { command, act, clock }, load: key }: CoreField
         read={read}
         onChange={setTyped}
         problem={command.at('core')}
-        hint={would?.is === 'too cold' ? `${Math.ceil(would.under)} °C under what is asked` : undefined}
+        hint={would?.is === 'too cold' ? `${degreesApart(would.under)} under what is asked` : undefined}
       />
       <div className={styles.acts}>
         {!leaving && (

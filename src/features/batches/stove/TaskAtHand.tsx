@@ -5,7 +5,7 @@ import ButtonBase from '@mui/material/ButtonBase';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { ringsAt, type TaskState } from '@/core/cook/cook-day';
-import { broughtBy, type Brought } from '@/core/cook/tasks';
+import { broughtBy, nameOfCooking, type Brought } from '@/core/cook/tasks';
 import { writeMinutes } from '@/core/plan/stove';
 import { WithReason } from '@/ui/form/WithReason';
 import { Problems } from '@/ui/form/Problems';
@@ -55,7 +55,7 @@ export function TaskAtHand({ stove, of, onPot }: TaskAtHandProps) {
         <>
           <p className="soft">{task.state === 'running' ? `rang at ${clock(ringsAt(task.timer))}` : 'now'}</p>
           <h2 id="task" className={styles.what} tabIndex={-1}>
-            {task.kind === 'cook' ? `Off the heat: ${task.title.replace(/ cooks$/, '')}` : task.title}
+            {task.kind === 'cook' ? `Off the heat: ${nameOfCooking(task)}` : task.title}
           </h2>
           <Brings task={task} stove={stove} />
           {task.note && <p className="note">{task.note}</p>}

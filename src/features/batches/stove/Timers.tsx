@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { ringsAt, type TaskState } from '@/core/cook/cook-day';
+import { nameOfCooking } from '@/core/cook/tasks';
 import { writeMinutes } from '@/core/plan/stove';
 import { Problems } from '@/ui/form/Problems';
 import type { StoveView } from '../queries';
@@ -32,7 +33,7 @@ export function Timers({ stove, of: { now, clock, command, act } }: { stove: Sto
   const minutes = (by: number) => {
     act({ act: 'timer', key: first.key, minutes: Math.max(1, first.timer.minutes + by) });
   };
-  const name = first.title.replace(/ cooks$/, '');
+  const name = nameOfCooking(first);
   return (
     <section className={styles.timer} aria-labelledby="timer" data-rang={left <= 0 || undefined}>
       <p className="soft" id="timer">
@@ -83,8 +84,7 @@ export function Timers({ stove, of: { now, clock, command, act } }: { stove: Sto
       </div>
       {others.map((task) => (
         <p key={task.key} className="soft">
-          also running: {task.title.replace(/ cooks$/, '')}{' '}
-          <b>{count(ringsAt(task.timer).getTime() - now.getTime())}</b>
+          also running: {nameOfCooking(task)} <b>{count(ringsAt(task.timer).getTime() - now.getTime())}</b>
         </p>
       ))}
     </section>
