@@ -97,8 +97,8 @@ function One({ kind, drive, onDrive }: { kind: Kind; drive: Drive; onDrive: (dri
         ))}
       </div>
       {slide(kind === 'scale' ? 'lies on it, g' : 'sticks in, °C', 'target', most, step)}
-      {slide('trembles by', 'noise', kind === 'scale' ? 20 : 3, 0.1)}
-      {slide('creeps an hour by', 'drift', 60, 1, -60)}
+      {slide(`trembles by, ${unit}`, 'noise', kind === 'scale' ? 20 : 3, 0.1)}
+      {slide(`creeps an hour by, ${unit}`, 'drift', 60, 1, -60)}
       {slide('lives faster, times', 'lapse', 600, 1, 1)}
       <Choice
         label={`The ${kind}`}
