@@ -164,7 +164,9 @@ test('two devices: what one writes the other shows, and the same task is done on
   await other.unroute('**/api/changes');
   await page.getByRole('button', { name: 'Five minutes more' }).click();
   await expect(other.getByText(/set for 55 min/)).toBeVisible();
-  await expect(page.getByRole('alert').filter({ hasText: /\w/ })).toHaveCount(0);
+  // Next's own announcer of a page's title is an alert too: on a busy machine it speaks when it is made anew.
+  const alerts = page.locator('[role=alert]:not(#__next-route-announcer__)').filter({ hasText: /\w/ });
+  await expect(alerts).toHaveText([]);
   await other.close();
   // In another room it is still heard of.
   const sheet = page.url();

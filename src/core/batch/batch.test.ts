@@ -1,9 +1,11 @@
 import fc from 'fast-check';
 import { lineOf, pouredWaterLine, workedExample } from '../../../tests/fixtures/worked-example';
 import type { LocalDate } from '../calendar/local-date';
-import type { Evidence, Take } from './evidence';
+import { recipeSheet } from '../recipe/sheet';
+import { staysOfTake, type Evidence, type Take } from './evidence';
 import { followsOf, sharesAfter } from './follows';
-import { foldBatch, type BatchHistory, type BatchState, type SetShare, type WeighedState } from './fold';
+import { strainedIn, wentInAfter } from './strained';
+import { foldBatch, wentInOf, type BatchHistory, type BatchState, type SetShare, type WeighedState } from './fold';
 import { batchGraph, imbalance } from './graph';
 import type { NewReading, Reading } from './reading';
 import { isDone, stepAt, watchOf } from './steps';
@@ -234,6 +236,50 @@ test('mass is conserved in the graph of any batch: every inner node closes', () 
     }),
     { numRuns: 60 },
   );
+});
+
+test('what is strained out and weighed says what stays of it; what cannot be is refused', () => {
+  // Of 1000 g of meat on the bone the recipe supposes that 700 g stay.
+  const [meat, ...rest] = EVIDENCE.takes;
+  const bony = { ...meat!, strained: true as const, parts: [{ ...meat!.parts[0]!, share: 0.7 }] };
+  const evidence = { takes: [bony, ...rest] };
+  const strained = (value: number): NewReading => ({ node: 'strained:0', kind: 'gross', value });
+  const whole = weighed(history({ evidence, more: pot(3150) }));
+  const kcalOf = (of: WeighedState) => of.sheet.kcal;
+  const of = (out: number) => history({ evidence, more: [...pot(3150), strained(out)] });
+  // 1000 g less 300 g of bone: as the recipe supposed, nothing changes (arithmetic).
+  expect(kcalOf(weighed(of(300)))).toBeCloseTo(kcalOf(whole), 9);
+  const bonier = weighed(of(400));
+  const perGram = kcalOf(weighed(history({ more: pot(3150) }))) - kcalOf(whole);
+  expect(kcalOf(bonier)).toBeCloseTo(kcalOf(whole) - perGram / 3, 6);
+  expect(bonier.sheet.inPot).toBeCloseTo(whole.sheet.inPot - 100, 9);
+  expect(bonier.yields[0]).toMatchObject({ strained: 400 });
+  // The drawing shows it beside the food, and a form says the same before anything is kept.
+  const graph = batchGraph(bonier, [], '4-9-4');
+  expect(graph.edges.find((edge) => edge.to === 'strained')).toMatchObject({ grams: 400, observed: true });
+  const holds = (part: WeighedState) =>
+    wentInOf(
+      recipeSheet(
+        part.takes.filter((t) => t.strained).flatMap((t) => staysOfTake(t, t.weighed)),
+        '4-9-4',
+      ),
+      '4-9-4',
+    );
+  const said = wentInAfter(wentInOf(whole.sheet, '4-9-4'), { ...strainedIn(whole.takes), holds: holds(whole) }, 400);
+  const after = wentInOf(bonier.sheet, '4-9-4');
+  if (!said.ok) throw new Error(said.problem.message);
+  for (const key of ['inPot', 'solids', 'kcal', 'fatInPot'] as const)
+    expect(said.value[key]).toBeCloseTo(after[key]!, 6);
+  const refusal = (readings: BatchHistory) => {
+    const folded = foldBatch(readings, '4-9-4');
+    return folded.ok ? undefined : folded.problem;
+  };
+  expect(refusal(of(1000))).toMatchObject({
+    field: 'strained',
+    message: expect.stringContaining('Is liquid with it?'),
+  });
+  const none = history({ more: [...pot(3550), strained(100)] });
+  expect(refusal(none)?.message).toBe('Nothing of this recipe is strained out.');
 });
 
 /** The same batch with its first lines in one vessel and the rest in another, each in so many loads. */

@@ -3,6 +3,7 @@ import { grams } from '../quantity/units';
 import { linesOfWeights } from '../recipe/bases';
 import type { Moment, Part, WeighedLine } from '../recipe/recipe';
 import type { WrittenLine } from '../recipe/written';
+import type { ByProduct } from './by-product';
 
 /** What of a weighed line stays in the food: one entry, or several where it is a recipe or holds bone. */
 export interface TakenPart {
@@ -34,6 +35,8 @@ export interface Evidence {
   readonly takes: readonly Take[];
   /** What is cooked in a vessel of its own, by its place, and in how many even vesselfuls; absent: one, in one. */
   readonly components?: readonly CookedComponent[];
+  /** What of its parent it is; absent: a pot that was cooked. */
+  readonly byProduct?: ByProduct;
 }
 
 export interface CookedComponent {

@@ -11,7 +11,9 @@ import { fine, refused, type Outcome } from '../problem';
 import { grams, type EnergyDensity } from '../quantity/units';
 import { batchLines, type WeighedLine } from '../recipe/recipe';
 import { recipeSheet, type RecipeSheet } from '../recipe/sheet';
+import { BROTH_SOURCE, type ByProduct } from './by-product';
 import { staysOfTake, type CookedComponent, type Evidence, type Take } from './evidence';
+import { afterStraining } from './strained';
 import { observedIn, yieldOf, type NodeKey, type Observed, type Reading } from './reading';
 import { sure } from '../sure';
 import { addUp } from '../add-up';
@@ -84,10 +86,14 @@ interface Cooked {
   /** Its cook day: tasks, timers, heat, and its pans. */
   readonly day: CookDay;
   readonly pans: readonly PanState[];
+  /** What of another batch it is; it was not cooked itself. */
+  readonly byProduct: ByProduct | undefined;
 }
 
 /** One yield: the whole pot, or a component that is kept apart. */
 export interface BatchYield extends WeighedYield {
+  /** g that were strained out and weighed; 0: nobody weighed them. */
+  readonly strained: number;
   readonly place: number;
   readonly weighing: Weighing;
   readonly solidsPerGram: number;
@@ -120,6 +126,25 @@ const readLines = (evidence: Evidence, observed: Observed): WeighedTake[] => {
     return [{ ...take, weighed: observed.of(`line:${place}`, 'gross')?.value ?? 0 }];
   });
 };
+
+/** What stays of the lines that are strained, by what was weighed out of the whole pot or of each vessel that is kept apart. */
+function strainLines(
+  takes: readonly WeighedTake[],
+  observed: Observed,
+  apart: boolean,
+  write?: (mass: number) => string,
+): Outcome<readonly WeighedTake[]> {
+  let read = takes;
+  for (const node of observed.nodes('strained')) {
+    const place = yieldOf(node);
+    const isOf = (take: WeighedTake) => !apart || take.component === place;
+    const after = afterStraining(read.filter(isOf), observed.of(node, 'gross')?.value, write);
+    if (!after.ok) return after;
+    const own = [...after.value];
+    read = read.map((take) => (isOf(take) ? sure(own.shift()) : take));
+  }
+  return fine(read);
+}
 
 function weighingOf(observed: Observed, place: number): Weighing | undefined {
   const cups: NodeKey = `cups:${place}`;
@@ -234,14 +259,18 @@ export function foldBatch(
   const { evidence, startedAt } = history;
   if (!evidence || !startedAt) return fine({ state: 'planned' });
   const observed = observedIn(history.readings);
-  const takes = readLines(evidence, observed);
+  const places = [...new Set([...observed.nodes('vessel'), ...observed.nodes('cups')].map(yieldOf))].sort();
+  const read = strainLines(readLines(evidence, observed), observed, places.length > 1, write);
+  if (!read.ok) return read;
+  const takes = read.value;
   const linesIn = (of: readonly WeighedTake[]) => of.flatMap((take) => staysOfTake(take, take.weighed));
   const lines = linesIn(takes).filter((line) => line.grams > 0);
   const sheet = recipeSheet(lines, factors);
   const components = evidence.components ?? [{ name: 'the pot', loads: 1 }];
-  const day = cookDayOf(takes, components, observed, evidence.takes.length);
-  const cooked = { startedAt, takes, components, lines, sheet, day, pans: pansOf(day, observed) };
-  const places = [...new Set([...observed.nodes('vessel'), ...observed.nodes('cups')].map(yieldOf))].sort();
+  const { byProduct } = evidence;
+  // What is poured off was cooked with its pot: it has no tasks, no core and no pans of its own.
+  const day = byProduct ? cookDayOf([], [], observed) : cookDayOf(takes, components, observed, evidence.takes.length);
+  const cooked = { startedAt, takes, components, lines, sheet, day, pans: pansOf(day, observed), byProduct };
   const yields: BatchYield[] = [];
   for (const place of places) {
     const weighing = weighingOf(observed, place);
@@ -259,7 +288,11 @@ export function foldBatch(
     const shares = history.shares.filter((share) => share.yield === place);
     yields.push({
       ...weighed.value,
+      // What a broth holds is an estimate, however well it is weighed.
+      estimated: weighed.value.estimated || byProduct === 'broth',
+      ...(byProduct === 'broth' ? { explanation: { ...weighed.value.explanation, source: BROTH_SOURCE } } : {}),
       place,
+      strained: observed.of(`strained:${place}`, 'gross')?.value ?? 0,
       weighing,
       solidsPerGram: solidsLeft(batchLines(own), weighed.value),
       undivided: Math.round(weighed.value.net) - sum(shares.map((share) => share.grams)),

@@ -97,6 +97,12 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
       edge(loadOf(load), vessel, mass / loads, holds(lines, 1 / loads));
     if (own && !apart) edge(vessel, node('pot', 'pot', 'the pot'), mass, holds(lines, 1));
   }
+  // What is strained out never was food: it comes in and goes out beside it.
+  for (const take of batch.state === 'planned' ? [] : batch.takes.filter(({ strained }) => strained)) {
+    const out = take.weighed * (1 - addUp(take.parts, (part) => part.share));
+    const key = node(`strained-${take.component}-${take.words}`, 'line', take.words, 'bone');
+    edge(key, node('strained', 'out', 'strained out'), out, { observed: isStrainedWeighed(batch) });
+  }
   if (batch.state !== 'weighed') return { nodes: [...nodes.values()], edges };
   for (const each of batch.yields) {
     const pot = apart ? `pot-${each.place}` : 'pot';
@@ -198,10 +204,13 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
   }
 }
 
-/** What each line brings, in g over all its loads, in the order of the lines. */
+const isStrainedWeighed = (batch: BatchState) =>
+  batch.state === 'weighed' && batch.yields.some((each) => each.strained > 0);
+
+/** What each line brings to the food, in g over all its loads, in the order of the lines; what is strained out is none. */
 export const linesIn = ({ nodes, edges }: MassGraph): readonly { readonly node: MassNode; readonly grams: number }[] =>
   nodes
-    .filter((node) => node.kind === 'line')
+    .filter((node) => node.kind === 'line' && !node.key.startsWith('strained'))
     .map((node) => ({
       node,
       grams: addUp(

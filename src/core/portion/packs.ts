@@ -27,7 +27,7 @@ export interface Proposal {
  * Cuts a share into packs of one dog-day each that sum to it to the gram.
  *
  * Takes the share in whole g and the dog-days to fill, in order of use; returns the packs and how many dog-days
- * they fill. What is left is a short pack for anybody. A gap of at most 1 g a pack is rounding and is spread.
+ * they fill. What is left is a short pack for anybody; with nobody to fill it is a pack like any other. A gap of at most 1 g a pack is rounding and is spread.
  * Throws for a share that is not whole grams. Source: largest remainder; the short pack is common practice, no source.
  */
 export function packsFor(share: number, dogDays: readonly DogDay[]): Proposal {
@@ -54,6 +54,6 @@ export function packsFor(share: number, dogDays: readonly DogDay[]): Proposal {
     short: false,
   }));
   const rest = share - addUp(whole, (grams) => grams);
-  if (rest > 0) packs.push({ grams: rest, short: true });
+  if (rest > 0) packs.push({ grams: rest, short: dogDays.length > 0 });
   return { packs: packs.filter((pack) => pack.grams > 0), filled };
 }

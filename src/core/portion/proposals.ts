@@ -90,7 +90,7 @@ function withoutPacked(days: readonly DogDay[], packs: readonly { readonly dogId
 export function proposePacks(batch: DividedBatch, dogs: readonly NamedDog[]): Map<number, readonly ProposedPack[]> {
   const result = new Map<number, readonly ProposedPack[]>();
   const dividedOn = batch.shares[0]?.day;
-  if (dividedOn === undefined || dogs.length === 0) return result;
+  if (dividedOn === undefined) return result;
   const from = feedingFrom(batch.firstDay, dividedOn);
   const daysAt = (density: EnergyDensity) => dogDaysFrom(from, batch.days, dogs, density, batch.filling);
   const wet = daysAt(batch.density);

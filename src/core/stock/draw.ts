@@ -22,6 +22,8 @@ export interface Source {
   readonly bestBy?: LocalDate;
   readonly opened: boolean;
   readonly short: boolean;
+  /** No meal: broth, or fat that was skimmed. It is never put into a bowl by itself. */
+  readonly beside?: boolean;
 }
 
 export interface Drawn {
@@ -99,7 +101,8 @@ export function drawMeal(
  */
 export function fitFor<T extends Source>(sources: readonly T[], dogId: number, recipeId?: number): T[] {
   const fit = sources.filter(
-    (source) => (source.dogId === undefined || source.dogId === dogId) && !source.notFor?.includes(dogId),
+    (source) =>
+      source.beside !== true && (source.dogId === undefined || source.dogId === dogId) && !source.notFor?.includes(dogId),
   );
   if (recipeId === undefined) return fit;
   return [

@@ -14,6 +14,7 @@ import { readPacks } from '../repositories/stock';
 import { keepFactsOfPot } from '../repositories/food-facts';
 import { readFoodsByKey } from '../repositories/foods';
 import { readPlannedLines } from '../repositories/planned';
+import { followByProducts } from './by-products';
 import { batchIn, observe, refreshBatch, strike } from './batch-at-hand';
 import { inMass, refuse, type Context } from './run';
 import { nth } from '@/core/sure';
@@ -68,17 +69,27 @@ export interface WeighInput {
   readonly kept?: number;
   /** g of fat that were skimmed off. */
   readonly skimmed?: number;
+  /** g of bones and spent vegetables that were strained out. */
+  readonly strained?: number;
   readonly revision?: number;
   /** Where packs hold more than the pot was: their weights are believed. */
   readonly packsStand?: boolean;
 }
 
 /** The readings of a finished pot, or of one component that is kept apart. */
-function readingsOf({ weighing, eatenBefore, kept = 0, skimmed = 0, yield: place = 0 }: WeighInput): NewReading[] {
+function readingsOf({
+  weighing,
+  eatenBefore,
+  kept = 0,
+  skimmed = 0,
+  strained = 0,
+  yield: place = 0,
+}: WeighInput): NewReading[] {
   const out: NewReading[] = [
     ...(eatenBefore > 0 ? [{ node: `taken:${place}`, kind: 'gross', value: eatenBefore } as const] : []),
     ...(kept > 0 ? [{ node: `kept:${place}`, kind: 'gross', value: kept } as const] : []),
     ...(skimmed > 0 ? [{ node: `skimmed:${place}`, kind: 'gross', value: skimmed } as const] : []),
+    ...(strained > 0 ? [{ node: `strained:${place}`, kind: 'gross', value: strained } as const] : []),
   ];
   if (weighing.by === 'cups')
     return [
@@ -110,7 +121,7 @@ export async function weighBatch(context: Context, input: WeighInput): Promise<F
     await strike(
       context,
       input.batchId,
-      (node) => /^(vessel|cups|taken|kept|skimmed):/.test(node) && yieldOf(node) === place,
+      (node) => /^(vessel|cups|taken|kept|skimmed|strained):/.test(node) && yieldOf(node) === place,
       'the pot weighed otherwise',
     );
   await observe(context, input.batchId, readingsOf(input));
@@ -194,6 +205,13 @@ async function putRight(
     await followPot(context, after, packsStand === true);
     after = await refreshBatch(context, batchId);
   }
+  if (after.state === 'weighed')
+    for (const id of await followByProducts(context, batchId, after)) {
+      const own = await refreshBatch(context, id);
+      if (own.state !== 'weighed') continue;
+      await followPot(context, own, packsStand === true);
+      await refreshBatch(context, id);
+    }
   await keepFactsOfPot(tx, household.energyFactors, { id: batchId, recipeId: before.recipeId, state: after });
   return { ...followsOf(before, after), ...(await daysLeft(context, before, after)) };
 }

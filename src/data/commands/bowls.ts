@@ -166,6 +166,7 @@ async function partsOf(context: Context, entry: BowlEntry, dog: StoredDog, day: 
       };
     }
     const pack = packs.find((each) => each.holdingId === part.holdingId) ?? refuse('This pack is not known.');
+    if (pack.beside) refuse(`${pack.code} is ${pack.recipeName}: no meal is made of it.`);
     refuseAvoided(pack.code, avoided.ofPack(pack.holdingId, dog.id));
     if (pack.grams + 0.05 < drawn(part)) {
       refuse(`Only ${inMass(context)(pack.grams)} are left in ${pack.code}: somebody was quicker. Look again.`);

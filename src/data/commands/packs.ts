@@ -104,7 +104,7 @@ export async function sealShare(
   if (share.fate === 'today') return refuse('What is eaten today is fed from the pot, not bagged.');
   if (share.sealed) refuse('This share is sealed already: its packs are in the store.');
   const dogs = (await readDogs(tx)).filter((dog) => batch.dogIds.includes(dog.id));
-  if (dogs.length === 0) refuse('None of the dogs of this plan is here any more.');
+  if (dogs.length === 0 && !batch.byProduct) refuse('None of the dogs of this plan is here any more.');
   if (share.fate === 'dry' && !share.dried) refuse('Weigh every tray dry first.', 'trays');
   const proposed = proposePacks({ ...batch, density: batch.yield.density }, dogs).get(share.id) ?? [];
   if (proposed.length === 0) refuse('Nothing of it is left to be packed.');
@@ -147,7 +147,7 @@ async function sealPacks(
   const { tx, today } = context;
   const places = new Map((await readAllPlaces(tx)).map((each) => [each.id, each.kind]));
   const placeId = sure(share.placeId);
-  const kind: FoodKind = share.fate === 'dry' ? sure(share.method) : 'cooked';
+  const kind: FoodKind = share.fate === 'dry' ? sure(share.method) : batch.byProduct === 'broth' ? 'broth' : 'cooked';
   const dryMatter = Number(batch.sheet.solids);
   const fatty = dryMatter > 0 && (batch.sheet.fat?.amount ?? 0) / dryMatter > FATTY;
   const { density, waterPerGram } = sure(storedAs(share, batch.yields));

@@ -5,7 +5,8 @@ import type { SharesEntry } from '@/core/batch/steps/divide';
 import { checkShares, type Fate } from '@/core/portion/shares';
 import { DRYING_METHODS, machineOf, type DryMethod } from '@/core/preserve/methods';
 import type { PlaceKind } from '@/core/preserve/shelf-life';
-import { nth } from '@/core/sure';
+import { BY_PRODUCT_FATES } from '@/core/batch/by-product';
+import { isAmong, nth } from '@/core/sure';
 import type { Tx } from '../database';
 import { readEquipment } from '../repositories/equipment';
 import { readPlaces, type Place } from '../repositories/household';
@@ -36,6 +37,8 @@ export async function setShares(context: Context, input: SharesEntry): Promise<v
   const kept = new Set<number>();
   for (const said of wanted) {
     const field = `shares.${input.shares.indexOf(said)}`;
+    if (weighed.byProduct && !isAmong(BY_PRODUCT_FATES, said.fate))
+      refuse('It is no meal: it goes to the fridge or the freezer.', `${field}.grams`);
     const placeId = said.fate === 'today' ? null : placeFor(places, said.fate, said.placeId, `${field}.placeId`);
     const method = said.fate === 'dry' ? (said.method ?? DRYING_METHODS[0].key) : null;
     const values = {

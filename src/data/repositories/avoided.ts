@@ -1,5 +1,6 @@
 import 'server-only';
 import { and, eq, gt, inArray } from 'drizzle-orm';
+import { alias } from 'drizzle-orm/pg-core';
 import type { LocalDate } from '@/core/calendar/local-date';
 import { avoidedOf, type KeptFrom } from '@/core/stock/avoided';
 import type { Tx } from '../database';
@@ -28,13 +29,19 @@ export async function readAvoided(
     .from(share)
     .where(and(eq(share.fate, 'today'), eq(share.day, today)));
   const living = [...new Set([...contents, ...warm].map((row) => row.batchId))];
+  // In what is kept of a pot is what was in the pot.
+  const parent = alias(batch, 'parent');
   // What went in stands in the summary of each batch, as it was put right: its evidence is large and not asked for.
   const batches =
     living.length === 0
       ? []
-      : await tx.select({ id: batch.id, summary: batch.summary }).from(batch).where(inArray(batch.id, living));
+      : await tx
+          .select({ id: batch.id, summary: batch.summary, parent: parent.summary })
+          .from(batch)
+          .leftJoin(parent, eq(parent.id, batch.parentId))
+          .where(inArray(batch.id, living));
   return avoidedOf(
-    { batches: batches.map(({ id, summary }) => ({ id, foods: summary?.foods ?? [] })), contents },
+    { batches: batches.map((own) => ({ id: own.id, foods: (own.parent ?? own.summary)?.foods ?? [] })), contents },
     dogs,
     reference.foods,
     reference.hazards,

@@ -3,6 +3,7 @@ import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, sql } from 'drizzle
 import { alias } from 'drizzle-orm/pg-core';
 import type { LocalDate } from '@/core/calendar/local-date';
 import { foldBatch, type BatchHistory, type BatchState, type BatchYield, type WeighedState } from '@/core/batch/fold';
+import { nameOfByProduct, type ByProduct } from '@/core/batch/by-product';
 import type { Reading } from '@/core/batch/reading';
 import type { BatchSummary } from '@/core/batch/summary';
 import { type Filling } from '@/core/dog/filling';
@@ -21,7 +22,9 @@ interface Common {
   readonly versionId: number;
   readonly versionNumber: number;
   readonly recipeId: number;
+  /** Of the recipe; of a by-product, what of it it is. */
   readonly recipeName: string;
+  readonly parentId: number | undefined;
   readonly letter: string;
   readonly scale: number;
   /** g bought of each line, as planned. */
@@ -167,6 +170,10 @@ export async function readBatchHistory(tx: Tx, batchId: number): Promise<BatchHi
   };
 }
 
+/** The name of a batch: its recipe's, or what of it was kept beside. */
+export const nameOfBatch = (row: { readonly recipeName: string; readonly byProduct: ByProduct | null }): string =>
+  row.byProduct ? nameOfByProduct(row.byProduct, row.recipeName) : row.recipeName;
+
 /** The meals that a batch's recipe fills. */
 function fillingOf(entry: PlanEntry, recipeId: number): Filling {
   const batches = entry.batches.map(({ recipeId: id, meals, share: said }) => {
@@ -191,6 +198,8 @@ export async function readBatch(tx: Tx, id: number, factors: EnergyFactors): Pro
         createdAt: batch.createdAt,
         revision: batch.revision,
       },
+      parentId: batch.parentId,
+      byProduct: batch.byProduct,
       plan,
       number: recipeVersion.number,
       recipeId: recipe.id,
@@ -216,13 +225,15 @@ export async function readBatch(tx: Tx, id: number, factors: EnergyFactors): Pro
     swaps: row.batch.swaps ?? undefined,
     versionNumber: row.number,
     recipeId: row.recipeId,
-    recipeName: row.recipeName,
+    recipeName: nameOfBatch(row),
+    parentId: row.parentId ?? undefined,
     letter: row.letter,
     planId: row.plan.id,
     filling: fillingOf(row.plan.entry, row.recipeId),
     firstDay: row.plan.firstDay,
     days: row.plan.days,
-    dogIds: dogs.map((entry) => entry.dogId),
+    // Nobody is fed a by-product by the plan.
+    dogIds: row.byProduct ? [] : dogs.map((entry) => entry.dogId),
   };
   return state.value.state === 'weighed'
     ? { ...common, ...state.value, yield: nth(state.value.yields, 0) }
@@ -235,6 +246,7 @@ export interface ListedBatch {
   readonly planId: number;
   readonly recipeId: number;
   readonly recipeName: string;
+  readonly parentId: number | undefined;
   readonly state: BatchState['state'];
   readonly open: boolean;
   readonly summary: BatchSummary | undefined;
@@ -258,6 +270,8 @@ export async function readBatchList(
       planId: batch.planId,
       recipeId: recipe.id,
       recipeName: recipe.name,
+      parentId: batch.parentId,
+      byProduct: batch.byProduct,
       state: batch.state,
       open: batch.open,
       summary: batch.summary,
@@ -287,12 +301,25 @@ export async function readBatchList(
     .orderBy(asc(planDog.dogId));
   return rows.map((row) => ({
     ...row,
+    recipeName: nameOfBatch(row),
+    parentId: row.parentId ?? undefined,
     summary: row.summary ?? undefined,
     startedAt: row.startedAt ?? undefined,
     note: row.note ?? undefined,
-    dogIds: dogs.filter((entry) => entry.planId === row.planId).map((entry) => entry.dogId),
+    dogIds: dogs.filter((entry) => row.byProduct === null && entry.planId === row.planId).map((entry) => entry.dogId),
   }));
 }
+
+/** What was kept of a batch and is one of its own by now. */
+export const readByProducts = async (tx: Tx, parentId: number) =>
+  (
+    await tx
+      .select({ id: batch.id, byProduct: batch.byProduct, recipeName: recipe.name, summary: batch.summary })
+      .from(batch)
+      .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
+      .innerJoin(recipe, eq(recipe.id, recipeVersion.recipeId))
+      .where(and(eq(batch.parentId, parentId), isNull(batch.droppedAt)))
+  ).map((row) => ({ ...row, recipeName: nameOfBatch(row) }));
 
 /** The latest weighed batch of each recipe, by the recipe's id: by-products and unweighed pots say nothing of its food. */
 export async function readLatestPots(tx: Tx, recipeIds?: readonly number[]): Promise<Map<number, number>> {

@@ -36,6 +36,7 @@ async function toPlans(tx: Tx, rows: readonly (typeof plan.$inferSelect)[]): Pro
           rows.map((row) => row.id),
         ),
         isNull(batch.droppedAt),
+        isNull(batch.parentId),
       ),
     )
     .orderBy(asc(batch.id));
@@ -91,6 +92,7 @@ export const readPlansAway = (
     .innerJoin(batch, eq(batch.planId, plan.id))
     .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
     .innerJoin(recipe, eq(recipe.id, recipeVersion.recipeId))
+    .where(isNull(batch.parentId))
     .groupBy(plan.id)
     .having(sql`bool_and(${batch.droppedAt} is not null)`)
     .orderBy(desc(plan.id))

@@ -28,7 +28,14 @@ export async function readPots(tx: Tx, recipeIds: readonly number[]): Promise<Ma
       })
       .from(batch)
       .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
-      .where(and(inArray(recipeVersion.recipeId, [...recipeIds]), eq(batch.state, 'weighed'), isNull(batch.droppedAt))),
+      .where(
+        and(
+          inArray(recipeVersion.recipeId, [...recipeIds]),
+          eq(batch.state, 'weighed'),
+          isNull(batch.droppedAt),
+          isNull(batch.parentId),
+        ),
+      ),
   );
   // Counted pots are left out below: twice as many are looked at.
   const rows = await tx

@@ -1,8 +1,10 @@
 import 'server-only';
 import { addUp } from '@/core/add-up';
 import { and, asc, desc, eq, gt, inArray, isNull, sql } from 'drizzle-orm';
+import { alias } from 'drizzle-orm/pg-core';
 import { dayIn, type LocalDate } from '@/core/calendar/local-date';
 import { isDried, type PlaceKind } from '@/core/preserve/shelf-life';
+import type { ByProduct } from '@/core/batch/by-product';
 import { densityIn } from '@/core/batch/summary';
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import type { Source } from '@/core/stock/draw';
@@ -12,6 +14,7 @@ import { batch, share } from '../schema/batches';
 import { dog } from '../schema/dogs';
 import { place } from '../schema/household';
 import { recipe, recipeVersion } from '../schema/recipes';
+import { nameOfBatch } from './batches';
 import { bowl, bowlPart, holding, pack, packContent } from '../schema/stock';
 
 /** What one batch has in a pack. */
@@ -21,6 +24,8 @@ export interface StoredContent {
   readonly recipeId: number;
   readonly recipeName: string;
   readonly cookedAt: Date | null;
+  /** It is kept beside meals: broth, or fat that was skimmed. */
+  readonly byProduct: ByProduct | null;
   readonly unproven: boolean;
   readonly grams: number;
   readonly id: number;
@@ -58,6 +63,8 @@ export interface StoredPack {
   readonly rule: string;
   readonly short: boolean;
   readonly estimated: boolean;
+  /** No meal: broth, or fat that was skimmed. */
+  readonly beside: boolean;
   /** Something in it was cooked without a passed check, or cooled too slowly. */
   readonly unproven: boolean;
   /** g that were sealed in it, as it is known now. */
@@ -78,6 +85,7 @@ type PackRow = Awaited<ReturnType<typeof packQuery>>[number];
 
 async function toPacks(tx: Tx, rows: readonly PackRow[]): Promise<StoredPack[]> {
   if (rows.length === 0) return [];
+  const parent = alias(batch, 'parent');
   const contents = await tx
     .select({
       id: packContent.id,
@@ -86,12 +94,14 @@ async function toPacks(tx: Tx, rows: readonly PackRow[]): Promise<StoredPack[]> 
       shareId: packContent.shareId,
       recipeId: recipe.id,
       recipeName: recipe.name,
+      byProduct: batch.byProduct,
       cookedAt: batch.startedAt,
-      unproven: sql<boolean>`coalesce((${batch.summary}->>'unproven')::boolean, false)`,
+      unproven: sql<boolean>`coalesce((coalesce(${parent.summary}, ${batch.summary})->>'unproven')::boolean, false)`,
       amount: packContent.amount,
     })
     .from(packContent)
     .innerJoin(batch, eq(batch.id, packContent.batchId))
+    .leftJoin(parent, eq(parent.id, batch.parentId))
     .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
     .innerJoin(recipe, eq(recipe.id, recipeVersion.recipeId))
     .where(
@@ -104,7 +114,7 @@ async function toPacks(tx: Tx, rows: readonly PackRow[]): Promise<StoredPack[]> 
   const of = new Map<number, StoredContent[]>();
   for (const { holdingId, amount, ...row } of contents) {
     const own = of.get(holdingId) ?? [];
-    own.push({ ...row, grams: fromTenths(amount) });
+    own.push({ ...row, recipeName: nameOfBatch(row), grams: fromTenths(amount) });
     of.set(holdingId, own);
   }
   return rows.map((row) => toPack(row, of.get(row.pack.holdingId) ?? []));
@@ -141,6 +151,7 @@ const toPack = (
   rule: state.rule,
   short: sealed.short,
   estimated: sealed.estimated,
+  beside: contents.some((each) => each.byProduct !== null),
   unproven: contents.some((each) => each.unproven),
   void: state.void,
 });
@@ -194,6 +205,7 @@ export const sourceOf = (stored: StoredPack): Source => ({
   bestBy: stored.bestBy,
   opened: isDried(stored.foodKind) ? stored.openedOn !== undefined : stored.grams < stored.labelGrams,
   short: stored.short,
+  beside: stored.beside,
 });
 
 export interface WarmShare {
@@ -266,4 +278,5 @@ export const warmSourceOf = (warm: WarmShare): Source => ({
   place: 'warm',
   opened: true,
   short: false,
+  beside: false,
 });

@@ -16,6 +16,7 @@ import {
   unique,
 } from 'drizzle-orm/pg-core';
 import type { LocalDate } from '../../core/calendar/local-date';
+import type { ByProduct } from '../../core/batch/by-product';
 import type { Evidence, Take } from '../../core/batch/evidence';
 import type { BatchState } from '../../core/batch/fold';
 import type { DryMethod } from '../../core/preserve/methods';
@@ -79,6 +80,7 @@ export const batch = pgTable(
       .references(() => plan.id),
     /** The batch that this one is a by-product of. */
     parentId: integer('parent_id').references((): AnyPgColumn => batch.id),
+    byProduct: text('by_product').$type<ByProduct>(),
     versionId: integer('version_id')
       .notNull()
       .references(() => recipeVersion.id),
@@ -106,6 +108,8 @@ export const batch = pgTable(
     index('batch_plan').on(table.planId),
     index('batch_version').on(table.versionId),
     index('batch_open').on(table.open),
+    index('batch_parent').on(table.parentId),
+    check('a_by_product_has_a_parent', sql`(${table.parentId} is null) = (${table.byProduct} is null)`),
     check('cooking_freezes_evidence', sql`(${table.startedAt} is null) = (${table.evidence} is null)`),
     check('planned_has_no_summary', sql`(${table.state} = 'planned') = (${table.summary} is null)`),
   ],

@@ -4,6 +4,7 @@ import { idSchema } from '@/core/schema';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { z } from 'zod';
+import { BY_PRODUCT_FATES } from '@/core/batch/by-product';
 import { checkShares, FATES, readShare, type Fate } from '@/core/portion/shares';
 import { DRY_METHODS, DRYING_METHODS, machineOf } from '@/core/preserve/methods';
 import { writeDensity } from '@/core/quantity/write';
@@ -33,7 +34,6 @@ const FILLS: Readonly<Record<Fate, string>> = {
   dry: 'color-mix(in srgb, var(--honey) 30%, var(--enamel-raised))',
 };
 const DRY_CHOICES = DRYING_METHODS.map(({ key, machine }) => ({ value: key, label: machine }));
-const FATE_CHOICES = FATES.map((fate) => ({ value: fate, label: FATE_WORDS[fate] }));
 
 /** The shares as they are typed. */
 const typedShares = z.array(
@@ -53,10 +53,11 @@ export function Divide({ view }: { view: BatchView }) {
   const weighed = sure(view.weighed);
   const { inMass, scaleUnit, set, toType } = useUnits();
   const whole = Math.round(weighed.net);
+  const fates: readonly Fate[] = view.byProduct ? BY_PRODUCT_FATES : FATES;
   const [typed, setTyped, forget] = useDraftStorage(
     `divide-${view.id}-${whole}`,
     typedShares,
-    firstShares(weighed, toType),
+    firstShares(weighed, toType, fates),
   );
   const [more, setMore] = useState(false);
   const save = useCommand(setShares, `shares-${view.id}`, () => forget(typed));
@@ -118,7 +119,7 @@ export function Divide({ view }: { view: BatchView }) {
           Divide {inMass(whole)}
           {weighed.estimated && <span className="caution"> (an estimate)</span>}
         </h2>
-        <p className="soft">suggested by what the fridge keeps, to {weighed.fridgeUntil}</p>
+        {!view.byProduct && <p className="soft">suggested by what the fridge keeps, to {weighed.fridgeUntil}</p>}
       </div>
       {weighed.energyUnknown.length > 0 && (
         <Caution role="status">
@@ -216,7 +217,10 @@ export function Divide({ view }: { view: BatchView }) {
               <Choice
                 label="One more share"
                 value=""
-                options={[{ value: '' as Fate | '', label: 'to what?' }, ...FATE_CHOICES]}
+                options={[
+                  { value: '' as Fate | '', label: 'to what?' },
+                  ...fates.map((fate) => ({ value: fate, label: FATE_WORDS[fate] })),
+                ]}
                 onChange={(fate) => {
                   if (fate === '') return;
                   setTyped([...typed, { fate, text: '0' }]);
@@ -230,34 +234,40 @@ export function Divide({ view }: { view: BatchView }) {
             )}
           </div>
         </div>
-        <section aria-labelledby="portions">
-          <h3 id="portions">Each dog, each day</h3>
-          <ul className="rows">
-            {weighed.portions.map((portion) => (
-              <li key={portion.dogId} className={styles.portion}>
-                <DogBadge letters={portion.letters} badge={portion.badge} size={40} />
-                <div>
-                  <p>
-                    {portion.name} <b className={styles.perDay}>{inMass(portion.gramsADay)}</b> a day{' '}
-                    <Why of={portion.explanation} about={`${portion.name}’s grams`} />
-                  </p>
-                  <p className="note">
-                    {portion.meals.map((meal) => `${meal.name} ${inMass(meal.grams)}`).join(' · ')}
-                  </p>
-                </div>
-              </li>
-            ))}
-          </ul>
-        </section>
+        {weighed.portions.length > 0 && (
+          <section aria-labelledby="portions">
+            <h3 id="portions">Each dog, each day</h3>
+            <ul className="rows">
+              {weighed.portions.map((portion) => (
+                <li key={portion.dogId} className={styles.portion}>
+                  <DogBadge letters={portion.letters} badge={portion.badge} size={40} />
+                  <div>
+                    <p>
+                      {portion.name} <b className={styles.perDay}>{inMass(portion.gramsADay)}</b> a day{' '}
+                      <Why of={portion.explanation} about={`${portion.name}’s grams`} />
+                    </p>
+                    <p className="note">
+                      {portion.meals.map((meal) => `${meal.name} ${inMass(meal.grams)}`).join(' · ')}
+                    </p>
+                  </div>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
       </div>
     </form>
   );
 }
 
 /** Every fate has its row: as it was set, or as it is suggested; what is not divided yet goes to the freezer. */
-function firstShares(weighed: WeighedView, toType: (grams: number) => string): readonly TypedShare[] {
+function firstShares(
+  weighed: WeighedView,
+  toType: (grams: number) => string,
+  fates: readonly Fate[],
+): readonly TypedShare[] {
   const stored = weighed.shares.filter((share) => share.grams > 0);
-  return FATES.flatMap((fate): TypedShare[] => {
+  return fates.flatMap((fate): TypedShare[] => {
     const own = stored.filter((share) => share.fate === fate);
     if (own.length > 0)
       return own.map((share) => ({

@@ -111,6 +111,7 @@ export function Flow({ view, onOpen }: FlowProps) {
                 vapour {inMass(vapour)}
                 {weighed.kept > 0 && ` · liquid kept ${inMass(weighed.kept)}`}
                 {weighed.skimmed > 0 && ` · fat ${inMass(weighed.skimmed)}`}
+                {weighed.strained > 0 && ` · strained out ${inMass(weighed.strained)}`}
               </text>
             </>
           )}

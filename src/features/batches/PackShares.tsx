@@ -101,7 +101,7 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
           <li key={index}>
             <Tub hatch={view.protein.hatch} size={30} full={pack.short ? 0.4 : 1} />
             <span>
-              {pack.dogName ?? 'anybody'} <b>{inMass(pack.grams)}</b>
+              {pack.dogName ?? (view.byProduct ? view.byProduct : 'anybody')} <b>{inMass(pack.grams)}</b>
               {pack.short && <span className="note"> short, use first</span>}
             </span>
           </li>

@@ -10,6 +10,7 @@ import { useFocusOnChange, useTopOnChange } from '@/ui/next-act';
 import { useUnits } from '@/ui/units';
 import { Why } from '@/ui/Why';
 import styles from './batches.module.css';
+import { Beside } from './Beside';
 import { Divide } from './Divide';
 import { Flow } from './Flow';
 import { FlowStrip } from './FlowStrip';
@@ -85,7 +86,7 @@ export function RunSheet({ view }: { view: BatchView }) {
           </p>
         )}
       </div>
-      <Steps opens={view.opens} step={step} onOpen={open} />
+      <Steps of={view.byProduct} opens={view.opens} step={step} onOpen={open} />
       {!atStove && (
         <div className={folded ? styles.folded : styles.unfolded}>
           <FlowStrip view={view} />
@@ -100,6 +101,7 @@ export function RunSheet({ view }: { view: BatchView }) {
       )}
       <div className={styles.at} role="tabpanel" aria-label={STEPS.find((each) => each.key === step)?.title}>
         <Screen view={view} onOpen={open} />
+        {(step === 'divide' || step === 'pack') && <Beside view={view} />}
       </div>
       {atStove && <FlowStrip view={view} />}
     </div>

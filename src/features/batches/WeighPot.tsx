@@ -6,6 +6,7 @@ import { useState } from 'react';
 import type { StepKey } from '@/core/batch/steps';
 import { SAFE_CORE_SOURCE, strictest } from '@/core/heat/safe-core';
 import { unusualYield } from '@/core/portion/unusual';
+import { wentInAfter } from '@/core/batch/strained';
 import { weighYield } from '@/core/portion/yield';
 import type { Problem } from '@/core/problem';
 import { writeDensity } from '@/core/quantity/write';
@@ -38,6 +39,7 @@ const TAKEN_OUT = [
   { name: 'eaten', label: 'Eaten from the pot before', hint: 'a taste, or a bowl fed straight away' },
   { name: 'kept', label: 'Liquid poured off and kept', hint: 'counted as water; poured back is not kept' },
   { name: 'skimmed', label: 'Fat skimmed off', hint: 'its energy goes with it' },
+  { name: 'strained', label: 'Bones strained out', hint: 'with spent vegetables, the meat picked off and put back' },
 ] as const;
 
 /** Problems that stand at the head, for no field of theirs is shown. */
@@ -55,13 +57,16 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
   const eaten = readScale(typed.eaten, 'zero');
   const kept = readScale(typed.kept, 'zero');
   const skimmed = readScale(typed.skimmed, 'zero');
-  const takenOut = { eaten, kept, skimmed };
-  const outcome =
-    weighing && eaten.ok && kept.ok && skimmed.ok
+  const strained = readScale(typed.strained, 'zero');
+  const takenOut = { eaten, kept, skimmed, strained };
+  const wentIn = wentInAfter(view.wentIn, view.strained, strained.ok ? strained.value : 0, inMass);
+  const outcome = !wentIn.ok
+    ? wentIn
+    : weighing && eaten.ok && kept.ok && skimmed.ok && strained.ok
       ? weighYield(
           weighing,
           { eatenBefore: eaten.value, kept: kept.value, skimmed: skimmed.value },
-          view.wentIn,
+          wentIn.value,
           inMass,
         )
       : undefined;
@@ -98,8 +103,8 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
       onSubmit={(event) => {
         event.preventDefault();
         setTried(true);
-        if (!weighing || !eaten.ok || !kept.ok || !skimmed.ok || !outcome?.ok || asked) return;
-        const out = { eatenBefore: eaten.value, kept: kept.value, skimmed: skimmed.value };
+        if (!weighing || !eaten.ok || !kept.ok || !skimmed.ok || !strained.ok || !outcome?.ok || asked) return;
+        const out = { eatenBefore: eaten.value, kept: kept.value, skimmed: skimmed.value, strained: strained.value };
         const input = { batchId: view.id, weighing, ...out, revision: view.revision };
         if (view.weighed) again.ask(input);
         else weigh.run(input);
@@ -219,22 +224,24 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
           </p>
         )}
         <div className={styles.eaten}>
-          {TAKEN_OUT.map(({ name, label, hint }) => {
-            const read = takenOut[name];
-            return (
-              <Field
-                key={name}
-                label={label}
-                unit={scaleUnit}
-                inputMode="decimal"
-                value={typed[name]}
-                onChange={(event) => set({ [name]: event.target.value })}
-                problem={read.ok ? at(name) : read.problem.message}
-                hint={hint}
-                autoComplete="off"
-              />
-            );
-          })}
+          {TAKEN_OUT.filter(({ name }) => !view.byProduct && (name !== 'strained' || view.strained)).map(
+            ({ name, label, hint }) => {
+              const read = takenOut[name];
+              return (
+                <Field
+                  key={name}
+                  label={label}
+                  unit={scaleUnit}
+                  inputMode="decimal"
+                  value={typed[name]}
+                  onChange={(event) => set({ [name]: event.target.value })}
+                  problem={read.ok ? at(name) : read.problem.message}
+                  hint={hint}
+                  autoComplete="off"
+                />
+              );
+            },
+          )}
         </div>
       </div>
       <div className={styles.result} aria-live="polite">

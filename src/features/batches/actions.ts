@@ -2,6 +2,7 @@
 
 import { z } from 'zod';
 import { PARTS } from '@/core/recipe/recipe';
+import { BY_PRODUCTS } from '@/core/batch/by-product';
 import { cookSchema, nextTimeSchema } from '@/core/batch/steps/cook';
 import { sharesSchema } from '@/core/batch/steps/divide';
 import { labelsSchema, packWeightsSchema, sealSchema, traysSchema } from '@/core/batch/steps/pack';
@@ -9,6 +10,7 @@ import { weighSchema } from '@/core/batch/steps/pot';
 import { startSchema } from '@/core/batch/steps/weigh-out';
 import { idSchema, weightSchema } from '@/core/schema';
 import * as batches from '@/data/commands/batches';
+import * as byProducts from '@/data/commands/by-products';
 import * as cookDay from '@/data/commands/cook-day';
 import * as labels from '@/data/commands/labels';
 import * as weights from '@/data/commands/pack-weights';
@@ -19,6 +21,7 @@ import * as stock from '@/data/commands/stock';
 import { houseAction, houseTry } from '@/data/house-action';
 
 const batchIdSchema = z.object({ batchId: idSchema });
+const byProductSchema = batchIdSchema.extend({ of: z.enum(BY_PRODUCTS) });
 const standing = { revision: z.number().int().optional(), packsStand: z.boolean().optional() };
 const potSchema = weighSchema.extend(standing);
 const lineSchema = z.object({
@@ -32,6 +35,8 @@ const lineSchema = z.object({
 
 export const startCooking = houseAction('start cooking', startSchema, batches.startCooking);
 export const dropBatch = houseAction('drop batch', batchIdSchema, batches.dropBatch);
+export const keepByProduct = houseAction('keep by-product', byProductSchema, byProducts.keepByProduct);
+export const dropByProduct = houseAction('drop by-product', batchIdSchema, byProducts.dropByProduct, 'after');
 export const cookBatch = houseAction('cook', cookSchema, cookDay.cookBatch);
 export const writeNextTime = houseAction('next time', nextTimeSchema, nextTime.writeNextTime);
 export const weighBatch = houseAction('weigh batch', potSchema, batches.weighBatch);

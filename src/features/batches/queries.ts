@@ -1,11 +1,14 @@
 import 'server-only';
 import { wentInOf, type WeighedTake } from '@/core/batch/fold';
 import { batchGraph, type MassGraph } from '@/core/batch/graph';
+import { keptBeside, type ByProduct } from '@/core/batch/by-product';
 import { STEPS, stepAt, type StepKey } from '@/core/batch/steps';
 import { driftFromPlan, type Drift } from '@/core/batch/drift';
-import { takeOf } from '@/core/batch/evidence';
+import { staysOfTake, takeOf } from '@/core/batch/evidence';
+import type { EnergyFactors } from '@/core/nutrition/energy';
 import { scheduleTasks } from '@/core/cook/schedule';
 import { tasksOf } from '@/core/cook/tasks';
+import { strainedIn, type Strained } from '@/core/batch/strained';
 import { asksOf, type Asks } from '@/core/batch/steps/cook';
 import type { CookDay } from '@/core/cook/cook-day';
 import { cookedOtherwise, type CookedFor } from '@/core/cook/next-time';
@@ -24,7 +27,7 @@ import { recipeSheet } from '@/core/recipe/sheet';
 import { fallenIn } from '@/core/standing';
 import { isDryer, type Equipment } from '@/core/plan/equipment';
 import { pageQuery, type Page } from '@/data/page';
-import { readBatch, readReadings, readTares, type StoredBatch } from '@/data/repositories/batches';
+import { readBatch, readByProducts, readReadings, readTares, type StoredBatch } from '@/data/repositories/batches';
 import { readDogs } from '@/data/repositories/dogs';
 import { readEquipment } from '@/data/repositories/equipment';
 import { readPlaces } from '@/data/repositories/household';
@@ -76,6 +79,8 @@ export interface BatchView {
   readonly about: string;
   readonly lines: readonly SheetLine[];
   readonly wentIn: WentIn;
+  /** What of it is strained out again; undefined: nothing is. */
+  readonly strained: Strained | undefined;
   readonly food: number;
   readonly weighed: WeighedView | undefined;
   /** Vessels whose empty weight is known, by name. */
@@ -88,6 +93,17 @@ export interface BatchView {
   readonly drift: Drift | undefined;
   readonly stove: StoveView | undefined;
   readonly asks: Asks;
+  readonly byProduct: ByProduct | undefined;
+  /** Of which batch it is a by-product. */
+  readonly parent: { readonly id: number; readonly name: string } | undefined;
+  readonly beside: readonly KeptBeside[];
+}
+
+/** What was kept of a pot beside its food, and the batch of its own that it became. */
+export interface KeptBeside {
+  readonly of: ByProduct;
+  readonly grams: number;
+  readonly batch: { readonly id: number; readonly name: string; readonly next: string | undefined } | undefined;
 }
 
 /** A batch on the stove. */
@@ -130,13 +146,17 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
     name: batch.recipeName,
     version: batch.versionNumber,
     protein: proteinOf(lines),
-    about: `${writeDayInFull(when)} · for ${whom(dogs)} · version ${batch.versionNumber}`,
+    about: `${writeDayInFull(when)} · ${dogs.length > 0 ? `for ${whom(dogs)}` : 'beside the meals'} · version ${batch.versionNumber}`,
     lines: batch.state === 'planned' ? sure(planned).lines : batch.takes.map(cookedLine),
     wentIn: wentInOf(sheet, household.energyFactors),
+    strained: batch.state === 'planned' ? undefined : strainedOf(batch, household.energyFactors),
     food: sheet.food,
     weighed: batch.state === 'weighed' ? await weighedView(read, batch, dogs, today) : undefined,
     stove: batch.state === 'planned' ? undefined : await stoveView(read, batch),
     asks: asksOf(batch),
+    byProduct: batch.state === 'planned' ? undefined : batch.byProduct,
+    parent: await parentOf(read, batch),
+    beside: await besideOf(read, batch),
     tares: batch.state === 'planned' ? [] : await readTares(db),
     pots: batch.state === 'cooking' ? ((await readPots(db, [batch.recipeId])).get(batch.recipeId) ?? []) : [],
     dayMinutes: planned?.dayMinutes,
@@ -174,6 +194,30 @@ async function stoveView(
       return { ...(each === undefined ? {} : { load: each }), ...(all === undefined ? {} : { whole: all }) };
     }),
   };
+}
+
+/** The pot that a by-product is of. */
+async function parentOf({ db, household }: Page, { parentId }: StoredBatch): Promise<BatchView['parent']> {
+  const parent = parentId === undefined ? undefined : await readBatch(db, parentId, household.energyFactors);
+  return parent && { id: parent.id, name: parent.recipeName };
+}
+
+async function besideOf({ db }: Page, batch: StoredBatch): Promise<KeptBeside[]> {
+  if (batch.state !== 'weighed') return [];
+  const kept = keptBeside(batch);
+  const made = kept.length > 0 ? await readByProducts(db, batch.id) : [];
+  return kept.map((each) => {
+    const own = made.find(({ byProduct }) => byProduct === each.of);
+    return { ...each, batch: own && { id: own.id, name: own.recipeName, next: own.summary?.next } };
+  });
+}
+
+/** What of a cooked batch is strained out again, as the recipe supposes it. */
+function strainedOf(batch: Exclude<StoredBatch, { state: 'planned' }>, factors: EnergyFactors): Strained | undefined {
+  const takes = batch.takes.filter((take) => take.strained);
+  if (takes.length === 0) return undefined;
+  const lines = takes.flatMap((take) => staysOfTake(take, take.weighed)).filter((line) => line.grams > 0);
+  return { ...strainedIn(takes), holds: wentInOf(recipeSheet(lines, factors), factors) };
 }
 
 /** A line as it was weighed out. */

@@ -15,6 +15,7 @@ export const typedPot = z.object({
   eaten: z.string(),
   kept: z.string(),
   skimmed: z.string(),
+  strained: z.string().default(''),
 });
 export type Typed = z.infer<typeof typedPot>;
 
@@ -36,6 +37,7 @@ export function before(view: BatchView, toType: (grams: number) => string): Type
     eaten: view.weighed && view.weighed.eatenBefore > 0 ? toType(view.weighed.eatenBefore) : '',
     kept: view.weighed && view.weighed.kept > 0 ? toType(view.weighed.kept) : '',
     skimmed: view.weighed && view.weighed.skimmed > 0 ? toType(view.weighed.skimmed) : '',
+    strained: view.weighed && view.weighed.strained > 0 ? toType(view.weighed.strained) : '',
   };
 }
 

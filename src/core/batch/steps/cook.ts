@@ -17,7 +17,7 @@ export const cook = {
   title: 'Cook',
   listed: 'on the stove',
   place: 'load',
-  opens: (batch) => batch.state !== 'planned',
+  opens: (batch) => batch.state !== 'planned' && batch.byProduct === undefined,
   next: (batch) => {
     const open = openTasks(batch).length;
     return open > 0 ? `${countOf(open, 'task')} to go at the stove` : undefined;

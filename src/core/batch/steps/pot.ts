@@ -39,6 +39,8 @@ export const weighSchema = z.object({
   kept: weightSchema.optional(),
   /** Fat that was skimmed off. */
   skimmed: weightSchema.optional(),
+  /** Bones and spent vegetables that were strained out. */
+  strained: weightSchema.optional(),
   /** The state of the batch that the page showed. */
   revision: z.number().int().optional(),
 });

@@ -7,7 +7,7 @@ export const weighOut = {
   title: 'Weigh out',
   listed: 'planned',
   place: 'lines',
-  opens: () => true,
+  opens: (batch) => batch.state === 'planned' || batch.byProduct === undefined,
   next: (batch) => (batch.state === 'planned' ? 'weigh out and cook' : undefined),
   watch: (batch) => (batch.state === 'planned' ? { said: 'planned: weigh out and cook', tone: 'plain' } : undefined),
 } as const satisfies Step;

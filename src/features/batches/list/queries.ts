@@ -66,7 +66,9 @@ export const batchRows = pageQuery(async (read, from: number = 0): Promise<Batch
     read.db,
     shown.flatMap((batch) => (batch.state === 'weighed' ? [batch.id] : [])),
   );
-  const recipes = new Map(shown.map((batch) => [batch.recipeId, batch.recipeName]));
+  const recipes = new Map(
+    shown.flatMap((batch) => (batch.parentId === undefined ? [[batch.recipeId, batch.recipeName] as const] : [])),
+  );
   const pots = await readPots(read.db, [...recipes.keys()]);
   const rows = shown.map((batch) => rowOf(read, batch, dogs, proteins.get(batch.recipeId), packs.get(batch.id)));
   const cooking = shown.filter((batch) => batch.state === 'cooking').length;
@@ -122,6 +124,7 @@ function rowOf(
 }
 
 function saidOf(batch: ListedBatch, dogs: readonly StoredDog[], { household, today }: Page): string {
+  if (batch.parentId !== undefined) return 'kept beside the meals';
   const eaters = whom(dogs.filter((dog) => batch.dogIds.includes(dog.id)));
   const forWhom = `${eaters}, ${countOf(batch.days, 'day')} from ${writeDay(batch.firstDay, today)}`;
   const { summary } = batch;

@@ -51,6 +51,8 @@ export interface WeighedView {
   readonly eatenBefore: number;
   readonly kept: number;
   readonly skimmed: number;
+  /** g of bones and spent vegetables that were weighed out of it; 0: nobody weighed them. */
+  readonly strained: number;
   readonly estimated: boolean;
   readonly density: number;
   readonly why: Explanation;
@@ -99,6 +101,7 @@ export async function weighedView(
     eatenBefore: batch.yield.eatenBefore,
     kept: batch.yield.kept,
     skimmed: batch.yield.skimmed,
+    strained: batch.yield.strained,
     estimated: batch.yield.estimated,
     density,
     why: batch.yield.explanation,
