@@ -35,6 +35,8 @@ export interface Evidence {
   readonly takes: readonly Take[];
   /** What is cooked in a vessel of its own, by its place, and in how many even vesselfuls; absent: one, in one. */
   readonly components?: readonly CookedComponent[];
+  /** In which order things were taken apart the last time that this recipe was cooked, by the words of the tasks. */
+  readonly order?: readonly string[];
   /** What of its parent it is; absent: a pot that was cooked. */
   readonly byProduct?: ByProduct;
 }

@@ -75,6 +75,8 @@ export interface ShareState extends Omit<SetShare, 'trayIds'> {
 
 export interface WeighedTake extends Take {
   readonly weighed: number;
+  /** Its lot or label date, where the cook has said it. */
+  readonly lot?: string;
 }
 
 interface Cooked {
@@ -123,7 +125,9 @@ const readLines = (evidence: Evidence, observed: Observed): WeighedTake[] => {
   return [...evidence.takes.keys(), ...added].flatMap((place): WeighedTake[] => {
     const take = observed.of(`line:${place}`, 'food')?.take ?? evidence.takes[place];
     if (!take) return [];
-    return [{ ...take, weighed: observed.of(`line:${place}`, 'gross')?.value ?? 0 }];
+    const lot = observed.of(`line:${place}`, 'note')?.text;
+    const weighed = observed.of(`line:${place}`, 'gross')?.value ?? 0;
+    return [{ ...take, weighed, ...(lot === undefined ? {} : { lot }) }];
   });
 };
 
@@ -269,7 +273,9 @@ export function foldBatch(
   const components = evidence.components ?? [{ name: 'the pot', loads: 1 }];
   const { byProduct } = evidence;
   // What is poured off was cooked with its pot: it has no tasks, no core and no pans of its own.
-  const day = byProduct ? cookDayOf([], [], observed) : cookDayOf(takes, components, observed, evidence.takes.length);
+  const day = byProduct
+    ? cookDayOf([], [], observed)
+    : cookDayOf(takes, components, observed, evidence.takes.length, evidence.order);
   const cooked = { startedAt, takes, components, lines, sheet, day, pans: pansOf(day, observed), byProduct };
   const yields: BatchYield[] = [];
   for (const place of places) {

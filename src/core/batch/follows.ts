@@ -21,8 +21,33 @@ export interface Follows {
   readonly days?: { readonly from: number; readonly to: number };
   /** g that shares come to over what was weighed; 0 where all is divided. */
   readonly over: number;
+  /** What was put in and some dogs do not get: their names, or none where no dog may have it. */
+  readonly notFor?: readonly Withheld[];
   /** g that no share takes yet. */
   readonly undivided: number;
+}
+
+/** Something that keeps food from dogs. */
+export interface Withheld {
+  readonly said: string;
+  readonly stops: boolean;
+  readonly dogs: readonly string[];
+}
+
+/** What keeps a food from dogs, each thing once with the dogs' names. */
+export function withheldFrom(
+  dogs: readonly {
+    readonly name: string;
+    readonly found: readonly { readonly said: string; readonly stops: boolean }[];
+  }[],
+): Withheld[] {
+  const all = new Map<string, { stops: boolean; dogs: string[] }>();
+  for (const { name, found } of dogs)
+    for (const { said, stops } of found) {
+      const own = all.get(said) ?? { stops, dogs: [] };
+      all.set(said, { stops: own.stops || stops, dogs: [...own.dogs, name] });
+    }
+  return [...all].map(([said, own]) => ({ said, ...own }));
 }
 
 const weighed = (batch: BatchState): WeighedState | undefined => (batch.state === 'weighed' ? batch : undefined);

@@ -1,4 +1,5 @@
 import type { Fate } from '../portion/shares';
+import { learnedOf, type Learned } from '../cook/learned';
 import { energyOf, fatKcalOf, type EnergyFactors } from '../nutrition/energy';
 import { batchLines, type Moment, type Part, type WeighedLine } from '../recipe/recipe';
 import type { BatchState } from './fold';
@@ -26,6 +27,8 @@ export interface BatchSummary {
   readonly estimated?: boolean;
   /** It was cooked without a passed check of its core, or kept though it cooled too slowly: its packs are marked. */
   readonly unproven?: true;
+  /** What its cook day taught, for the plan of the next one. */
+  readonly learned?: Learned;
   /** Each food that went in, as avoid lists and hazards look at it. */
   readonly foods: readonly { readonly ndb: string; readonly part: Part; readonly moment: Moment }[];
   readonly shares: readonly { readonly fate: Fate; readonly grams: number; readonly sealed: boolean }[];
@@ -35,6 +38,7 @@ export interface BatchSummary {
 export function summaryOf(batch: BatchState): BatchSummary | undefined {
   if (batch.state === 'planned') return undefined;
   const lines = batchLines(batch.lines);
+  const learned = learnedOf(batch.components, batch.day, batch.pans);
   const step = stepAt(batch);
   const next = step.next(batch);
   const watch = watchOf(batch);
@@ -49,6 +53,7 @@ export function summaryOf(batch: BatchState): BatchSummary | undefined {
     ...(next === undefined ? {} : { next }),
     ...(watch ? { watch } : {}),
     ...(isUnproven(batch) ? { unproven: true as const } : {}),
+    ...(learned ? { learned } : {}),
     inPot: batch.sheet.inPot,
     went: byPart(lines),
     kcal: { '4-9-4': left('4-9-4'), modified: left('modified'), table: left('table') },

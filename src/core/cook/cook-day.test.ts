@@ -3,7 +3,7 @@ import type { CookedComponent } from '../batch/evidence';
 import type { WeighedTake } from '../batch/fold';
 import { observedIn, type NodeKey, type Reading, type ReadingKind } from '../batch/reading';
 import type { Moment, Part } from '../recipe/recipe';
-import { cookDayOf, isSafe, mayGoOn } from './cook-day';
+import { cookDayOf, isSafe, keptWarm, mayGoOn, orderOf } from './cook-day';
 import { planDay, tasksAtHand } from './day-plan';
 import { broughtBy, tasksOf } from './tasks';
 
@@ -158,6 +158,43 @@ test('the day is planned anew: a load that stands in the pot keeps it, and what 
   const starts = (key: string) => slipped.times.find((time) => time.key === key)!.start.getTime();
   expect(starts('fill.0.1')).toBeGreaterThanOrEqual(starts('pour.0.0'));
   expect(tasksAtHand(begun, slipped, at(75)).some((task) => task.key === 'fill.0.1')).toBe(false);
+});
+
+test('the order of the last time comes again where it costs no time; the cook’s own day says it for the next', () => {
+  const cut = TAKES.map((each) => each.words);
+  const first = dayOf(
+    reading('task:apart.2', 'task done', 3),
+    reading('task:apart.4', 'task done', 6),
+    reading('task:apart.1', 'task done', 12),
+  );
+  expect(orderOf(first)).toEqual(['Chop the kale', 'Rinse the barley', 'Dice the parsnips']);
+  const again = cookDayOf(TAKES, COMPONENTS, observedIn([]), cut.length, [...orderOf(first), 'Peel the forgotten']);
+  const free = plan(dayOf(), START);
+  const usual = plan(again, START);
+  const starts = (key: string) => usual.times.find((time) => time.key === key)!.start.getTime();
+  expect(usual.end.getTime()).toBeLessThanOrEqual(START.getTime() + (free.end.getTime() - START.getTime()) * 1.03);
+  // Either the usual order is kept whole, or it would have cost time and the free one stands.
+  const kept = starts('apart.2') <= starts('apart.4') && starts('apart.4') <= starts('apart.1');
+  expect(kept || JSON.stringify(usual.times) === JSON.stringify(free.times)).toBe(true);
+  const two = [TAKES[0]!, TAKES[1]!, take('carrots, sliced', 'Carrots, raw', 'Vegetables', 'vegetable', 1200)];
+  const in_ = (...order: string[]) =>
+    plan(cookDayOf(two, [COMPONENTS[0]!], observedIn([]), 3, order), START)
+      .times.filter(({ key }) => key.startsWith('apart'))
+      .sort((a, b) => a.start.getTime() - b.start.getTime())
+      .map(({ key }) => key);
+  expect(in_('Slice the carrots', 'Dice the parsnips')).toEqual(['apart.2', 'apart.1']);
+  expect(in_('Dice the parsnips', 'Slice the carrots')).toEqual(['apart.1', 'apart.2']);
+});
+
+test('what is off the heat and not poured is kept warm, counted from when it came off', () => {
+  const begun = [
+    reading('task:fill.0.0', 'task done', 15),
+    reading('task:cook.0.0', 'timer', 15, { value: 40 }),
+    reading('task:cook.0.0', 'task done', 56),
+  ];
+  expect(keptWarm(dayOf(...begun))).toEqual([{ key: '0.0', name: 'stew, load 1 of 3', since: at(56) }]);
+  expect(keptWarm(dayOf(...begun, reading('task:pour.0.0', 'task done', 70)))).toEqual([]);
+  expect(keptWarm(dayOf(...begun.slice(0, 2)))).toEqual([]);
 });
 
 test('struck out, a reading leaves the day as it would have been without it (property)', () => {

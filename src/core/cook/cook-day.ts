@@ -4,7 +4,7 @@ import type { WeighedTake } from '../batch/fold';
 import type { NodeKey, Observed } from '../batch/reading';
 import { byTime, heatVerdict, type ByTime, type CoreReading, type HeatVerdict } from '../heat/heat-check';
 import type { SafeCore } from '../heat/safe-core';
-import { coreAsked, loadKey, stirIns, tasksOf, type DayTask, type LoadKey } from './tasks';
+import { coreAsked, loadKey, nameOfCooking, stirIns, tasksOf, type DayTask, type LoadKey } from './tasks';
 
 /** A task with what became of it. */
 export type TaskState = DayTask &
@@ -59,7 +59,33 @@ export interface CookDay {
   readonly tasks: readonly TaskState[];
   readonly loads: readonly LoadState[];
   readonly stirIns: readonly StirIn[];
+  /** Tasks in the order that the cook took the last time, by their keys. */
+  readonly order: readonly string[];
 }
+
+/** In which order things were taken apart, by the words of the tasks: what the next cook day of the recipe begins with. */
+export const orderOf = ({ tasks }: Pick<CookDay, 'tasks'>): string[] =>
+  tasks
+    .flatMap((task) => (task.kind === 'take apart' && task.state === 'done' ? [task] : []))
+    .sort((a, b) => a.at.getTime() - b.at.getTime() || a.readingId - b.readingId)
+    .map((task) => task.title);
+
+/** What is off the heat and not yet in its pans: it is kept warm, since when, and for how many minutes by now. */
+export interface KeptWarm {
+  readonly key: LoadKey;
+  readonly name: string;
+  readonly since: Date;
+}
+
+/** The loads that are kept warm. Source: arithmetic; what is kept above 57 °C need not cool yet (FDA Food Code). */
+export const keptWarm = ({ tasks }: Pick<CookDay, 'tasks'>): KeptWarm[] =>
+  tasks.flatMap((task): KeptWarm[] => {
+    if (task.kind !== 'cook' || task.state !== 'done' || task.component === undefined || task.load === undefined)
+      return [];
+    const poured = tasks.find((each) => each.kind === 'pour' && each.in?.load === task.in?.load);
+    if (poured === undefined || poured.state === 'done' || poured.state === 'skipped') return [];
+    return [{ key: loadKey(task.component, task.load), name: nameOfCooking(task), since: task.at }];
+  });
 
 /** Whether a load is hot enough: it is proven, or nothing of it asks for it. */
 export const isSafe = ({ is }: Pick<HeatVerdict, 'is'>): boolean => is === 'proven' || is === 'not asked';
@@ -77,6 +103,7 @@ export function cookDayOf(
   components: readonly CookedComponent[],
   observed: Observed,
   planned: number = takes.length,
+  order: readonly string[] = [],
 ): CookDay {
   const own = observed
     .nodes('own')
@@ -109,6 +136,9 @@ export function cookDayOf(
   return {
     hands: observed.of('batch', 'count')?.value ?? 1,
     tasks: written.map((task) => measured(task, loads)),
+    order: order.flatMap(
+      (title) => written.find((task) => task.kind === 'take apart' && task.title === title)?.key ?? [],
+    ),
     loads,
     stirIns: stirIns(takes).map((line) => ({
       line,

@@ -1,5 +1,5 @@
-import { minutesBetween } from '../calendar/minutes';
 import type { CookDay } from './cook-day';
+import { loadMinutes } from './learned';
 
 /** What a cook day taught about one component: how long it cooked, and how long the recipe says. */
 export interface CookedFor {
@@ -26,11 +26,7 @@ export function cookedOtherwise(
   components: readonly { readonly name: string; readonly minutes?: number }[],
 ): CookedFor[] {
   return components.flatMap(({ name, minutes: said }, component): CookedFor[] => {
-    const took = day.tasks.flatMap((task) =>
-      task.kind === 'cook' && task.component === component && task.state === 'done' && task.timer
-        ? [minutesBetween(task.timer.startedAt, task.at)]
-        : [],
-    );
+    const took = loadMinutes(day, component);
     if (took.length === 0) return [];
     const minutes = Math.round(took.reduce((sum, each) => sum + each, 0) / took.length);
     if (minutes < 1) return [];

@@ -1,3 +1,4 @@
+import type { Learned } from '../cook/learned';
 import type { LocalDate } from '../calendar/local-date';
 import type { Avoid } from '../dog/avoid';
 import type { Dog } from '../dog/dog';
@@ -31,6 +32,8 @@ export interface PlannableRecipe {
   readonly cupGrams: number | undefined;
   /** Of each weighed pot, what was there of each g that went in; newest first. */
   readonly pots: readonly number[];
+  /** What its cook days taught; absent: nothing yet. */
+  readonly learned?: readonly Learned[];
 }
 
 export interface PlannableDog extends Dog {

@@ -16,6 +16,7 @@ import { readPlan, type ReadBatch, type ReadPlan } from './read-plan';
 import { driftOf, scaledForKitchen, type Drift, type ScaledLine } from './rounding';
 import { LONGEST_PLAN_DAYS } from './scale';
 import { shoppingList, type ShoppingItem } from './shopping';
+import { plannedMinutes } from '../cook/learned';
 import { stoveTime, type StoveTime } from './stove';
 import { frozenRoom, type Bound, type BoundBatch, type ToPlan } from './to-plan';
 import { nth } from '../sure';
@@ -185,7 +186,12 @@ export function workOutPlan(inputs: PlanInputs, entry: PlanEntry): Outcome<PlanR
         batch.vessels.map((vessel, place) => {
           const component = batch.of.components[place];
           const said = batch.of.components.length > 1 ? `${component?.name ?? ''} of ${batch.name}` : batch.name;
-          return { name: said, vessel, loads: own.loads[place], minutes: component?.minutes };
+          return {
+            name: said,
+            vessel,
+            loads: own.loads[place],
+            ...(component ? plannedMinutes(component, batch.of.learned ?? []) : { minutes: undefined }),
+          };
         }),
       ),
     ),

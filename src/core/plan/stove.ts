@@ -1,3 +1,4 @@
+import type { Habit } from '../cook/learned';
 import type { Explanation } from '../explanation';
 import type { Outcome } from '../problem';
 import type { Equipment } from './equipment';
@@ -10,6 +11,8 @@ export interface AtStove {
   readonly vessel: Equipment | undefined;
   readonly loads: Outcome<Loads> | undefined;
   readonly minutes: number | undefined;
+  /** This kitchen's own pots say so: how many, and how far they spread. */
+  readonly by?: Habit;
 }
 
 /** How long a plan keeps the cook at the stove. */
@@ -30,14 +33,14 @@ export interface StoveTime {
 export function stoveTime(components: readonly AtStove[]): StoveTime {
   const known = components.filter((each) => each.minutes !== undefined);
   const byVessel = new Map<string, { minutes: number; sums: string[] }>();
-  for (const { name, vessel, loads, minutes } of known) {
+  for (const { name, vessel, loads, minutes, by } of known) {
     const count = loads?.ok ? loads.value.loads : 1;
     const rounds = Math.ceil(count / (vessel && vessel.kind !== 'oven trays' ? vessel.count : 1));
     const key = vessel?.name ?? name;
     const own = byVessel.get(key) ?? { minutes: 0, sums: [] };
     byVessel.set(key, {
       minutes: own.minutes + rounds * sure(minutes),
-      sums: [...own.sums, `${name}: ${rounds} × ${minutes} min`],
+      sums: [...own.sums, `${name}: ${rounds} × ${minutes} min${by ? ` (${sayHabit(by)})` : ''}`],
     });
   }
   const longest = Math.max(0, ...[...byVessel.values()].map((own) => own.minutes));
@@ -50,10 +53,15 @@ export function stoveTime(components: readonly AtStove[]): StoveTime {
         what: vessel,
         sum: `${sums.join(' + ')} = ${minutes} min`,
       })),
-      source: 'The recipe’s own minutes. Vessels stand side by side; heating up and letting off steam come on top.',
+      source:
+        'The recipe’s own minutes, or those of your own pots of it from the second on. Vessels stand side by side; heating up and letting off steam come on top.',
     },
   };
 }
+
+/** "your last 3 pots, ± 4 min". */
+export const sayHabit = ({ of, spread }: Pick<Habit, 'of' | 'spread'>): string =>
+  `your last ${of === 1 ? 'pot' : `${of} pots`}${spread === undefined ? '' : `, ± ${writeMinutes(spread)}`}`;
 
 /** Minutes as a cook says them: "4 h 10", "35 min". */
 export function writeMinutes(minutes: number): string {

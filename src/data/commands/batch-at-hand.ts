@@ -2,7 +2,7 @@ import 'server-only';
 import { isAmong } from '@/core/sure';
 import { eq, inArray, sql } from 'drizzle-orm';
 import { foldBatch, storedAs, type BatchState } from '@/core/batch/fold';
-import { observedIn, type NewReading, type NodeKey } from '@/core/batch/reading';
+import { observedIn, type NewReading, type NodeKey, type ReadingKind } from '@/core/batch/reading';
 import { isDone } from '@/core/batch/steps';
 import { summaryOf } from '@/core/batch/summary';
 import { standing } from '@/core/standing';
@@ -63,10 +63,10 @@ export async function observe({ tx, now }: Context, batchId: number, readings: r
 export async function strike(
   context: Context,
   batchId: number,
-  wanted: (node: NodeKey) => boolean,
+  wanted: (node: NodeKey, kind: ReadingKind) => boolean,
   reason: string,
 ): Promise<void> {
-  const wrong = standing(await readReadings(context.tx, batchId)).filter((each) => wanted(each.node));
+  const wrong = standing(await readReadings(context.tx, batchId)).filter((each) => wanted(each.node, each.kind));
   await observe(
     context,
     batchId,

@@ -1,14 +1,19 @@
 import 'server-only';
-import { eq, inArray } from 'drizzle-orm';
-import { takeOf } from '@/core/batch/evidence';
-import { followsOf, sharesAfter, type Follows } from '@/core/batch/follows';
+import { and, desc, eq, inArray, isNotNull, isNull } from 'drizzle-orm';
+import { takeOf, type Take } from '@/core/batch/evidence';
+import { followsOf, sharesAfter, withheldFrom, type Follows } from '@/core/batch/follows';
 import { storedAs, type BatchState, type WeighedState } from '@/core/batch/fold';
+import { orderOf } from '@/core/cook/cook-day';
 import { homeEnergyOn } from '@/core/dog/meals';
+import type { StartEntry } from '@/core/batch/steps/weigh-out';
 import { yieldOf, type NewReading } from '@/core/batch/reading';
 import type { Weighing } from '@/core/portion/yield';
+import { avoidedOf } from '@/core/stock/avoided';
 import type { Part } from '@/core/recipe/recipe';
 import { batch, share, tray } from '../schema/batches';
+import { recipeVersion } from '../schema/recipes';
 import { packContent, bowlPart } from '../schema/stock';
+import { readBatch } from '../repositories/batches';
 import { readDogs } from '../repositories/dogs';
 import { readPacks } from '../repositories/stock';
 import { keepFactsOfPot } from '../repositories/food-facts';
@@ -24,28 +29,56 @@ import { addUp } from '@/core/add-up';
 const MOST_GRAMS = 200_000;
 
 /** Starts cooking: freezes the composition of each food as it is now, and writes down what really goes in. */
-export async function startCooking(
-  context: Context,
-  input: { batchId: number; grams: readonly number[] },
-): Promise<void> {
+export async function startCooking(context: Context, input: StartEntry): Promise<void> {
   const { tx, now, reference } = context;
   const planned = await batchIn(context, input, ['planned']);
   const { takes, components } = await readPlannedLines(tx, reference, planned);
   if (input.grams.length !== takes.length) refuse('The recipe has changed under this page. Look again.');
   for (const [index, weight] of input.grams.entries()) checkLine(weight, `grams.${index}`);
+  const order = await lastOrder(context, planned.recipeId);
   await tx
     .update(batch)
     .set({
       startedAt: now,
-      evidence: { takes: takes.map(({ written, bought }) => takeOf(written, bought)), components },
+      evidence: {
+        takes: takes.map(({ written, bought }) => takeOf(written, bought)),
+        components,
+        ...(order.length > 0 ? { order } : {}),
+      },
     })
     .where(eq(batch.id, input.batchId));
   await observe(
     context,
     input.batchId,
-    input.grams.map((value, index) => ({ node: `line:${index}`, kind: 'gross', value })),
+    input.grams.flatMap((value, index): NewReading[] => {
+      const text = input.lots?.[index]?.trim();
+      return [
+        { node: `line:${index}`, kind: 'gross', value },
+        ...(text ? [{ node: `line:${index}`, kind: 'note', text } as const] : []),
+      ];
+    }),
   );
   await refreshBatch(context, input.batchId);
+}
+
+/** In which order things were taken apart the last time that a recipe was cooked. */
+async function lastOrder({ tx, household }: Context, recipeId: number): Promise<string[]> {
+  const [last] = await tx
+    .select({ id: batch.id })
+    .from(batch)
+    .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
+    .where(
+      and(
+        eq(recipeVersion.recipeId, recipeId),
+        isNotNull(batch.startedAt),
+        isNull(batch.parentId),
+        isNull(batch.droppedAt),
+      ),
+    )
+    .orderBy(desc(batch.id))
+    .limit(1);
+  const found = last && (await readBatch(tx, last.id, household.energyFactors));
+  return found && found.state !== 'planned' ? orderOf(found.day) : [];
 }
 
 function checkLine(weight: number, field: string): void {
@@ -152,7 +185,13 @@ export async function correctLine(context: Context, input: LineInput): Promise<F
   if (takes.length >= 240) refuse('That is more than a batch holds.');
   const node = `line:${input.line ?? takes.length}` as const;
   if (input.line !== undefined && nth(takes, input.line).weighed !== input.grams)
-    await strike(context, input.batchId, (each) => each === node, 'it went in otherwise');
+    await strike(
+      context,
+      input.batchId,
+      // Another weight of the same food is still of its lot.
+      (each, kind) => each === node && (kind !== 'note' || input.ndb !== undefined),
+      'it went in otherwise',
+    );
   const was = input.line === undefined ? undefined : nth(takes, input.line);
   const readings: NewReading[] = [{ node, kind: 'gross', value: input.grams }];
   if (input.ndb !== undefined) {
@@ -190,7 +229,17 @@ export async function correctLine(context: Context, input: LineInput): Promise<F
     readings.push({ node, kind: 'food', text: was.name, take });
   }
   await observe(context, input.batchId, readings);
-  return putRight(context, before, input);
+  const notFor = await withheld(context, before.dogIds, input.ndb === undefined ? undefined : readings.at(-1)?.take);
+  return { ...(await putRight(context, before, input)), ...(notFor.length > 0 ? { notFor } : {}) };
+}
+
+/** What of a food that is put in keeps it from the batch's dogs: it is said before it is taken, for a fact must be written down. */
+async function withheld({ tx, reference }: Context, dogIds: readonly number[], take: Take | undefined) {
+  if (!take) return [];
+  const foods = take.parts.map(({ food, part, moment }) => ({ ndb: food.ndb, part, moment }));
+  const dogs = (await readDogs(tx)).filter((dog) => dogIds.includes(dog.id));
+  const kept = avoidedOf({ batches: [{ id: 0, foods }], contents: [] }, dogs, reference.foods, reference.hazards);
+  return withheldFrom(dogs.map((dog) => ({ name: dog.name, found: kept.ofBatch(0, dog.id) })));
 }
 
 /** After a correction: the shares follow, the fold decides, and what changed is said. */

@@ -3,12 +3,14 @@ import { sharesOf } from '@/core/portion/shares';
 import { grams } from '@/core/quantity/units';
 import type { CookAct } from '@/core/batch/steps/cook';
 import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
-import { answerAsks, plannedExample, weighedBatch } from '../fixtures/worked-path';
+import { answerAsks, plannedExample, planOne, SEEN, weighedBatch } from '../fixtures/worked-path';
 import { readBatch, readReadings, readTares } from '../repositories/batches';
+import { readLearned } from '../repositories/pots';
 import { readLatestVersion } from '../repositories/recipes';
 import { readStock } from '../repositories/stock';
-import { startCooking, weighBatch } from './batches';
+import { correctLine, startCooking, weighBatch } from './batches';
 import { cookBatch } from './cook-day';
+import { addAvoid } from './keeping';
 import { writeNextTime } from './next-time';
 import { sealShare } from './packs';
 import { setShares } from './shares';
@@ -22,7 +24,9 @@ beforeAll(async () => {
   ids = await plannedExample(house, TODAY);
   const version = await readLatestVersion(house.db, house.reference, ids.recipeId);
   const went = version!.lines.map((line) => line.grams);
-  valueOf(await house.run((context) => startCooking(context, { batchId: ids.batchId, grams: went })));
+  valueOf(
+    await house.run((context) => startCooking(context, { batchId: ids.batchId, grams: went, lots: ['D 2291', ''] })),
+  );
 });
 beforeEach(() => house.begin());
 afterEach(() => house.undo());
@@ -245,6 +249,67 @@ test('the log of a probe is read in whole or not at all, each reading at its tim
     [72, '11:20:00'],
   ]);
   expect(load!.verdict.is).toBe('proven');
+});
+
+test('a lot is kept with its line, also where the weight is put right; another food is not of that lot', async () => {
+  const lotOf = async (line: number) => (await batch()).takes[line]!.lot;
+  expect(await lotOf(0)).toBe('D 2291');
+  valueOf(await act({ act: 'lot', line: 1, lot: 'best by 3 Dec' }));
+  const right = (line: number, mass: number, ndb?: string) =>
+    house.run((context) => correctLine(context, { batchId: ids.batchId, line, grams: mass, ...(ndb ? { ndb } : {}) }));
+  valueOf(await right(1, 310));
+  expect(await lotOf(1)).toBe('best by 3 Dec');
+  valueOf(await right(1, 320, '20004'));
+  expect(await lotOf(1)).toBeUndefined();
+  expect(await refusal({ act: 'lot', line: 99, lot: 'x' })).toMatch(/not here any more/);
+});
+
+test('what is taken instead is checked before it goes in: what hurts any dog, and what this one does not get', async () => {
+  const instead = (ndb: string) =>
+    house.run((context) => correctLine(context, { batchId: ids.batchId, line: 2, grams: 400, ndb }));
+  // 11282: onions, raw; 11695: tomatoes are no hazard.
+  const onion = valueOf(await instead('11282'));
+  expect(onion.notFor).toMatchObject([{ stops: true, dogs: ['Test'] }]);
+  expect(onion.notFor![0]!.said).toMatch(/onion/i);
+  expect(valueOf(await instead('11124')).notFor).toBeUndefined();
+  valueOf(
+    await house.run((context) =>
+      addAvoid(context, {
+        dogId: ids.dogId,
+        entry: { what: { kind: 'food', ndb: '11124' }, reason: 'reaction', tryAgainOn: '', note: '' },
+      }),
+    ),
+  );
+  expect(valueOf(await instead('11124')).notFor).toMatchObject([
+    { said: expect.stringMatching(/carrot.*reaction/i), dogs: ['Test'] },
+  ]);
+});
+
+test('the next cook day of a recipe begins in the order of the last one, and the plan knows its times', async () => {
+  const took = (await batch()).day.tasks.filter((each) => each.kind === 'take apart').map((each) => each.key);
+  expect(took.length).toBeGreaterThan(1);
+  for (const [index, key] of [...took].reverse().entries()) {
+    clock(`10:0${index + 1}`);
+    valueOf(await act({ act: 'done', key }));
+  }
+  clock('10:20');
+  valueOf(await act({ act: 'done', key: 'fill.0.0' }));
+  clock('11:12');
+  valueOf(await act({ act: 'done', key: 'cook.0.0' }));
+  expect((await readLearned(house.db)).of(ids.recipeId)).toEqual([
+    { cooked: [{ name: (await batch()).components[0]!.name, minutes: 52 }], cooled: [] },
+  ]);
+  const { batchId } = valueOf(
+    await house.run((context) =>
+      planOne(context, ids.recipeId, [ids.dogId], 5, { firstDay: '2026-11-30', seen: SEEN }),
+    ),
+  );
+  const version = await readLatestVersion(house.db, house.reference, ids.recipeId);
+  const went = version!.lines.map((line) => line.grams);
+  valueOf(await house.run((context) => startCooking(context, { batchId, grams: went })));
+  const next = await readBatch(house.db, batchId, '4-9-4');
+  if (next?.state !== 'cooking') throw new Error('it is on the stove');
+  expect(next.day.order).toEqual([...took].reverse());
 });
 
 test('how cold it is around a pan is remembered for the next pot; what missed 21 °C is heated again once', async () => {

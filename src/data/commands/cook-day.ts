@@ -65,6 +65,9 @@ async function readingsOf(context: Context, found: OnStove, of: CookAct): Promis
       return goesOn(found, of.load, of.why);
     case 'hands':
       return found.day.hands === of.hands ? [] : [{ node: 'batch', kind: 'count', value: of.hands }];
+    case 'lot':
+      if (!found.takes[of.line]) refuse('This line is not here any more. Look again.');
+      return [{ node: `line:${of.line}`, kind: 'note', text: of.lot || 'not known' }];
     case 'own': {
       const place = found.day.tasks.filter((task) => task.kind === 'own').length + 1;
       return [{ node: `own:${place}`, kind: 'note', text: of.title }];

@@ -13,7 +13,7 @@ import { readDogs, type StoredDog } from './dogs';
 import { readFoodsByKey } from './foods';
 import { readEquipment } from './equipment';
 import { readPlaces, type Household } from './household';
-import { readPots } from './pots';
+import { readLearned, readPots } from './pots';
 import { readLatestVersions } from './recipes';
 import { readStock, sourceOf, type StoredPack } from './stock';
 import { sure } from '@/core/sure';
@@ -53,6 +53,7 @@ export async function readPlanInputs(here: Here, entry?: PlanEntry): Promise<Pla
     tx,
     versions.map((version) => version.recipeId),
   );
+  const learned = await readLearned(tx);
   const stock = await readStock(tx);
   const freezers = (await readPlaces(tx)).filter((place) => place.kind === 'freezer');
   const sized = freezers.filter((place) => place.capacityMl !== null);
@@ -82,6 +83,7 @@ export async function readPlanInputs(here: Here, entry?: PlanEntry): Promise<Pla
       components: version.components,
       cupGrams: version.cupGrams,
       pots: pots.get(version.recipeId) ?? [],
+      learned: learned.of(version.recipeId),
     })),
     dogs,
     equipment: await readEquipment(tx),

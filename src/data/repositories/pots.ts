@@ -1,11 +1,35 @@
 import 'server-only';
-import { and, asc, eq, inArray, isNull, lte, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNull, lte, sql } from 'drizzle-orm';
+import type { Learned } from '@/core/cook/learned';
 import type { Tx } from '../database';
 import { batch } from '../schema/batches';
 import { recipeVersion } from '../schema/recipes';
 
 /** How many weighed pots back a kitchen's yield is looked at; older habits fade (common practice, no source). */
 const POTS_BACK = 12;
+
+/** What the cook days of this kitchen taught, newest first; of one recipe those of its own, as many as count. */
+export async function readLearned(
+  tx: Tx,
+): Promise<{ readonly all: readonly Learned[]; readonly of: (recipeId: number) => readonly Learned[] }> {
+  const rows = await tx
+    .select({ recipeId: recipeVersion.recipeId, learned: sql<Learned>`${batch.summary}->'learned'` })
+    .from(batch)
+    .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
+    .where(and(isNull(batch.droppedAt), isNull(batch.parentId), sql`${batch.summary}->'learned' is not null`))
+    .orderBy(desc(batch.id))
+    .limit(DAYS_BACK);
+  return {
+    all: rows.map((row) => row.learned),
+    of: (recipeId) =>
+      rows
+        .filter((row) => row.recipeId === recipeId)
+        .slice(0, POTS_BACK)
+        .map((row) => row.learned),
+  };
+}
+/** How many cook days back are looked at for all recipes together (ours, no source). */
+const DAYS_BACK = 120;
 
 /**
  * Of each pot that was weighed on a scale, what was there of each g that went in, by recipe and newest first. A yield

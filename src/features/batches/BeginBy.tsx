@@ -3,17 +3,24 @@
 import { useState } from 'react';
 import { beginBy } from '@/core/cook/begin-by';
 import { writeMinutes } from '@/core/plan/stove';
+import { capital } from '@/core/quantity/write';
 import { Field } from '@/ui/form/Field';
 import styles from './weigh-out.module.css';
 
 /** How long the day takes, and when to begin so that it is done at a time. */
-export function BeginBy({ minutes }: { minutes: number }) {
+export function BeginBy({ minutes, habits }: { minutes: number; habits: readonly string[] }) {
   const [done, setDone] = useState('');
   const begin = beginBy(done, minutes);
   return (
     <div className={styles.beginBy}>
       <p className="soft">
         About <b>{writeMinutes(minutes)}</b> from the first root to the pans, for one cook.
+        {habits.map((said) => (
+          <span key={said} className="note">
+            {' '}
+            {capital(said)}.
+          </span>
+        ))}
       </p>
       <Field
         label="All done at"

@@ -24,7 +24,7 @@ import { useUnits } from '@/ui/units';
 import { nth, sure } from '@/core/sure';
 
 /** What was typed of each line, and whether it lies in the pot. */
-const typedLines = z.array(z.object({ text: z.string(), isIn: z.boolean() }));
+const typedLines = z.array(z.object({ text: z.string(), isIn: z.boolean(), lot: z.string().default('') }));
 
 /** Weighing out, line by line: the figure that is wanted, what the scale says, and the next one. */
 export function WeighOut({ view, onOpen }: { view: BatchView; onOpen: (step: StepKey) => void }) {
@@ -33,8 +33,9 @@ export function WeighOut({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
   const [typed, setTyped, forget] = useDraftStorage(
     `weigh-out-${view.id}`,
     typedLines,
-    view.lines.map((line) => ({ text: toType(line.toWeigh, toWeigh(line.toWeigh)), isIn: false })),
+    view.lines.map((line) => ({ text: toType(line.toWeigh, toWeigh(line.toWeigh)), isIn: false, lot: '' })),
   );
+  const [lotOf, setLotOf] = useState<number>();
   const [chosen, setChosen] = useState<number>();
   const start = useCommand(startCooking, `start-${view.id}`, () => forget(typed));
   const drop = useCommand(dropBatch, `drop-${view.id}`, () => router.push('/batches'));
@@ -60,7 +61,12 @@ export function WeighOut({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
     change(index, { isIn: true });
     setChosen(undefined);
   };
-  const cook = () => start.run({ batchId: view.id, grams: read.map((each) => (each.ok ? each.value : NaN)) });
+  const cook = () =>
+    start.run({
+      batchId: view.id,
+      grams: read.map((each) => (each.ok ? each.value : NaN)),
+      lots: typed.map(({ lot }) => lot),
+    });
   const fieldNames = typed.map((_, index) => `grams.${index}`);
   const scale = line && nth(read, line.line);
   const off = line && scale?.ok ? line.toWeigh - scale.value : undefined;
@@ -109,6 +115,19 @@ export function WeighOut({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
               onTake={(grams) => change(line.line, { text: toType(grams, toWeigh(grams)) })}
             />
             {line.note && <p className="note">{line.note}</p>}
+            {lotOf === line.line || nth(typed, line.line).lot !== '' ? (
+              <Field
+                label="Lot or label date"
+                autoComplete="off"
+                value={nth(typed, line.line).lot}
+                onChange={(event) => change(line.line, { lot: event.target.value })}
+                hint="as it is printed; it stays with this batch"
+              />
+            ) : (
+              <Button variant="text" size="small" onClick={() => setLotOf(line.line)}>
+                note its lot or label date
+              </Button>
+            )}
             <Button type="submit" variant="contained" size="large" fullWidth disabled={!scale?.ok} data-next-act>
               It’s in
             </Button>
@@ -158,7 +177,9 @@ export function WeighOut({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
           put this plan away
         </Button>
       </div>
-      {view.dayMinutes !== undefined && view.dayMinutes > 0 && <BeginBy minutes={view.dayMinutes} />}
+      {view.dayMinutes !== undefined && view.dayMinutes > 0 && (
+        <BeginBy minutes={view.dayMinutes} habits={view.habits} />
+      )}
       <Caution>{STANDING_CAUTION}</Caution>
     </section>
   );

@@ -9,9 +9,10 @@ import { guessPart } from '@/core/recipe/part-of-food';
 import { Keypad } from '@/ui/counter/Keypad';
 import { FoodField } from '@/ui/food/FoodField';
 import { Field } from '@/ui/form/Field';
+import { useCommand } from '@/ui/form/use-command';
 import { Problems } from '@/ui/form/Problems';
 import { useUnits } from '@/ui/units';
-import { correctLine, tryLine } from './actions';
+import { cookBatch, correctLine, tryLine } from './actions';
 import styles from './batches.module.css';
 import type { BatchView, SheetLine } from './queries';
 import { useCorrection } from './use-correction';
@@ -31,7 +32,10 @@ export function WentIn({ view, onOpen }: { view: BatchView; onOpen: (step: StepK
         {view.lines.map((line) => (
           <li key={line.line}>
             <div className={styles.wentLine}>
-              <span>{line.name}</span>
+              <span>
+                {line.name}
+                {line.lot !== undefined && <span className="note"> lot {line.lot}</span>}
+              </span>
               <b>{inMass(line.toWeigh)}</b>
               <Button
                 variant="text"
@@ -44,7 +48,10 @@ export function WentIn({ view, onOpen }: { view: BatchView; onOpen: (step: StepK
               </Button>
             </div>
             {open === line.line && (
-              <LineOtherwise view={view} line={line} onOpen={onOpen} onDone={() => setOpen(undefined)} />
+              <>
+                <LotOf view={view} line={line} onDone={() => setOpen(undefined)} />
+                <LineOtherwise view={view} line={line} onOpen={onOpen} onDone={() => setOpen(undefined)} />
+              </>
             )}
           </li>
         ))}
@@ -71,6 +78,37 @@ export function WentIn({ view, onOpen }: { view: BatchView; onOpen: (step: StepK
       )}
       <p className="note">The food as it was on that day: changing the recipe later changes nothing here.</p>
     </section>
+  );
+}
+
+/** The lot or label date of a line, said when it was cooked or found on the wrapper later. */
+function LotOf({ view, line, onDone }: { view: BatchView; line: SheetLine; onDone: () => void }) {
+  const [lot, setLot] = useState(line.lot ?? '');
+  const keep = useCommand(cookBatch, `lot-${view.id}-${line.line}`, onDone);
+  return (
+    <form
+      className={styles.otherwise}
+      noValidate
+      aria-label={`Lot of ${line.name}`}
+      onSubmit={(event) => {
+        event.preventDefault();
+        keep.run({ batchId: view.id, of: { act: 'lot', line: line.line, lot } });
+      }}
+    >
+      <Field
+        label="Lot or label date"
+        autoComplete="off"
+        value={lot}
+        onChange={(event) => setLot(event.target.value)}
+        problem={keep.problems[0]?.message}
+        hint="as it is printed; it stays with this batch"
+      />
+      <div>
+        <Button type="submit" variant="outlined" disabled={keep.pending || lot.trim() === (line.lot ?? '')}>
+          Keep the lot
+        </Button>
+      </div>
+    </form>
   );
 }
 

@@ -3,7 +3,8 @@
 import Button from '@mui/material/Button';
 import type { Changed } from '@/core/batch/follows';
 import { countOf } from '@/core/quantity/count-words';
-import { writeDensity, writeKcal, writeNumber } from '@/core/quantity/write';
+import { capital, writeDensity, writeKcal, writeNumber } from '@/core/quantity/write';
+import { Caution } from '@/ui/Caution';
 import { useUnits } from '@/ui/units';
 import styles from './batches.module.css';
 import { FATE_WORDS } from './fate-words';
@@ -48,6 +49,14 @@ export function WhatFollows({
   return (
     <section className={styles.follows} aria-labelledby="follows" role="status">
       <h3 id="follows">What follows</h3>
+      {follows.notFor?.map(({ said, stops, dogs }) => (
+        <Caution key={said} role="alert">
+          {capital(said)}: {dogs.join(', ')}{' '}
+          {stops ? (dogs.length > 1 ? 'do not get it' : 'does not get it') : 'would rather not'}.{' '}
+          {view.state === 'cooking' && 'Leave it out if it is not in yet. '}
+          {stops && `Once it is written down, nothing of this pot is fed to ${dogs.length > 1 ? 'them' : 'that dog'}.`}
+        </Caution>
+      ))}
       <ul className="rows">
         {!same(follows.net) && <li>yield {change(follows.net, inMass)}</li>}
         {!same(follows.density) && (
@@ -79,7 +88,7 @@ export function WhatFollows({
       <p className="note">Bowls that were fed stay as they were fed.</p>
       <div className={styles.acts}>
         <Button variant="contained" size="large" disabled={pending} onClick={take}>
-          Put it right
+          {follows.notFor?.some(({ stops }) => stops) ? 'It went in all the same' : 'Put it right'}
         </Button>
         <Button variant="text" onClick={leave}>
           leave it as it was

@@ -9,10 +9,11 @@ import type { EnergyFactors } from '@/core/nutrition/energy';
 import { scheduleTasks } from '@/core/cook/schedule';
 import { tasksOf } from '@/core/cook/tasks';
 import { strainedIn, type Strained } from '@/core/batch/strained';
+import { cooledHabits, plannedMinutes, type Habit } from '@/core/cook/learned';
 import { asksOf, type Asks } from '@/core/batch/steps/cook';
 import type { CookDay } from '@/core/cook/cook-day';
 import { cookedOtherwise, type CookedFor } from '@/core/cook/next-time';
-import type { PanState } from '@/core/heat/pans';
+import { AROUND, type PanState } from '@/core/heat/pans';
 import { grams } from '@/core/quantity/units';
 import { clockIn, dayIn, writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
 import { scaledForKitchen } from '@/core/plan/rounding';
@@ -34,9 +35,14 @@ import { readPlaces } from '@/data/repositories/household';
 import { whom } from './list/queries';
 import { weighedView, type WeighedView } from './weighed/queries';
 import { readLatestVersion } from '@/data/repositories/recipes';
-import { readPots } from '@/data/repositories/pots';
+import { readLearned, readPots } from '@/data/repositories/pots';
 import { readPlannedLines } from '@/data/repositories/planned';
 import { nth, sure } from '@/core/sure';
+import { sayHabit, writeMinutes } from '@/core/plan/stove';
+import { countOf } from '@/core/quantity/count-words';
+import { writeTemperature } from '@/core/quantity/temperature';
+import type { UnitSet } from '@/core/quantity/units';
+import { COOLING_LIMITS } from '@/core/heat/cooling';
 import { addUp } from '@/core/add-up';
 
 export interface SheetLine {
@@ -49,6 +55,8 @@ export interface SheetLine {
   readonly measure: string | undefined;
   /** Of a batch that is cooked, the place of the line as it was weighed. */
   readonly line: number;
+  /** Its lot or label date, where the cook has said it. */
+  readonly lot?: string;
   /** "10 % peel or bone comes off", "strained out". */
   readonly note: string | undefined;
   readonly moment: Moment;
@@ -89,6 +97,8 @@ export interface BatchView {
   readonly pots: readonly number[];
   /** Of a planned batch, how long its cook day takes; undefined where that cannot be placed. */
   readonly dayMinutes: number | undefined;
+  /** What this kitchen's own cook days say of it: the minutes of each component, and how fast its pans cool. */
+  readonly habits: readonly string[];
   /** What went in otherwise than planned. */
   readonly drift: Drift | undefined;
   readonly stove: StoveView | undefined;
@@ -160,6 +170,7 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
     tares: batch.state === 'planned' ? [] : await readTares(db),
     pots: batch.state === 'cooking' ? ((await readPots(db, [batch.recipeId])).get(batch.recipeId) ?? []) : [],
     dayMinutes: planned?.dayMinutes,
+    habits: planned?.habits ?? [],
     drift: batch.state === 'planned' ? undefined : driftFromPlan(batch.takes, household.energyFactors),
   };
 });
@@ -220,6 +231,10 @@ function strainedOf(batch: Exclude<StoredBatch, { state: 'planned' }>, factors: 
   return { ...strainedIn(takes), holds: wentInOf(recipeSheet(lines, factors), factors) };
 }
 
+const sayCooked = (name: string, by: Habit) => `${name} cooks ${writeMinutes(by.mean)} by ${sayHabit(by)}`;
+const sayCooled = ({ where, mean, spread, of }: ReturnType<typeof cooledHabits>[number], set: UnitSet) =>
+  `${AROUND[where].words}, your pans come to ${writeTemperature(COOLING_LIMITS.first.celsius, set)} in ${writeMinutes(mean)}${spread === undefined ? '' : ` ± ${writeMinutes(spread)}`} (${countOf(of, 'pan')})`;
+
 /** A line as it was weighed out. */
 function cookedLine(take: WeighedTake, line: number): SheetLine {
   const [first] = take.parts;
@@ -227,6 +242,7 @@ function cookedLine(take: WeighedTake, line: number): SheetLine {
   return {
     name: take.words,
     line,
+    ...(take.lot === undefined ? {} : { lot: take.lot }),
     grams: stays * take.weighed,
     toWeigh: take.weighed,
     measure: undefined,
@@ -264,10 +280,20 @@ async function plannedLines(
   readonly lines: SheetLine[];
   readonly reckoned: readonly ReckonedLine[];
   readonly dayMinutes: number | undefined;
+  readonly habits: readonly string[];
 }> {
   const { written: lines, bought, takes, components } = await readPlannedLines(db, reference, batch);
   const weighed = takes.map(({ written, bought: planned }) => ({ ...takeOf(written, planned), weighed: planned }));
-  const day = scheduleTasks(tasksOf(weighed, components), 1);
+  const learned = await readLearned(db);
+  const own = learned.of(batch.recipeId);
+  const timed = components.map((component) => ({ ...component, ...plannedMinutes(component, own) }));
+  const day = scheduleTasks(
+    tasksOf(
+      weighed,
+      timed.map(({ minutes, ...component }) => ({ ...component, ...(minutes === undefined ? {} : { minutes }) })),
+    ),
+    1,
+  );
   const kitchen = scaledForKitchen(
     takes.map((take) => take.written),
     takes.map((take) => take.bought),
@@ -286,5 +312,11 @@ async function plannedLines(
     })),
     reckoned: linesOfWeights(lines, bought),
     dayMinutes: day.ok ? day.value.end : undefined,
+    habits: [
+      ...timed.flatMap(({ name, by }) => (by ? [sayCooked(components.length > 1 ? name : 'it', by)] : [])),
+      ...cooledHabits(learned.all)
+        .slice(0, 2)
+        .map((each) => sayCooled(each, household.unitSet)),
+    ],
   };
 }

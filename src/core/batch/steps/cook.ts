@@ -6,6 +6,7 @@ import { countOf } from '../../quantity/count-words';
 import { idSchema, weightSchema } from '../../schema';
 import type { BatchState } from '../fold';
 import type { Step } from '../step';
+import { lotSchema } from './weigh-out';
 
 const openTasks = (batch: BatchState) =>
   batch.state === 'cooking'
@@ -105,6 +106,7 @@ const actSchema = z.discriminatedUnion('act', [
     grams: weightSchema,
     when: z.enum(['now', 'before weighing']),
   }),
+  z.object({ act: z.literal('lot'), line: z.number().int().min(0).max(300), lot: lotSchema }),
   z.object({ act: z.literal('leave out'), line: z.number().int().min(0).max(300), why }),
 ]);
 export type CookAct = z.infer<typeof actSchema>;

@@ -12,6 +12,13 @@ export const weighOut = {
   watch: (batch) => (batch.state === 'planned' ? { said: 'planned: weigh out and cook', tone: 'plain' } : undefined),
 } as const satisfies Step;
 
-/** What went onto the scale of each line, in g as bought. */
-export const startSchema = z.object({ batchId: idSchema, grams: z.array(weightSchema).max(200) });
+/** A lot or label date as it is printed: "L 2291", "best by 3 Dec". */
+export const lotSchema = z.string().trim().max(60);
+
+/** What went onto the scale of each line, in g as bought, and of which lot it was. */
+export const startSchema = z.object({
+  batchId: idSchema,
+  grams: z.array(weightSchema).max(200).readonly(),
+  lots: z.array(lotSchema).max(200).readonly().optional(),
+});
 export type StartEntry = z.infer<typeof startSchema>;

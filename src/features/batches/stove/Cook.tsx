@@ -21,6 +21,7 @@ import styles from './stove.module.css';
 import { TaskAtHand } from './TaskAtHand';
 import { Timeline } from './Timeline';
 import { Timers } from './Timers';
+import { keptWarm } from '@/core/cook/cook-day';
 import { useStove, type Stove } from './use-stove';
 
 const COOKS = [
@@ -42,8 +43,11 @@ function Sheet({ view, stove, onOpen }: { view: BatchView; stove: StoveView; onO
     <div className={styles.sheet}>
       <Timeline stove={stove} of={of} />
       {of.problem && <Problems problems={[{ message: of.problem }]} />}
-      <div className={styles.below} data-timer={day.tasks.some(({ state }) => state === 'running') || undefined}>
-        <TaskAtHand stove={stove} of={of} onPot={() => onOpen('pot')} />
+      <div
+        className={styles.below}
+        data-timer={day.tasks.some(({ state }) => state === 'running') || keptWarm(day).length > 0 || undefined}
+      >
+        <TaskAtHand stove={stove} of={of} onPot={() => onOpen('pot')} onElse={() => onOpen('weigh out')} />
         <Timers stove={stove} of={of} />
         <aside className={styles.aside}>
           {pans.map((pan) => (

@@ -26,10 +26,12 @@ interface TaskAtHandProps {
   of: Stove;
   /** To the scale: the pot is done. */
   onPot: () => void;
+  /** Something else is taken than the recipe says. */
+  onElse: () => void;
 }
 
 /** One task, large: what, how much, into which load; one button and one key. What comes then stands small below. */
-export function TaskAtHand({ stove, of, onPot }: TaskAtHandProps) {
+export function TaskAtHand({ stove, of, onPot, onElse }: TaskAtHandProps) {
   const { plan, now, clock, atHand, command, act } = of;
   const [chosen, setChosen] = useState<string>();
   const [leaving, setLeaving] = useState(false);
@@ -89,6 +91,11 @@ export function TaskAtHand({ stove, of, onPot }: TaskAtHandProps) {
                 onWhy={(why) => act({ act: 'skip', key: task.key, why })}
                 onAsked={setLeaving}
               />
+              {task.brings.length > 0 && !leaving && (
+                <Button variant="text" onClick={onElse}>
+                  Something else goes in
+                </Button>
+              )}
             </div>
           )}
         </>
@@ -176,7 +183,7 @@ function Brings({ task, stove }: { task: TaskState; stove: StoveView }) {
 }
 
 /** Nothing for hands now: until when, or that all is done. */
-function Waiting({ stove, of: { plan, now, clock }, onPot }: TaskAtHandProps) {
+function Waiting({ stove, of: { plan, now, clock }, onPot }: Omit<TaskAtHandProps, 'onElse'>) {
   const starts = new Map(plan?.times.map((time) => [time.key, time.start.getTime()]));
   const next = stove.day.tasks
     .filter((task) => task.state === 'open' && task.hands > 0)

@@ -2,10 +2,12 @@
 
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
-import { ringsAt, type TaskState } from '@/core/cook/cook-day';
+import { keptWarm, ringsAt, type TaskState } from '@/core/cook/cook-day';
 import { nameOfCooking } from '@/core/cook/tasks';
+import { COOLING_LIMITS } from '@/core/heat/cooling';
 import { writeMinutes } from '@/core/plan/stove';
 import { Problems } from '@/ui/form/Problems';
+import { useUnits } from '@/ui/units';
 import type { StoveView } from '../queries';
 import styles from './stove.module.css';
 import type { Stove } from './use-stove';
@@ -26,7 +28,13 @@ export function Timers({ stove, of: { now, clock, command, act } }: { stove: Sto
     .filter((task): task is Running => task.state === 'running')
     .sort((a, b) => ringsAt(a.timer).getTime() - ringsAt(b.timer).getTime());
   const [first, ...others] = running;
-  if (!first) return null;
+  const warm = keptWarm(stove.day);
+  if (!first)
+    return warm.length > 0 ? (
+      <section className={styles.timer}>
+        <KeptWarm of={warm} now={now} clock={clock} />
+      </section>
+    ) : null;
   const rings = ringsAt(first.timer);
   const left = rings.getTime() - now.getTime();
   const whole = first.timer.minutes * 60_000;
@@ -87,6 +95,24 @@ export function Timers({ stove, of: { now, clock, command, act } }: { stove: Sto
           also running: {nameOfCooking(task)} <b>{count(ringsAt(task.timer).getTime() - now.getTime())}</b>
         </p>
       ))}
+      <KeptWarm of={warm} now={now} clock={clock} />
     </section>
+  );
+}
+
+/** What waits off the heat, counted up and apart from the timers: hot it is safe, lukewarm it is not. */
+function KeptWarm({ of, now, clock }: { of: ReturnType<typeof keptWarm>; now: Date; clock: Stove['clock'] }) {
+  const { inDegrees } = useUnits();
+  if (of.length === 0) return null;
+  return (
+    <div className="note">
+      {of.map((each) => (
+        <p key={each.key}>
+          {each.name}: off the heat since {clock(each.since)},{' '}
+          <b>{writeMinutes(Math.max(0, (now.getTime() - each.since.getTime()) / 60_000))}</b>
+        </p>
+      ))}
+      <p>Keep it above {inDegrees(COOLING_LIMITS.from)} under its lid, or pour it.</p>
+    </div>
   );
 }
