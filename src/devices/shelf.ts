@@ -1,5 +1,6 @@
 import 'server-only';
-import { INSTRUMENTS, simulate, type Instrument, type InstrumentKind } from './simulated';
+import { INSTRUMENTS, type InstrumentKind } from '@/core/cook/settled';
+import { AT_REST, simulate, type Drive, type Instrument } from './simulated';
 
 /** The instruments of this process; modules are copied, what lives once hangs here. */
 const KEY = Symbol.for('hodman instruments');
@@ -17,4 +18,12 @@ export const instruments = (): Readonly<Record<InstrumentKind, Instrument>> | un
 /** Switches the simulated instruments on or off. */
 export function switchInstruments(on: boolean): void {
   shelf[KEY] = on ? (shelf[KEY] ?? make()) : undefined;
+}
+
+/** How each instrument is driven now; at rest where they are off. */
+export type Driven = { readonly on: boolean } & Readonly<Record<InstrumentKind, Drive>>;
+export function drives(): Driven {
+  const on = instruments();
+  const of = Object.fromEntries(INSTRUMENTS.map((kind) => [kind, on?.[kind].drive() ?? AT_REST[kind]]));
+  return { ...(of as Record<InstrumentKind, Drive>), on: on !== undefined };
 }

@@ -1,9 +1,15 @@
 'use client';
 
 import { useSyncExternalStore } from 'react';
-import { isPlausible, settledOn, SILENT_AFTER, type Sample } from '@/core/cook/settled';
+import {
+  INSTRUMENTS,
+  isPlausible,
+  settledOn,
+  SILENT_AFTER,
+  type InstrumentKind as Kind,
+  type Sample,
+} from '@/core/cook/settled';
 
-type Kind = 'scale' | 'probe';
 interface Sent {
   readonly kind: Kind;
   readonly value: number;
@@ -22,7 +28,7 @@ export interface Heard {
 }
 
 const KEPT = 40;
-const samples: Record<Kind, Sample[]> = { scale: [], probe: [] };
+const samples: Record<Kind, Sample[]> = { scale: [], probe: [], oven: [] };
 let heard: Partial<Record<Kind, Heard>> = {};
 const listeners = new Set<() => void>();
 let source: EventSource | undefined;
@@ -31,7 +37,7 @@ let watch: ReturnType<typeof setInterval> | undefined;
 function work(sent: readonly Sent[]): void {
   const now = performance.now();
   const next: Partial<Record<Kind, Heard>> = {};
-  for (const kind of ['scale', 'probe'] as const) {
+  for (const kind of INSTRUMENTS) {
     const own = sent.find((each) => each.kind === kind);
     if (own && isPlausible(own.value, kind))
       samples[kind] = [...samples[kind], { value: own.value, at: now }].slice(-KEPT);
@@ -67,8 +73,7 @@ function subscribe(listener: () => void): () => void {
     source?.close();
     source = undefined;
     clearInterval(watch);
-    samples.scale = [];
-    samples.probe = [];
+    for (const kind of INSTRUMENTS) samples[kind] = [];
     heard = {};
   };
 }

@@ -1,4 +1,4 @@
-import type { WeighedTake } from './fold';
+import type { WeighedTake } from './observations';
 import { driftFromPlan, driftInPercent } from './drift';
 
 const take = (words: string, planned: number, weighed: number, kcal: number): WeighedTake => ({

@@ -1,6 +1,6 @@
 import { energyOf, type EnergyFactors } from '../nutrition/energy';
 import { staysOfTake } from './evidence';
-import type { WeighedTake } from './fold';
+import type { WeighedTake } from './observations';
 
 /** A line that is off by more than this part is said (ours, no source). */
 const SAID_FROM = 0.05;

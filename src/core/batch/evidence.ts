@@ -51,6 +51,8 @@ export interface CookedComponent {
   readonly vessels?: number;
   /** The vessel is a pressure cooker: it comes up, and is let off, by itself. */
   readonly pressure?: true;
+  /** °C of the oven, by the recipe. */
+  readonly celsius?: number;
 }
 
 /** A written line as it is frozen, for so many g as bought. What stays of it is linear in what is weighed. */

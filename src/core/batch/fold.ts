@@ -12,9 +12,9 @@ import { grams, type EnergyDensity } from '../quantity/units';
 import { batchLines, type WeighedLine } from '../recipe/recipe';
 import { recipeSheet, type RecipeSheet } from '../recipe/sheet';
 import { BROTH_SOURCE, type ByProduct } from './by-product';
-import { staysOfTake, type CookedComponent, type Evidence, type Take } from './evidence';
-import { afterStraining } from './strained';
-import { observedIn, yieldOf, type NodeKey, type Observed, type Reading } from './reading';
+import { staysOfTake, type CookedComponent, type Evidence } from './evidence';
+import { readLines, strainLines, trayState, weighingOf, type TrayState, type WeighedTake } from './observations';
+import { observedIn, yieldOf, type Observed, type Reading } from './reading';
 import { sure } from '../sure';
 import { addUp } from '../add-up';
 
@@ -53,13 +53,6 @@ export interface BatchHistory {
   readonly fed: readonly { readonly shareId: number; readonly grams: number }[];
 }
 
-export interface TrayState {
-  readonly id: number;
-  readonly tare: number;
-  readonly wetGross: number;
-  readonly dryGross: number | undefined;
-}
-
 export interface ShareState extends Omit<SetShare, 'trayIds'> {
   readonly trays: readonly TrayState[];
   /** What its trays came to, once every one was weighed dry. */
@@ -71,12 +64,6 @@ export interface ShareState extends Omit<SetShare, 'trayIds'> {
   readonly used: number;
   /** Nothing of it is left to be packed. */
   readonly sealed: boolean;
-}
-
-export interface WeighedTake extends Take {
-  readonly weighed: number;
-  /** Its lot or label date, where the cook has said it. */
-  readonly lot?: string;
 }
 
 interface Cooked {
@@ -116,75 +103,6 @@ export type WeighedState = Extract<BatchState, { state: 'weighed' }>;
 
 /** Less than this is no share: rounding (ours, no source). */
 export const HALF_A_GRAM = 0.5;
-
-const readLines = (evidence: Evidence, observed: Observed): WeighedTake[] => {
-  const added = observed
-    .nodes('line')
-    .map((node) => Number(node.split(':')[1]))
-    .filter((place) => place >= evidence.takes.length);
-  return [...evidence.takes.keys(), ...added].flatMap((place): WeighedTake[] => {
-    const take = observed.of(`line:${place}`, 'food')?.take ?? evidence.takes[place];
-    if (!take) return [];
-    const lot = observed.of(`line:${place}`, 'note')?.text;
-    const weighed = observed.of(`line:${place}`, 'gross')?.value ?? 0;
-    return [{ ...take, weighed, ...(lot === undefined ? {} : { lot }) }];
-  });
-};
-
-/** What stays of the lines that are strained, by what was weighed out of the whole pot or of each vessel that is kept apart. */
-function strainLines(
-  takes: readonly WeighedTake[],
-  observed: Observed,
-  apart: boolean,
-  write?: (mass: number) => string,
-): Outcome<readonly WeighedTake[]> {
-  let read = takes;
-  for (const node of observed.nodes('strained')) {
-    const place = yieldOf(node);
-    const isOf = (take: WeighedTake) => !apart || take.component === place;
-    const after = afterStraining(read.filter(isOf), observed.of(node, 'gross')?.value, write);
-    if (!after.ok) return after;
-    const own = [...after.value];
-    read = read.map((take) => (isOf(take) ? sure(own.shift()) : take));
-  }
-  return fine(read);
-}
-
-function weighingOf(observed: Observed, place: number): Weighing | undefined {
-  const cups: NodeKey = `cups:${place}`;
-  const count = observed.of(cups, 'count')?.value;
-  const one = observed.of(cups, 'gross')?.value;
-  if (count !== undefined && one !== undefined) return { by: 'cups', cups: count, cupGrams: grams(one) };
-  const vessels = observed
-    .nodes('vessel')
-    .filter((node) => yieldOf(node) === place)
-    .flatMap((node) => {
-      const gross = observed.of(node, 'gross');
-      if (gross?.value === undefined) return [];
-      return [
-        {
-          name: gross.text ?? 'vessel',
-          gross: grams(gross.value),
-          tare: grams(observed.of(node, 'tare')?.value ?? 0),
-        },
-      ];
-    });
-  return vessels.length === 0 ? undefined : { by: 'scale', vessels };
-}
-
-const trayState = (observed: Observed, id: number): TrayState[] => {
-  const weighings = observed.all(`tray:${id}`, 'gross');
-  const [wet] = weighings;
-  if (wet?.value === undefined) return [];
-  return [
-    {
-      id,
-      tare: observed.of(`tray:${id}`, 'tare')?.value ?? 0,
-      wetGross: wet.value,
-      dryGross: weighings.length > 1 ? sure(weighings.at(-1)).value : undefined,
-    },
-  ];
-};
 
 /** What went into a pot, as its weighing looks at it. */
 export const wentInOf = (sheet: RecipeSheet, factors: EnergyFactors): WentIn => ({

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { CookedComponent } from '../batch/evidence';
-import type { WeighedTake } from '../batch/fold';
+import type { WeighedTake } from '../batch/observations';
 import { observedIn, type NodeKey, type Reading, type ReadingKind } from '../batch/reading';
 import type { Moment, Part } from '../recipe/recipe';
 import { cookDayOf, isSafe, keptWarm, mayGoOn, orderOf } from './cook-day';

@@ -1,6 +1,6 @@
 import { minutesAfter } from '../calendar/minutes';
 import type { CookedComponent } from '../batch/evidence';
-import type { WeighedTake } from '../batch/fold';
+import type { WeighedTake } from '../batch/observations';
 import type { NodeKey, Observed } from '../batch/reading';
 import { byTime, heatVerdict, type ByTime, type CoreReading, type HeatVerdict } from '../heat/heat-check';
 import type { SafeCore } from '../heat/safe-core';

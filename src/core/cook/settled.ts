@@ -1,3 +1,7 @@
+/** What a kitchen's instruments are: a scale in g, a probe and an oven in °C. */
+export const INSTRUMENTS = ['scale', 'probe', 'oven'] as const;
+export type InstrumentKind = (typeof INSTRUMENTS)[number];
+
 /** What an instrument showed, in g or °C. */
 export interface Sample {
   readonly value: number;
@@ -14,7 +18,7 @@ export const SILENT_AFTER = 4000;
  * The figure on which an instrument has settled: the mean of the last second and a half, if all of it lies close together;
  * undefined while it still moves, is silent, or has not been heard for so long. What no instrument can show is left out.
  */
-export function settledOn(samples: readonly Sample[], kind: 'scale' | 'probe', now: number): number | undefined {
+export function settledOn(samples: readonly Sample[], kind: InstrumentKind, now: number): number | undefined {
   const heard = samples.filter((sample) => isPlausible(sample.value, kind));
   const last = heard.at(-1);
   if (!last || now - last.at > SILENT_AFTER) return undefined;
@@ -28,5 +32,5 @@ export function settledOn(samples: readonly Sample[], kind: 'scale' | 'probe', n
 }
 
 /** Whether an instrument of a kitchen can show this at all: anything else is a fault of the line. */
-export const isPlausible = (value: number, kind: 'scale' | 'probe'): boolean =>
+export const isPlausible = (value: number, kind: InstrumentKind): boolean =>
   Number.isFinite(value) && (kind === 'scale' ? Math.abs(value) <= 60_000 : value >= -60 && value <= 350);

@@ -1,5 +1,5 @@
 import type { CookedComponent } from '../batch/evidence';
-import type { WeighedTake } from '../batch/fold';
+import type { WeighedTake } from '../batch/observations';
 import { safeCoreOf, type SafeCore } from '../heat/safe-core';
 import type { Part } from '../recipe/recipe';
 import { addUp } from '../add-up';

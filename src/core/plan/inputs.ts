@@ -18,6 +18,8 @@ export interface PlannableComponent {
   /** The vessel in the recipe's own words. */
   readonly vessel?: string;
   readonly minutes?: number;
+  /** °C of the oven. */
+  readonly celsius?: number;
 }
 
 export interface PlannableRecipe {

@@ -102,7 +102,9 @@ export function drawMeal(
 export function fitFor<T extends Source>(sources: readonly T[], dogId: number, recipeId?: number): T[] {
   const fit = sources.filter(
     (source) =>
-      source.beside !== true && (source.dogId === undefined || source.dogId === dogId) && !source.notFor?.includes(dogId),
+      source.beside !== true &&
+      (source.dogId === undefined || source.dogId === dogId) &&
+      !source.notFor?.includes(dogId),
   );
   if (recipeId === undefined) return fit;
   return [

@@ -14,7 +14,8 @@ import {
 } from '../fixtures/worked-path';
 import { readHistory } from '../repositories/movements';
 import { readStock } from '../repositories/stock';
-import { startCooking, weighBatch, dropBatch } from './batches';
+import { weighBatch } from './batches';
+import { startCooking, dropBatch } from './start-batch';
 import { setShares } from './shares';
 import { sharesOf } from '@/core/portion/shares';
 import { correctBowl, feedBowl, takeBackBowl } from './bowls';

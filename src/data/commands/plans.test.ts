@@ -10,7 +10,7 @@ import { readPlaces } from '../repositories/household';
 import { readPlanItems, readPlans, readPlansAway, readStoredPlan } from '../repositories/plans';
 import { readPlannedLines } from '../repositories/planned';
 import { planDog } from '../schema/batches';
-import { startCooking } from './batches';
+import { startCooking } from './start-batch';
 import { saveDog } from './dogs';
 import { putAway } from './away';
 import { beginKitchen, saveEquipment, savePlace } from './kitchen';

@@ -12,7 +12,7 @@ import { readPantry } from '../repositories/pantry';
 import { readHodmanFile, readJsonLdFile, readCsvFile } from '../repositories/recipe-files';
 import { readLatestVersion, readLatestVersions } from '../repositories/recipes';
 import { previewRecipeFile } from '../recipe-file-preview';
-import { startCooking } from './batches';
+import { startCooking } from './start-batch';
 import { saveDog } from './dogs';
 import { takeRecipes } from './recipe-files';
 import { saveRecipe } from './recipes';

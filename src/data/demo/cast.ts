@@ -98,14 +98,19 @@ export const RECIPES: readonly RecipeEntry[] = [
   },
   {
     name: 'Goat, millet & beetroot',
-    components: [{ name: 'pot', vessel: 'stockpot', method: 'simmered, lid on', minutes: '70' }],
+    // Two vessels side by side: the grain does not wait for the meat.
+    components: [
+      { name: 'goat and roots', vessel: 'pressure cooker', method: 'under pressure', minutes: '35' },
+      { name: 'millet', vessel: 'stockpot', method: 'simmered, lid on', minutes: '25' },
+    ],
     lines: [
       cooked('17168', '2 lb', 'muscle', 'goat shoulder, boned'),
-      cooked('20031', '1 1/4 cups', 'carbohydrate', 'millet'),
       cooked('11080', '3', 'vegetable', 'beetroot, grated'),
       cooked('11507', '1 cup', 'vegetable', 'sweet potato, cubed'),
       cooked('01123', '2 large', 'egg', 'eggs'),
-      cooked('14411', '700 ml', 'liquid', 'water'),
+      cooked('14411', '200 ml', 'liquid', 'water'),
+      { ...cooked('20031', '1 1/4 cups', 'carbohydrate', 'millet, rinsed'), component: 1 },
+      { ...cooked('14411', '500 ml', 'liquid', 'water'), component: 1 },
       { ...cooked('04582', '15 g', 'fat', 'rapeseed oil'), moment: 'stir-in' },
       ...FROM_THE_CUPBOARD('28 g'),
     ],

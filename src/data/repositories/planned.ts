@@ -39,7 +39,7 @@ export async function readPlannedLines(tx: Tx, reference: Reference, batch: Stor
   const written = swapped.value;
   const bought = batch.amounts.map(grams);
   const vessels = (await readEquipment(tx)).filter(isVessel);
-  const components = sure(version).components.map(({ name, minutes, vessel }, place) => {
+  const components = sure(version).components.map(({ name, minutes, vessel, celsius }, place) => {
     const own = vessels.find((each) => each.name === vessel);
     return {
       name,
@@ -47,6 +47,7 @@ export async function readPlannedLines(tx: Tx, reference: Reference, batch: Stor
       ...(minutes === undefined ? {} : { minutes }),
       ...(vessel === undefined ? {} : { vessel }),
       ...(own && own.kind !== 'oven trays' && own.count > 1 ? { vessels: own.count } : {}),
+      ...(celsius === undefined ? {} : { celsius }),
       ...(own?.kind === 'pressure cooker' ? { pressure: true as const } : {}),
     };
   });

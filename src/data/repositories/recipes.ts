@@ -152,6 +152,7 @@ export async function readVersions(
             name: each.name,
             ...(each.vessel ? { vessel: each.vessel } : {}),
             ...(each.minutes === null ? {} : { minutes: each.minutes }),
+            ...(each.celsius === null ? {} : { celsius: each.celsius }),
           })),
           entry: {
             name,

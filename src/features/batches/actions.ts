@@ -17,6 +17,7 @@ import * as weights from '@/data/commands/pack-weights';
 import * as nextTime from '@/data/commands/next-time';
 import * as packs from '@/data/commands/packs';
 import * as shares from '@/data/commands/shares';
+import * as start from '@/data/commands/start-batch';
 import * as stock from '@/data/commands/stock';
 import { houseAction, houseTry } from '@/data/house-action';
 
@@ -33,8 +34,8 @@ const lineSchema = z.object({
   ...standing,
 });
 
-export const startCooking = houseAction('start cooking', startSchema, batches.startCooking);
-export const dropBatch = houseAction('drop batch', batchIdSchema, batches.dropBatch);
+export const startCooking = houseAction('start cooking', startSchema, start.startCooking);
+export const dropBatch = houseAction('drop batch', batchIdSchema, start.dropBatch);
 export const keepByProduct = houseAction('keep by-product', byProductSchema, byProducts.keepByProduct);
 export const dropByProduct = houseAction('drop by-product', batchIdSchema, byProducts.dropByProduct, 'after');
 export const cookBatch = houseAction('cook', cookSchema, cookDay.cookBatch);

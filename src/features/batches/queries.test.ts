@@ -1,5 +1,6 @@
 import { sharesOf } from '@/core/portion/shares';
-import { startCooking, weighBatch } from '@/data/commands/batches';
+import { weighBatch } from '@/data/commands/batches';
+import { startCooking } from '@/data/commands/start-batch';
 import { setShares } from '@/data/commands/shares';
 import { contextFor } from '@/data/commands/run';
 import { answerAsks, planOne } from '@/data/fixtures/worked-path';

@@ -1,5 +1,6 @@
 import 'server-only';
-import { wentInOf, type WeighedTake } from '@/core/batch/fold';
+import { wentInOf } from '@/core/batch/fold';
+import type { WeighedTake } from '@/core/batch/observations';
 import { batchGraph, type MassGraph } from '@/core/batch/graph';
 import { keptBeside, type ByProduct } from '@/core/batch/by-product';
 import { STEPS, stepAt, type StepKey } from '@/core/batch/steps';
@@ -11,10 +12,7 @@ import { tasksOf } from '@/core/cook/tasks';
 import { strainedIn, type Strained } from '@/core/batch/strained';
 import { cooledHabits, plannedMinutes, type Habit } from '@/core/cook/learned';
 import { asksOf, type Asks } from '@/core/batch/steps/cook';
-import type { CookDay } from '@/core/cook/cook-day';
-import { cookedOtherwise, type CookedFor } from '@/core/cook/next-time';
-import { AROUND, type PanState } from '@/core/heat/pans';
-import { grams } from '@/core/quantity/units';
+import { AROUND } from '@/core/heat/pans';
 import { clockIn, dayIn, writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
 import { scaledForKitchen } from '@/core/plan/rounding';
 import type { WentIn } from '@/core/portion/yield';
@@ -33,8 +31,8 @@ import { readDogs } from '@/data/repositories/dogs';
 import { readEquipment } from '@/data/repositories/equipment';
 import { readPlaces } from '@/data/repositories/household';
 import { whom } from './list/queries';
+import { stoveView, type StoveView } from './stove/queries';
 import { weighedView, type WeighedView } from './weighed/queries';
-import { readLatestVersion } from '@/data/repositories/recipes';
 import { readLearned, readPots } from '@/data/repositories/pots';
 import { readPlannedLines } from '@/data/repositories/planned';
 import { nth, sure } from '@/core/sure';
@@ -116,21 +114,6 @@ export interface KeptBeside {
   readonly batch: { readonly id: number; readonly name: string; readonly next: string | undefined } | undefined;
 }
 
-/** A batch on the stove. */
-export interface StoveView {
-  readonly startedAt: Date;
-  readonly day: CookDay;
-  readonly pans: readonly PanState[];
-  /** The server's clock when this was read, and its zone: both devices show the same time. */
-  readonly now: Date;
-  readonly timeZone: string;
-  /** By the place of a line: what of it goes into one load, and all of it, in the household's own measures. */
-  readonly measures: readonly { readonly load?: string; readonly whole?: string }[];
-  /** What the recipe's next version may learn of it, and what it notes for the next time by now. */
-  readonly taught: readonly CookedFor[];
-  readonly note: string | undefined;
-}
-
 /** Everything that a run sheet shows; undefined where there is no such batch. */
 export const batchView = pageQuery(async (read, id: number): Promise<BatchView | undefined> => {
   const { db, household, today } = read;
@@ -162,7 +145,7 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
     strained: batch.state === 'planned' ? undefined : strainedOf(batch, household.energyFactors),
     food: sheet.food,
     weighed: batch.state === 'weighed' ? await weighedView(read, batch, dogs, today) : undefined,
-    stove: batch.state === 'planned' ? undefined : await stoveView(read, batch),
+    stove: batch.state === 'planned' || batch.byProduct ? undefined : await stoveView(read, batch),
     asks: asksOf(batch),
     byProduct: batch.state === 'planned' ? undefined : batch.byProduct,
     parent: await parentOf(read, batch),
@@ -174,38 +157,6 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
     drift: batch.state === 'planned' ? undefined : driftFromPlan(batch.takes, household.energyFactors),
   };
 });
-
-/** The cook day as the sheet shows it; spoons and cups while it is cooked, for later nobody measures. */
-async function stoveView(
-  { db, reference, household, now }: Page,
-  batch: Exclude<StoredBatch, { state: 'planned' }>,
-): Promise<StoveView> {
-  const { takes } = await readPlannedLines(db, reference, batch);
-  const latest = await readLatestVersion(db, reference, batch.recipeId);
-  const written = takes.map((take) => take.written);
-  const amounts = (loads: boolean) =>
-    batch.takes.slice(0, takes.length).map((take) => {
-      const count = batch.components[take.component]?.loads ?? 1;
-      return grams(take.weighed / (loads ? count : 1));
-    });
-  const [whole, load] = [false, true].map((loads) => scaledForKitchen(written, amounts(loads), household.unitSet));
-  return {
-    startedAt: batch.startedAt,
-    day: batch.day,
-    pans: batch.pans,
-    now,
-    timeZone: household.timeZone,
-    taught: cookedOtherwise(batch.day, latest?.components ?? []),
-    note: latest?.note,
-    measures: batch.takes.map((take, line) => {
-      // Another food than was planned: its measures are not known here.
-      if (takes[line] === undefined || takes[line].written.source.food.name !== take.name) return {};
-      const said = (of: typeof whole) => (of?.[line]?.byWeight === false ? of[line].measure : undefined);
-      const [all, each] = [said(whole), said(load)];
-      return { ...(each === undefined ? {} : { load: each }), ...(all === undefined ? {} : { whole: all }) };
-    }),
-  };
-}
 
 /** The pot that a by-product is of. */
 async function parentOf({ db, household }: Page, { parentId }: StoredBatch): Promise<BatchView['parent']> {

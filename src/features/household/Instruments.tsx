@@ -3,17 +3,12 @@
 import Button from '@mui/material/Button';
 import Slider from '@mui/material/Slider';
 import { useState } from 'react';
+import { INSTRUMENTS, type InstrumentKind as Kind } from '@/core/cook/settled';
+import type { Driven } from '@/devices/shelf';
 import type { Drive } from '@/devices/simulated';
 import { Choice } from '@/ui/form/Choice';
 import { useInstrument } from '@/ui/instruments';
 import styles from './household.module.css';
-
-type Kind = 'scale' | 'probe';
-export interface Driven {
-  readonly on: boolean;
-  readonly scale: Drive;
-  readonly probe: Drive;
-}
 
 const FAULTS = [
   { value: 'none', label: 'works' },
@@ -26,7 +21,14 @@ const OF: Readonly<Record<Kind, { name: string; unit: string; most: number; step
   {
     scale: { name: 'Scale', unit: 'g', most: 20_000, step: 10, tries: [0, 500, 1240, 3550] },
     probe: { name: 'Probe', unit: '°C', most: 110, step: 0.5, tries: [4, 20, 57, 76] },
+    oven: { name: 'Oven', unit: '°C', most: 260, step: 5, tries: [20, 57, 160, 180] },
   };
+
+const LIES: Readonly<Record<Kind, string>> = {
+  scale: 'lies on it, g',
+  probe: 'sticks in, °C',
+  oven: 'is set to, °C',
+};
 
 /** Simulated instruments, driven by hand: what lies on the scale, what the probe sticks in, and what is wrong with them. */
 export function Instruments({ first }: { first: Driven }) {
@@ -43,7 +45,7 @@ export function Instruments({ first }: { first: Driven }) {
     <div className="page">
       <div className="titleRow">
         <h1>Instruments</h1>
-        <p className="soft">simulated: to try the counter without a scale and a probe that speak</p>
+        <p className="soft">simulated: to try the counter without a scale, a probe and an oven that speak</p>
       </div>
       <div>
         <Button variant={driven.on ? 'outlined' : 'contained'} onClick={() => void ask({ on: !driven.on })}>
@@ -52,7 +54,7 @@ export function Instruments({ first }: { first: Driven }) {
       </div>
       {driven.on && (
         <div className={styles.columns}>
-          {(['scale', 'probe'] as const).map((kind) => (
+          {INSTRUMENTS.map((kind) => (
             <One key={kind} kind={kind} drive={driven[kind]} onDrive={(drive) => void ask({ kind, drive })} />
           ))}
         </div>
@@ -64,7 +66,13 @@ export function Instruments({ first }: { first: Driven }) {
 function One({ kind, drive, onDrive }: { kind: Kind; drive: Drive; onDrive: (drive: Drive) => void }) {
   const { name, unit, most, step, tries } = OF[kind];
   const heard = useInstrument(kind);
-  const slide = (label: string, part: 'target' | 'noise' | 'drift' | 'lapse', max: number, by: number, min = 0) => (
+  const slide = (
+    label: string,
+    part: 'target' | 'noise' | 'drift' | 'follows' | 'lapse',
+    max: number,
+    by: number,
+    min = 0,
+  ) => (
     <div>
       <p id={`${kind}-${part}`}>
         {label}: {drive[part]}
@@ -96,9 +104,10 @@ function One({ kind, drive, onDrive }: { kind: Kind; drive: Drive; onDrive: (dri
           </Button>
         ))}
       </div>
-      {slide(kind === 'scale' ? 'lies on it, g' : 'sticks in, °C', 'target', most, step)}
+      {slide(LIES[kind], 'target', most, step)}
       {slide(`trembles by, ${unit}`, 'noise', kind === 'scale' ? 20 : 3, 0.1)}
       {slide(`creeps an hour by, ${unit}`, 'drift', 60, 1, -60)}
+      {slide('follows in, s (a pan that cools: an hour is 3600)', 'follows', 7200, 1, 1)}
       {slide('lives faster, times', 'lapse', 600, 1, 1)}
       <Choice
         label={`The ${kind}`}

@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { instruments, switchInstruments } from '@/devices/shelf';
-import { AT_REST, driveSchema, INSTRUMENTS } from '@/devices/simulated';
+import { INSTRUMENTS } from '@/core/cook/settled';
+import { drives, instruments, switchInstruments } from '@/devices/shelf';
+import { driveSchema } from '@/devices/simulated';
 
 export const dynamic = 'force-dynamic';
 
@@ -40,11 +41,3 @@ export async function POST(request: Request): Promise<Response> {
   else instruments()?.[asked.data.kind].driveTo(asked.data.drive);
   return Response.json(drives());
 }
-
-/** How each instrument is driven; empty where they are off. */
-const drives = () => {
-  const on = instruments();
-  return on
-    ? { on: true, scale: on.scale.drive(), probe: on.probe.drive() }
-    : { on: false, scale: AT_REST.scale, probe: AT_REST.probe };
-};

@@ -15,12 +15,14 @@ import { Problems } from '@/ui/form/Problems';
 import { Segments } from '@/ui/form/Segments';
 import { useLive } from '@/ui/server-time';
 import { useUnits } from '@/ui/units';
-import type { BatchView, StoveView } from '../queries';
+import type { BatchView } from '../queries';
+import type { StoveView } from './queries';
 import { NextTime } from './NextTime';
 import styles from './stove.module.css';
 import { TaskAtHand } from './TaskAtHand';
 import { Timeline } from './Timeline';
 import { Timers } from './Timers';
+import { useInstrument } from '@/ui/instruments';
 import { keptWarm } from '@/core/cook/cook-day';
 import { useStove, type Stove } from './use-stove';
 
@@ -52,6 +54,9 @@ function Sheet({ view, stove, onOpen }: { view: BatchView; stove: StoveView; onO
         <aside className={styles.aside}>
           {pans.map((pan) => (
             <PanInShort key={pan.key} pan={pan} of={of} onOpen={() => onOpen('cool')} />
+          ))}
+          {stove.ovens.map((oven) => (
+            <Oven key={oven.name} {...oven} />
           ))}
           <Loads stove={stove} />
           {view.drift && (
@@ -99,6 +104,37 @@ function PanInShort({ pan, of, onOpen }: { pan: StoveView['pans'][number]; of: S
     </section>
   );
 }
+
+/** What the oven shows beside what the recipe asks of it; without an oven that speaks, what is asked. */
+function Oven({ name, celsius }: { name: string; celsius: number }) {
+  const { inDegrees } = useUnits();
+  const heard = useInstrument('oven');
+  const off = heard && !heard.silent ? heard.shows - celsius : 0;
+  return (
+    <section className={styles.pan} aria-label={`Oven, ${name}`}>
+      <p className="soft">oven, {name}</p>
+      {heard && !heard.silent ? (
+        <>
+          <p className={styles.wanted}>{inDegrees(heard.shows)}</p>
+          <p className={Math.abs(off) > OVEN_OFF ? 'caution' : 'soft'}>
+            {Math.abs(off) <= OVEN_OFF
+              ? `as asked: ${inDegrees(celsius)}`
+              : off < 0
+                ? `not up to ${inDegrees(celsius)} yet`
+                : `hotter than ${inDegrees(celsius)}`}
+          </p>
+        </>
+      ) : (
+        <p>
+          {inDegrees(celsius)} by the recipe{heard?.silent && ' · the oven is silent'}
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** An oven swings by this much around what it is set to, in °C (common practice, no source). */
+const OVEN_OFF = 12;
 
 /** Each load's core that was measured; of the others, how many there are and what they are cooked to. */
 function Loads({ stove: { day } }: { stove: StoveView }) {

@@ -8,7 +8,7 @@ import { Keypad } from '@/ui/counter/Keypad';
 import { ProbePlace } from '@/ui/drawings/ProbePlace';
 import { WithReason } from '@/ui/form/WithReason';
 import { useUnits } from '@/ui/units';
-import type { StoveView } from '../queries';
+import type { StoveView } from './queries';
 import { ByTime } from './ByTime';
 import { Degrees, NO_DEGREES, useDegrees } from './Degrees';
 import { ProbeLog } from './ProbeLog';

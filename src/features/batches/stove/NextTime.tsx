@@ -8,7 +8,8 @@ import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { writeNextTime } from '../actions';
-import type { BatchView, StoveView } from '../queries';
+import type { BatchView } from '../queries';
+import type { StoveView } from './queries';
 import styles from './stove.module.css';
 
 /** What this cook day taught, offered to the recipe's next version: how long it took, and the cook's own words. */

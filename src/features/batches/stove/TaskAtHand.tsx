@@ -12,7 +12,7 @@ import { Problems } from '@/ui/form/Problems';
 import { useFocusOnChange } from '@/ui/next-act';
 import { useShortcutsOn } from '@/ui/shortcuts';
 import { useUnits } from '@/ui/units';
-import type { StoveView } from '../queries';
+import type { StoveView } from './queries';
 import { CoreField } from './CoreField';
 import { PanChoice } from './PanChoice';
 import styles from './stove.module.css';

@@ -6,7 +6,7 @@ import { writeMinutes } from '@/core/plan/stove';
 import { cookTimeline, type TimeSpan } from '@/ui/charts/cook-timeline';
 import { Pointed } from '@/ui/charts/Pointed';
 import { useUnits } from '@/ui/units';
-import type { StoveView } from '../queries';
+import type { StoveView } from './queries';
 import styles from './stove.module.css';
 import type { Stove } from './use-stove';
 

@@ -8,7 +8,7 @@ import { COOLING_LIMITS } from '@/core/heat/cooling';
 import { writeMinutes } from '@/core/plan/stove';
 import { Problems } from '@/ui/form/Problems';
 import { useUnits } from '@/ui/units';
-import type { StoveView } from '../queries';
+import type { StoveView } from './queries';
 import styles from './stove.module.css';
 import type { Stove } from './use-stove';
 

@@ -1,0 +1,94 @@
+import { grams } from '../quantity/units';
+import type { Weighing } from '../portion/yield';
+import { fine, type Outcome } from '../problem';
+import { sure } from '../sure';
+import type { Evidence, Take } from './evidence';
+import { yieldOf, type NodeKey, type Observed } from './reading';
+import { afterStraining } from './strained';
+
+/** A line as it went in. */
+export interface WeighedTake extends Take {
+  readonly weighed: number;
+  /** Its lot or label date, where the cook has said it. */
+  readonly lot?: string;
+}
+
+/** A tray as it was weighed, in g. */
+export interface TrayState {
+  readonly id: number;
+  readonly tare: number;
+  readonly wetGross: number;
+  readonly dryGross: number | undefined;
+}
+
+/** The lines as they were weighed, those that were forgotten at the end. */
+export const readLines = (evidence: Evidence, observed: Observed): WeighedTake[] => {
+  const added = observed
+    .nodes('line')
+    .map((node) => Number(node.split(':')[1]))
+    .filter((place) => place >= evidence.takes.length);
+  return [...evidence.takes.keys(), ...added].flatMap((place): WeighedTake[] => {
+    const take = observed.of(`line:${place}`, 'food')?.take ?? evidence.takes[place];
+    if (!take) return [];
+    const lot = observed.of(`line:${place}`, 'note')?.text;
+    const weighed = observed.of(`line:${place}`, 'gross')?.value ?? 0;
+    return [{ ...take, weighed, ...(lot === undefined ? {} : { lot }) }];
+  });
+};
+
+/** What stays of the lines that are strained, by what was weighed out of the whole pot or of each vessel that is kept apart. */
+export function strainLines(
+  takes: readonly WeighedTake[],
+  observed: Observed,
+  apart: boolean,
+  write?: (mass: number) => string,
+): Outcome<readonly WeighedTake[]> {
+  let read = takes;
+  for (const node of observed.nodes('strained')) {
+    const place = yieldOf(node);
+    const isOf = (take: WeighedTake) => !apart || take.component === place;
+    const after = afterStraining(read.filter(isOf), observed.of(node, 'gross')?.value, write);
+    if (!after.ok) return after;
+    const own = [...after.value];
+    read = read.map((take) => (isOf(take) ? sure(own.shift()) : take));
+  }
+  return fine(read);
+}
+
+/** How the yield of a place was measured; undefined: not yet. */
+export function weighingOf(observed: Observed, place: number): Weighing | undefined {
+  const cups: NodeKey = `cups:${place}`;
+  const count = observed.of(cups, 'count')?.value;
+  const one = observed.of(cups, 'gross')?.value;
+  if (count !== undefined && one !== undefined) return { by: 'cups', cups: count, cupGrams: grams(one) };
+  const vessels = observed
+    .nodes('vessel')
+    .filter((node) => yieldOf(node) === place)
+    .flatMap((node) => {
+      const gross = observed.of(node, 'gross');
+      if (gross?.value === undefined) return [];
+      return [
+        {
+          name: gross.text ?? 'vessel',
+          gross: grams(gross.value),
+          tare: grams(observed.of(node, 'tare')?.value ?? 0),
+        },
+      ];
+    });
+  return vessels.length === 0 ? undefined : { by: 'scale', vessels };
+}
+
+/** What was weighed of a tray: nothing, wet, or wet and dry. */
+export const trayState = (observed: Observed, id: number): TrayState[] => {
+  const weighings = observed.all(`tray:${id}`, 'gross');
+  const [wet] = weighings;
+  if (wet?.value === undefined) return [];
+  return [
+    {
+      id,
+      tare: observed.of(`tray:${id}`, 'tare')?.value ?? 0,
+      wetGross: wet.value,
+      dryGross: weighings.length > 1 ? sure(weighings.at(-1)).value : undefined,
+    },
+  ];
+};
