@@ -52,6 +52,19 @@ function work(sent: readonly Sent[]): void {
   }
   heard = next;
   listeners.forEach((listener) => listener());
+  for (const waiter of waiters) {
+    const settled = next[waiter.kind]?.settled;
+    if (settled !== undefined && waiters.delete(waiter)) waiter.take(settled);
+  }
+}
+
+const waiters = new Set<{ readonly kind: Kind; readonly take: (value: number) => void }>();
+
+/** Calls once with the figure that an instrument comes to rest on; gives what lets it be. */
+export function whenSettled(kind: Kind, take: (value: number) => void): () => void {
+  const waiter = { kind, take };
+  waiters.add(waiter);
+  return () => void waiters.delete(waiter);
 }
 
 /** After the page has settled, in ms: nobody reaches for an instrument sooner. */

@@ -7,16 +7,17 @@ import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { useUnits } from '@/ui/units';
 import { dropByProduct, keepByProduct } from './actions';
+import styles from './batches.module.css';
 import type { BatchView, KeptBeside } from './queries';
 
 const WORDS = { broth: 'of liquid were poured off', fat: 'of fat were skimmed off' } as const;
 
 /** What was kept of a pot beside its food: it becomes a batch of its own, or says of which pot it is. */
 export function Beside({ view }: { view: BatchView }) {
-  if (view.parent) return <Parent view={view} {...view.parent} />;
+  if (view.parent) return <Parent view={view} id={view.parent.id} name={view.parent.name} />;
   if (view.beside.length === 0) return null;
   return (
-    <section aria-labelledby="beside" className="stack">
+    <section aria-labelledby="beside" className={`stack ${styles.beside}`}>
       <h3 id="beside">Kept beside it</h3>
       {view.beside.map((each) => (
         <Kept key={each.of} view={view} kept={each} />
@@ -45,12 +46,12 @@ function Kept({ view, kept: { of, grams, batch } }: { view: BatchView; kept: Kep
     );
   return (
     <div className="stack">
-      <p className="spread">
+      <div className={styles.acts}>
         {said}
         <Button variant="outlined" disabled={keep.pending} onClick={() => keep.run({ batchId: view.id, of })}>
           {of === 'broth' ? 'Divide and pack the broth' : 'Divide and pack the fat'}
         </Button>
-      </p>
+      </div>
       <Problems problems={keep.problems} />
     </div>
   );
@@ -61,7 +62,7 @@ function Parent({ view, id, name }: { view: BatchView; id: number; name: string 
   const drop = useCommand(dropByProduct, `drop-${view.id}-${view.revision}`, () => router.push(`/batches/${id}`));
   const packed = view.weighed?.shares.some((share) => share.used > 0);
   return (
-    <div className="stack">
+    <div className={`stack ${styles.beside}`}>
       <p className="note">
         Of <Link href={`/batches/${id}`}>{name}</Link>, with its day, its lines and what its dogs avoid. It is no meal:
         what of it goes over a bowl is written as an addition to that bowl.

@@ -103,7 +103,7 @@ export interface BatchView {
   readonly asks: Asks;
   readonly byProduct: ByProduct | undefined;
   /** Of which batch it is a by-product. */
-  readonly parent: { readonly id: number; readonly name: string } | undefined;
+  readonly parent: { readonly id: number; readonly name: string; readonly protein: Protein } | undefined;
   readonly beside: readonly KeptBeside[];
 }
 
@@ -125,6 +125,7 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
   const sheet = recipeSheet(lines, household.energyFactors);
   const when = batch.state === 'planned' ? today : dayIn(batch.startedAt, household.timeZone);
   const places = await readPlaces(db);
+  const parent = await parentOf(read, batch);
   return {
     id,
     revision: batch.revision,
@@ -138,7 +139,7 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
     dryers: (await readEquipment(db)).filter(isDryer).map(({ id: own, kind, name }) => ({ id: own, kind, name })),
     name: batch.recipeName,
     version: batch.versionNumber,
-    protein: proteinOf(lines),
+    protein: parent?.protein ?? proteinOf(lines),
     about: `${writeDayInFull(when)} · ${dogs.length > 0 ? `for ${whom(dogs)}` : 'beside the meals'} · version ${batch.versionNumber}`,
     lines: batch.state === 'planned' ? sure(planned).lines : batch.takes.map(cookedLine),
     wentIn: wentInOf(sheet, household.energyFactors),
@@ -148,7 +149,7 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
     stove: batch.state === 'planned' || batch.byProduct ? undefined : await stoveView(read, batch),
     asks: asksOf(batch),
     byProduct: batch.state === 'planned' ? undefined : batch.byProduct,
-    parent: await parentOf(read, batch),
+    parent,
     beside: await besideOf(read, batch),
     tares: batch.state === 'planned' ? [] : await readTares(db),
     pots: batch.state === 'cooking' ? ((await readPots(db, [batch.recipeId])).get(batch.recipeId) ?? []) : [],
@@ -161,7 +162,8 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
 /** The pot that a by-product is of. */
 async function parentOf({ db, household }: Page, { parentId }: StoredBatch): Promise<BatchView['parent']> {
   const parent = parentId === undefined ? undefined : await readBatch(db, parentId, household.energyFactors);
-  return parent && { id: parent.id, name: parent.recipeName };
+  if (!parent || parent.state === 'planned') return undefined;
+  return { id: parent.id, name: parent.recipeName, protein: proteinOf(parent.lines) };
 }
 
 async function besideOf({ db }: Page, batch: StoredBatch): Promise<KeptBeside[]> {

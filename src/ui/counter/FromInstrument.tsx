@@ -1,8 +1,9 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import { useEffect, useEffectEvent, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { useInstrument } from '../instruments';
+import { useInstrument, whenSettled } from '../instruments';
 import { useShortcutsOn } from '../shortcuts';
 import styles from './instrument.module.css';
 
@@ -18,9 +19,16 @@ export function FromInstrument({ kind, write, onTake }: FromInstrumentProps) {
   const heard = useInstrument(kind);
   const [on] = useShortcutsOn();
   const settled = heard?.settled;
-  const take = () => settled !== undefined && onTake(settled);
+  const [waits, setWaits] = useState(false);
+  const take = () => (settled === undefined ? setWaits(true) : onTake(settled));
+  // Pressed while it still moved, it is taken as soon as it rests.
+  const taken = useEffectEvent((value: number) => {
+    setWaits(false);
+    onTake(value);
+  });
+  useEffect(() => (waits ? whenSettled(kind, taken) : undefined), [waits, kind]);
   useHotkeys('=', take, {
-    enabled: on && settled !== undefined,
+    enabled: on && heard !== undefined && !heard.silent,
     enableOnFormTags: true,
     preventDefault: true,
     useKey: true,
@@ -35,10 +43,10 @@ export function FromInstrument({ kind, write, onTake }: FromInstrumentProps) {
   return (
     <p className={styles.said}>
       <span className={settled === undefined ? 'soft' : undefined}>
-        {kind} <b>{write(heard.shows)}</b> {settled === undefined && 'still moves'}
+        {kind} <b>{write(heard.shows)}</b> {settled === undefined && (waits ? 'is taken when it rests' : 'still moves')}
         {heard.batteryLow && ' · battery low'}
       </span>
-      <Button variant="outlined" disabled={settled === undefined} onClick={take}>
+      <Button variant="outlined" disabled={waits} onClick={take}>
         Take it {on && <span className={styles.key}>=</span>}
       </Button>
     </p>

@@ -14,7 +14,11 @@ export const cool = {
   next: (batch) => {
     // A pot that was weighed goes on to be divided; what cools of it stays on watch.
     const warm = batch.state === 'cooking' ? warmPans(batch).length : 0;
-    return warm > 0 ? `measure ${warm === 1 ? 'the pan' : countOf(warm, 'pan')} as it cools` : undefined;
+    if (warm > 0) return `measure ${warm === 1 ? 'the pan' : countOf(warm, 'pan')} as it cools`;
+    // What waited for cool food goes in before it is weighed.
+    const waits =
+      batch.state === 'cooking' && batch.pans.length > 0 ? batch.day.stirIns.filter(({ done }) => !done) : [];
+    return waits.length > 0 ? `stir in ${waits.map(({ name }) => name).join(', ')}` : undefined;
   },
   watch: (batch) =>
     warmPans(batch).length > 0 ? { said: 'cooling: 21 °C within 2 h, 5 °C within 6 h', tone: 'caution' } : undefined,

@@ -91,11 +91,6 @@ export function TaskAtHand({ stove, of, onPot, onElse }: TaskAtHandProps) {
                 onWhy={(why) => act({ act: 'skip', key: task.key, why })}
                 onAsked={setLeaving}
               />
-              {task.brings.length > 0 && !leaving && (
-                <Button variant="text" onClick={onElse}>
-                  Something else goes in
-                </Button>
-              )}
             </div>
           )}
         </>
@@ -139,6 +134,9 @@ export function TaskAtHand({ stove, of, onPot, onElse }: TaskAtHandProps) {
             take back: {last.title}
           </Button>
         )}
+        <Button variant="text" size="small" onClick={onElse}>
+          something else goes in
+        </Button>
       </p>
     </section>
   );
