@@ -6,7 +6,7 @@ import { staysOfTake, type Evidence, type Take } from './evidence';
 import { followsOf, sharesAfter } from './follows';
 import { strainedIn, wentInAfter } from './strained';
 import { foldBatch, wentInOf, type BatchHistory, type BatchState, type SetShare, type WeighedState } from './fold';
-import { batchGraph, imbalance } from './graph';
+import { batchGraph, energyOfGraph, imbalance } from './graph';
 import type { NewReading, Reading } from './reading';
 import { isDone, stepAt, watchOf } from './steps';
 import { densityIn, summaryOf } from './summary';
@@ -220,6 +220,8 @@ test('mass is conserved in the graph of any batch: every inner node closes', () 
       expect(graph.edges.filter((edge) => apart.includes(edge.to)).map((edge) => edge.grams)).toEqual(
         [kept, skimmed].filter((each) => each > 0),
       );
+      const energy = energyOfGraph(graph);
+      expect(energy.in).toBeCloseTo(energy.yields + energy.eaten + energy.skimmed, 6);
       // So are energy and solids, wherever they are known to pass: heat and the dryer take water alone.
       for (const measure of ['grams', 'kcal', 'solids'] as const)
         for (const [key, gap] of imbalance(graph, measure))

@@ -219,6 +219,26 @@ export const linesIn = ({ nodes, edges }: MassGraph): readonly { readonly node: 
       ),
     }));
 
+/** Where a batch's energy went, in kcal: what the lines brought, and what is in the yields, was eaten before, or left as fat. */
+export function energyOfGraph({ nodes, edges }: MassGraph): {
+  readonly in: number;
+  readonly yields: number;
+  readonly eaten: number;
+  readonly skimmed: number;
+} {
+  const sum = (wanted: (edge: MassEdge) => boolean) => addUp(edges.filter(wanted), (edge) => edge.kcal);
+  const lines = new Set(nodes.flatMap((node) => (node.kind === 'line' ? [node.key] : [])));
+  const pots = new Set(nodes.flatMap((node) => (node.kind === 'pot' || node.kind === 'vessel' ? [node.key] : [])));
+  const to = (start: string) => sum((edge) => pots.has(edge.from) && edge.to.startsWith(start));
+  return {
+    in: sum((edge) => lines.has(edge.from)),
+    // Into the pans it was weighed in, or straight into the yield.
+    yields: to('yield-') + to('pan-'),
+    eaten: to('eaten'),
+    skimmed: to('skimmed-'),
+  };
+}
+
 /** What is cooked in a vessel of its own, with its lines; what is only planned is shown as one. */
 function componentsOf(batch: BatchState, planned: readonly WeighedLine[]) {
   if (batch.state === 'planned') return [{ place: 0, name: undefined, loads: 1, lines: batchLines(planned) }];

@@ -197,6 +197,18 @@ test('what is off the heat and not poured is kept warm, counted from when it cam
   expect(keptWarm(dayOf(...begun.slice(0, 2)))).toEqual([]);
 });
 
+test('under pressure nothing waits: it is kept warm from when the cooker was let off', () => {
+  const cooker = [{ ...COMPONENTS[0]!, loads: 1, pressure: true as const }];
+  const begun = [
+    reading('task:fill.0.0', 'task done', 15),
+    reading('task:cook.0.0', 'timer', 15, { value: 40 }),
+    reading('task:cook.0.0', 'task done', 55),
+  ];
+  const of = (...more: Reading[]) => keptWarm(cookDayOf(TAKES, cooker, observedIn([...begun, ...more])));
+  expect(of(reading('task:let off.0.0', 'timer', 55, { value: 15 }))).toEqual([]);
+  expect(of(reading('task:let off.0.0', 'task done', 70))).toMatchObject([{ since: at(70) }]);
+});
+
 test('struck out, a reading leaves the day as it would have been without it (property)', () => {
   const kinds = ['apart.1', 'fill.0.0', 'cook.0.0', 'add.0.0', 'core.0.0', 'pour.0.0'];
   fc.assert(

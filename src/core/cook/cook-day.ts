@@ -82,9 +82,14 @@ export const keptWarm = ({ tasks }: Pick<CookDay, 'tasks'>): KeptWarm[] =>
   tasks.flatMap((task): KeptWarm[] => {
     if (task.kind !== 'cook' || task.state !== 'done' || task.component === undefined || task.load === undefined)
       return [];
-    const poured = tasks.find((each) => each.kind === 'pour' && each.in?.load === task.in?.load);
+    const own = (kind: TaskState['kind']) =>
+      tasks.find((each) => each.kind === kind && each.in?.load === task.in?.load);
+    const [poured, off] = [own('pour'), own('let off')];
     if (poured === undefined || poured.state === 'done' || poured.state === 'skipped') return [];
-    return [{ key: loadKey(task.component, task.load), name: nameOfCooking(task), since: task.at }];
+    // Under pressure it is not waiting yet.
+    if (off?.state === 'open' || off?.state === 'running') return [];
+    const since = off?.state === 'done' ? off.at : task.at;
+    return [{ key: loadKey(task.component, task.load), name: nameOfCooking(task), since }];
   });
 
 /** Whether a load is hot enough: it is proven, or nothing of it asks for it. */

@@ -202,6 +202,7 @@ function ofComponent(
       ? add(
           task('let off', `Let ${said(load)} off`, {
             minutes: LET_OFF,
+            guessed: true as const,
             hands: 0,
             after: [{ key: cook, most: 0 }],
           }),

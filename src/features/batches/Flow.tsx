@@ -1,6 +1,7 @@
 'use client';
 
-import { writeDensity } from '@/core/quantity/write';
+import { energyOfGraph } from '@/core/batch/graph';
+import { writeDensity, writeKcal } from '@/core/quantity/write';
 import { FLOW, layFlow } from '@/ui/charts/flow';
 import { hatchFill } from '@/ui/badges/hatch-defs';
 import styles from './batches.module.css';
@@ -13,6 +14,17 @@ import { nth } from '@/core/sure';
 
 /** Where one vesselful ends and the next begins: a tick on either wall, so that the words between stay clear. */
 const cut = (left: number, right: number, y: number) => `M${left} ${y}h18M${right} ${y}h-18`;
+
+/** "2835 kcal in = 2727 in the yield + 108 fat". */
+function sayEnergy(graph: BatchView['graph']): string {
+  const { in: all, yields, eaten, skimmed } = energyOfGraph(graph);
+  const parts = [
+    `${writeKcal(yields)} in the yield`,
+    ...(eaten >= 0.5 ? [`${writeKcal(eaten)} eaten`] : []),
+    ...(skimmed >= 0.5 ? [`${writeKcal(skimmed)} fat`] : []),
+  ];
+  return `${writeKcal(all)} kcal in = ${parts.join(' + ')}`;
+}
 
 interface FlowProps {
   view: BatchView;
@@ -198,6 +210,7 @@ export function Flow({ view, onOpen }: FlowProps) {
         {weighed &&
           vapour !== undefined &&
           ` · closes: ${inMass(view.wentIn.inPot)} in = ${inMass(weighed.net)} yield${weighed.eatenBefore > 0 ? ` + ${inMass(weighed.eatenBefore)} eaten` : ''}${weighed.kept > 0 ? ` + ${inMass(weighed.kept)} liquid kept` : ''}${weighed.skimmed > 0 ? ` + ${inMass(weighed.skimmed)} fat` : ''} + ${inMass(vapour)} vapour${weighed.over >= 1 ? ` · its packs hold ${inMass(weighed.over)} more` : ''}`}
+        {weighed && ` · ${sayEnergy(view.graph)}`}
       </p>
     </div>
   );

@@ -1,3 +1,4 @@
+import { cookTimeline } from './cook-timeline';
 import fc from 'fast-check';
 import { BALANCE_SCALE, balancePlace } from './balance-scale';
 import { energyAxis } from './energy-axis';
@@ -170,4 +171,18 @@ test('a pot is as full as its load: the mark stands at what it may hold', () => 
     food: expect.closeTo(POT_HEIGHT * 0.6, 9),
     mark: expect.closeTo(POT_HEIGHT * 0.8, 9),
   });
+});
+
+test('a cook day of any length has a dozen marks of time at most, none on top of another (property)', () => {
+  const size = { width: 1000, names: 100, row: 40, bar: 30, head: 30 };
+  fc.assert(
+    fc.property(fc.integer({ min: 0, max: 9 * 1440 }), fc.integer({ min: 0, max: 1440 }), (minutes, from) => {
+      const start = new Date(Date.UTC(2026, 10, 25, 0, from));
+      const end = new Date(start.getTime() + minutes * 60_000);
+      const { marks } = cookTimeline(['hands'], [{ key: 'a', row: 'hands', start, end }], [], size);
+      expect(marks.length).toBeLessThanOrEqual(13);
+      for (const [index, mark] of marks.entries())
+        expect(mark.x - (marks[index - 1]?.x ?? -Infinity)).toBeGreaterThanOrEqual(60);
+    }),
+  );
 });

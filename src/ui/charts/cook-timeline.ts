@@ -1,4 +1,4 @@
-import { scaleUtc, utcMinute } from 'd3';
+import { scaleUtc, utcDay, utcHour, utcMinute } from 'd3';
 
 /** Something in a row of a timeline. */
 export interface TimeSpan {
@@ -42,7 +42,8 @@ export function cookTimeline(
     .range([names, width - 1]);
   const minutes = (until - from) / 60_000;
   const step = STEPS.find((each) => minutes / each <= MOST_MARKS) ?? 1440;
-  const every = utcMinute.every(step);
+  // Within an hour marks are counted by its minutes, beyond by the hours of a day.
+  const every = step < 60 ? utcMinute.every(step) : step < 1440 ? utcHour.every(step / 60) : utcDay.every(1);
   return {
     height: head + rows.length * row,
     x: (instant: Date) => x(instant),
