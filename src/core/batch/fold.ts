@@ -3,6 +3,7 @@ import { pansOf, type PanState } from '../heat/pans';
 import type { LocalDate } from '../calendar/local-date';
 import { fatKcalOf, type EnergyFactors } from '../nutrition/energy';
 import { solidsPerGram } from '../nutrition/totals';
+import type { PackPlan } from '../portion/pack-plan';
 import type { Fate } from '../portion/shares';
 import { weighYield, type WeighedYield, type Weighing, type WentIn } from '../portion/yield';
 import { dryTrays, type Dried } from '../preserve/dry';
@@ -30,6 +31,8 @@ export interface SetShare {
   readonly placeId?: number;
   readonly method?: DryMethod;
   readonly machineId?: number;
+  /** How it is filled into packs; absent: one for each dog and day. */
+  readonly plan?: PackPlan;
   readonly trayIds: readonly number[];
 }
 
@@ -39,6 +42,8 @@ export interface PackedContent {
   readonly code: string;
   readonly shareId: number;
   readonly dogId?: number;
+  /** It is for several dogs. */
+  readonly split?: boolean;
   readonly grams: number;
 }
 

@@ -1,9 +1,11 @@
 import { addDays, daysBetween, type LocalDate } from '../calendar/local-date';
 import type { Dog } from '../dog/dog';
 import type { Filling } from '../dog/filling';
-import { homeEnergyOn } from '../dog/meals';
+import { homeEnergyOn, mealsFilledBy } from '../dog/meals';
 import type { EnergyDensity, Grams } from '../quantity/units';
-import { packsFor, type DogDay, type ProposedPack } from './packs';
+import { fine, type Outcome } from '../problem';
+import { fillUnits, USUAL_PLAN, type PackPlan, type ToFill } from './pack-plan';
+import { packsFor, type DogDay, type FillUnit, type ProposedPack } from './packs';
 import { FATES, type DayDemand, type Fate } from './shares';
 import { addUp } from '../add-up';
 
@@ -28,7 +30,10 @@ export function dogDaysFrom(
   filling?: Filling,
 ): DogDay[] {
   return Array.from({ length: days + FURTHER_DAYS }, (_, day) =>
-    dogs.map((dog) => ({ dogId: dog.id, day, grams: homeEnergyOn(dog, addDays(from, day), filling) / density })),
+    dogs.map((dog) => {
+      const meals = mealsFilledBy(dog, addDays(from, day), filling).map(({ kcal }) => kcal / density);
+      return { dogId: dog.id, day, grams: addUp(meals, (grams) => grams), meals };
+    }),
   )
     .flat()
     .filter((dogDay) => dogDay.grams > 0);
@@ -67,28 +72,46 @@ interface DividedBatch {
     readonly day: LocalDate;
     /** What its trays came to, once every one was weighed dry. */
     readonly dried?: { readonly dry: Grams; readonly density: EnergyDensity };
+    /** How it is filled; absent: a pack for each dog and day. */
+    readonly plan?: PackPlan;
     /** What was sealed of it already, and for whom. */
-    readonly packs?: readonly { readonly dogId?: number; readonly grams: number }[];
+    readonly packs?: readonly { readonly dogId?: number; readonly split?: boolean; readonly grams: number }[];
   }[];
 }
 
-/** The dog-days that packs which are there already do not cover: each pack takes the first day of its dog. */
-function withoutPacked(days: readonly DogDay[], packs: readonly { readonly dogId?: number }[]): DogDay[] {
-  const left = [...days];
-  for (const { dogId } of packs) {
-    const at = dogId === undefined ? -1 : left.findIndex((day) => day.dogId === dogId);
+type Sealed = { readonly dogId?: number; readonly split?: boolean; readonly grams: number };
+
+/** What packs which are there already do not cover: each takes the first of its dog, or of several dogs. */
+function withoutPacked(units: readonly FillUnit[], packs: readonly Sealed[]): FillUnit[] {
+  const left = [...units];
+  for (const { dogId, split } of packs) {
+    const at = left.findIndex((unit) =>
+      dogId === undefined ? split === true && unit.split !== undefined : unit.dogId === dogId,
+    );
     if (at >= 0) left.splice(at, 1);
   }
   return left;
 }
 
+/** Ways of filling that follow the dogs' days; the others cut what is left, whatever was sealed before. */
+const BY_DAYS: ReadonlySet<PackPlan['by']> = new Set(['dog and day', 'meal', 'household day', 'days', 'pieces']);
+
 /**
- * The packs that what is left of each share becomes, by share id; every share goes on where the one before it ended.
- * What is eaten today takes the first day's place whatever it weighs. A dry share is cut by its dry weight and density
- * once it has them. Source: one dog-day a pack, common practice, no source.
+ * The packs that what is left of each share becomes by its plan, by share id; every share goes on where the one before it
+ * ended. What is eaten today takes the first day's place whatever it weighs. A dry share is cut by its dry weight and density
+ * once it has them. Refuses a plan that cannot be filled. Source: handbook 9 (common practice, no source).
  */
-export function proposePacks(batch: DividedBatch, dogs: readonly NamedDog[]): Map<number, readonly ProposedPack[]> {
-  const result = new Map<number, readonly ProposedPack[]>();
+export function proposePacks(
+  batch: DividedBatch,
+  dogs: readonly NamedDog[],
+  kitchen: Pick<ToFill, 'gramsPerMl'> & {
+    readonly containers: (share: { readonly fate: Fate }) => ToFill['containers'];
+  } = {
+    gramsPerMl: undefined,
+    containers: () => [],
+  },
+): Map<number, Outcome<readonly ProposedPack[]>> {
+  const result = new Map<number, Outcome<readonly ProposedPack[]>>();
   const dividedOn = batch.shares[0]?.day;
   if (dividedOn === undefined) return result;
   const from = feedingFrom(batch.firstDay, dividedOn);
@@ -99,13 +122,24 @@ export function proposePacks(batch: DividedBatch, dogs: readonly NamedDog[]): Ma
   const inOrder = FATES.flatMap((fate) => batch.shares.filter((share) => share.fate === fate));
   for (const share of inOrder) {
     if (share.fate === 'today') continue;
-    const { dried, packs: sealed = [] } = share;
+    const { dried, packs: sealed = [], plan = USUAL_PLAN } = share;
     const days = (dried ? daysAt(dried.density) : wet).slice(start);
     const whole = dried ? Math.round(dried.dry) : share.grams;
     start += packsFor(whole, days).filled;
-    const left = whole - addUp(sealed, (pack) => pack.grams);
-    const { packs } = packsFor(Math.max(0, Math.round(left)), withoutPacked(days, sealed));
-    result.set(share.id, packs);
+    const left = Math.max(0, Math.round(whole - addUp(sealed, (pack) => pack.grams)));
+    const units = fillUnits(plan, {
+      grams: left,
+      days,
+      // A volume of dry food was never measured.
+      gramsPerMl: dried ? undefined : kitchen.gramsPerMl,
+      containers: kitchen.containers(share),
+    });
+    result.set(
+      share.id,
+      units.ok
+        ? fine(packsFor(left, BY_DAYS.has(plan.by) ? withoutPacked(units.value, sealed) : units.value).packs)
+        : units,
+    );
   }
   return result;
 }

@@ -9,6 +9,8 @@ export interface Source {
   readonly code: string;
   /** The dog it was made for; absent: anybody. */
   readonly dogId?: number;
+  /** The dogs that it was made for, where they are several. */
+  readonly dogIds?: readonly number[] | undefined;
   readonly recipeId?: number;
   /** Dogs that do not get something that is in it. */
   readonly notFor?: readonly number[];
@@ -104,6 +106,7 @@ export function fitFor<T extends Source>(sources: readonly T[], dogId: number, r
     (source) =>
       source.beside !== true &&
       (source.dogId === undefined || source.dogId === dogId) &&
+      (source.dogIds?.includes(dogId) ?? true) &&
       !source.notFor?.includes(dogId),
   );
   if (recipeId === undefined) return fit;

@@ -11,6 +11,7 @@ import { tray } from '../schema/batches';
 import { recipe } from '../schema/recipes';
 import { holding, pack, packContent } from '../schema/stock';
 import type { WeighedBatch } from '../repositories/batches';
+import { readFilling } from '../repositories/filling';
 import { readDogs } from '../repositories/dogs';
 import { readAllPlaces } from '../repositories/household';
 import { observe, observed, refreshBatch, strike } from './batch-at-hand';
@@ -106,7 +107,9 @@ export async function sealShare(
   const dogs = (await readDogs(tx)).filter((dog) => batch.dogIds.includes(dog.id));
   if (dogs.length === 0 && !batch.byProduct) refuse('None of the dogs of this plan is here any more.');
   if (share.fate === 'dry' && !share.dried) refuse('Weigh every tray dry first.', 'trays');
-  const proposed = proposePacks({ ...batch, density: batch.yield.density }, dogs).get(share.id) ?? [];
+  const kitchen = await readFilling(tx, batch, context.household.unitSet);
+  const filled = proposePacks({ ...batch, density: batch.yield.density }, dogs, kitchen).get(share.id);
+  const proposed = filled ? need(filled) : [];
   if (proposed.length === 0) refuse('Nothing of it is left to be packed.');
   const numbers = await takeNumbers(context, batch.recipeId, proposed.length);
   const codes = proposed.map((_, index) => packCode(batch.letter, numbers + index));
@@ -135,6 +138,8 @@ interface Sealed {
   readonly grams: number;
   readonly short: boolean;
   readonly dogId?: number;
+  readonly split?: readonly { readonly dogId: number; readonly grams: number }[];
+  readonly pieces?: number;
 }
 
 /** Writes packs of a share with their movements, all of them in a few statements. */
@@ -186,6 +191,8 @@ async function sealPacks(
       holdingId: nth(made, index).id,
       code: each.code,
       dogId: each.dogId ?? null,
+      split: each.split ?? null,
+      pieces: each.pieces ?? null,
       packedOn: today,
       labelAmount: tenths(each.grams),
       labelDensity: density,

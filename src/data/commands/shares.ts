@@ -2,12 +2,16 @@ import 'server-only';
 import { eq } from 'drizzle-orm';
 import type { BatchYield, ShareState } from '@/core/batch/fold';
 import type { SharesEntry } from '@/core/batch/steps/divide';
+import { readPackPlan, type PackPlanEntry } from '@/core/portion/pack-plan';
+import { proposePacks } from '@/core/portion/proposals';
 import { checkShares, type Fate } from '@/core/portion/shares';
 import { DRYING_METHODS, machineOf, type DryMethod } from '@/core/preserve/methods';
 import type { PlaceKind } from '@/core/preserve/shelf-life';
 import { BY_PRODUCT_FATES } from '@/core/batch/by-product';
 import { isAmong, nth } from '@/core/sure';
 import type { Tx } from '../database';
+import { readDogs } from '../repositories/dogs';
+import { readFilling } from '../repositories/filling';
 import { readEquipment } from '../repositories/equipment';
 import { readPlaces, type Place } from '../repositories/household';
 import { share } from '../schema/batches';
@@ -66,6 +70,24 @@ export async function setShares(context: Context, input: SharesEntry): Promise<v
     gone.map((own) => own.id),
   );
   await refreshBatch(context, weighed.id);
+}
+
+/** How a share is filled into packs, from now on; what was sealed of it stays. */
+export async function planPacks(
+  context: Context,
+  input: { batchId: number; shareId: number; entry: PackPlanEntry },
+): Promise<void> {
+  const { tx, household } = context;
+  const { batch, share: own } = await shareIn(context, input);
+  if (own.fate === 'today') refuse('What is eaten today is fed from the pot, not bagged.');
+  const plan = need(readPackPlan(input.entry, household.unitSet));
+  const dogs = (await readDogs(tx)).filter((dog) => batch.dogIds.includes(dog.id));
+  const shares = batch.shares.map((each) => (each.id === own.id ? { ...each, plan } : each));
+  const kitchen = await readFilling(tx, batch, household.unitSet);
+  const filled = proposePacks({ ...batch, density: batch.yield.density, shares }, dogs, kitchen).get(own.id);
+  if (filled) need(filled);
+  await tx.update(share).set({ packPlan: plan }).where(eq(share.id, own.id));
+  await refreshBatch(context, batch.id);
 }
 
 /** The machine that dries a share: the one that is said, else the first of its kind; null where there is none. */

@@ -132,6 +132,7 @@ export async function readBatchHistory(tx: Tx, batchId: number): Promise<BatchHi
       code: pack.code,
       shareId: packContent.shareId,
       dogId: pack.dogId,
+      split: pack.split,
       amount: packContent.amount,
     })
     .from(packContent)
@@ -159,11 +160,13 @@ export async function readBatchHistory(tx: Tx, batchId: number): Promise<BatchHi
       ...(row.placeId === null ? {} : { placeId: row.placeId }),
       ...(row.method === null ? {} : { method: row.method }),
       ...(row.machineId === null ? {} : { machineId: row.machineId }),
+      ...(row.packPlan === null ? {} : { plan: row.packPlan }),
       trayIds: trays.filter((each) => each.shareId === row.id).map((each) => each.id),
     })),
-    packed: packed.map(({ dogId, amount, ...row }) => ({
+    packed: packed.map(({ dogId, split, amount, ...row }) => ({
       ...row,
       ...(dogId === null ? {} : { dogId }),
+      ...(split === null ? {} : { split: true }),
       grams: fromTenths(amount),
     })),
     fed: fed.flatMap(({ shareId, amount }) => (shareId === null ? [] : [{ shareId, grams: fromTenths(amount) }])),

@@ -42,7 +42,11 @@ export interface StoredPack {
   /** When the pot was begun that most of it is from. */
   readonly cookedAt: Date | undefined;
   readonly dogId: number | undefined;
+  /** The dog that it was made for, or the dogs. */
   readonly dogName: string | undefined;
+  /** The dogs that it was made for, and g of each, where they are several. */
+  readonly split: readonly { readonly dogId: number; readonly grams: number }[] | undefined;
+  readonly pieces: number | undefined;
   readonly foodKind: HoldingRules['kind'];
   readonly grams: number;
   readonly labelGrams: number;
@@ -117,12 +121,16 @@ async function toPacks(tx: Tx, rows: readonly PackRow[]): Promise<StoredPack[]> 
     own.push({ ...row, recipeName: nameOfBatch(row), grams: fromTenths(amount) });
     of.set(holdingId, own);
   }
-  return rows.map((row) => toPack(row, of.get(row.pack.holdingId) ?? []));
+  const names = rows.some((row) => row.pack.split)
+    ? new Map((await tx.select({ id: dog.id, name: dog.name }).from(dog)).map((row) => [row.id, row.name]))
+    : new Map<number, string>();
+  return rows.map((row) => toPack(row, of.get(row.pack.holdingId) ?? [], names));
 }
 
 const toPack = (
   { pack: sealed, holding: state, placeKind, dogName }: PackRow,
   contents: readonly StoredContent[],
+  names: ReadonlyMap<number, string>,
 ): StoredPack => ({
   holdingId: sealed.holdingId,
   code: sealed.code,
@@ -131,7 +139,9 @@ const toPack = (
   contents,
   cookedAt: contents[0]?.cookedAt ?? undefined,
   dogId: sealed.dogId ?? undefined,
-  dogName: dogName ?? undefined,
+  dogName: sealed.split?.map((each) => names.get(each.dogId) ?? 'a dog').join(' and ') ?? dogName ?? undefined,
+  split: sealed.split ?? undefined,
+  pieces: sealed.pieces ?? undefined,
   foodKind: state.foodKind,
   grams: fromTenths(state.amount),
   sealedGrams: addUp(contents, (each) => each.grams),
@@ -196,6 +206,7 @@ export const sourceOf = (stored: StoredPack): Source => ({
   key: `pack-${stored.holdingId}`,
   code: stored.code,
   dogId: stored.dogId,
+  dogIds: stored.split?.map(({ dogId }) => dogId),
   recipeId: stored.recipeId,
   grams: stored.grams,
   density: stored.density,

@@ -24,6 +24,7 @@ import type { NodeKey, ReadingKind } from '../../core/batch/reading';
 import type { BatchSummary } from '../../core/batch/summary';
 import type { PlanEntry } from '../../core/plan/plan-entry';
 import type { FetchedFrom } from '../../core/plan/shopping';
+import type { PackPlan } from '../../core/portion/pack-plan';
 import type { Fate } from '../../core/portion/shares';
 import { dog } from './dogs';
 import { equipment, place } from './household';
@@ -161,6 +162,8 @@ export const share = pgTable(
     placeId: integer('place_id').references(() => place.id),
     method: text('method').$type<DryMethod>(),
     machineId: integer('machine_id').references(() => equipment.id),
+    /** How it is filled into packs; none: one for each dog and day. */
+    packPlan: jsonb('pack_plan').$type<PackPlan>(),
   },
   (table) => [
     index('share_batch').on(table.batchId),

@@ -7,6 +7,7 @@ import {
   doublePrecision,
   index,
   integer,
+  jsonb,
   pgTable,
   serial,
   text,
@@ -64,6 +65,10 @@ export const pack = pgTable('pack', {
   code: text('code').notNull().unique(),
   /** The dog it was made for; none: anybody. */
   dogId: integer('dog_id').references(() => dog.id),
+  /** The dogs that it was made for, and g of each, where they are several. */
+  split: jsonb('split').$type<readonly { readonly dogId: number; readonly grams: number }[]>(),
+  /** Whole pieces or cubes in it. */
+  pieces: integer('pieces'),
   packedOn: date('packed_on', { mode: 'string' }).$type<LocalDate>().notNull(),
   /** Tenths of a gram. */
   labelAmount: integer('label_amount').notNull(),

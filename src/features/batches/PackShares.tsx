@@ -4,6 +4,8 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { Caution } from '@/ui/Caution';
 import { Problems } from '@/ui/form/Problems';
+import { countOf } from '@/core/quantity/count-words';
+import { writeKcal } from '@/core/quantity/write';
 import { useCommand } from '@/ui/form/use-command';
 import { Tub } from '@/ui/badges/badges';
 import { useUnits } from '@/ui/units';
@@ -12,6 +14,7 @@ import styles from './batches.module.css';
 import { FATE_WORDS } from './fate-words';
 import type { BatchView } from './queries';
 import type { SheetShare } from './weighed/queries';
+import { PackPlanForm } from './PackPlanForm';
 import { Sealed } from './Sealed';
 import { Trays } from './Trays';
 
@@ -94,19 +97,38 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
   const { inMass } = useUnits();
   const seal = useCommand(sealShare, `seal-${share.id}-${share.sealedPacks}`);
   const count = share.proposed.length;
+  const title = titleOf(share, view.places);
   return (
     <div className="stack">
-      <ol className={styles.proposed} aria-label={`Packs for: ${titleOf(share, view.places)}`}>
-        {share.proposed.map((pack, index) => (
+      <PackPlanForm key={JSON.stringify(share.plan ?? '')} view={view} share={share} title={title} />
+      {share.problem !== undefined && <Caution role="status">{share.problem}</Caution>}
+      <ol className={styles.proposed} aria-label={`Packs for: ${title}`}>
+        {alike(share.proposed).map(({ pack, times }, index) => (
           <li key={index}>
             <Tub hatch={view.protein.hatch} size={30} full={pack.short ? 0.4 : 1} />
             <span>
-              {pack.dogName ?? (view.byProduct ? view.byProduct : 'anybody')} <b>{inMass(pack.grams)}</b>
+              {times > 1 && <b>{times} × </b>}
+              {pack.forWhom ?? (view.byProduct ? view.byProduct : 'anybody')} <b>{inMass(pack.grams)}</b>
+              {pack.pieces !== undefined && <span className="note"> {countOf(pack.pieces, 'piece')}</span>}
+              {pack.container !== undefined && <span className="note"> {pack.container}</span>}
               {pack.short && <span className="note"> short, use first</span>}
             </span>
           </li>
         ))}
       </ol>
+      {(share.spread || share.drift.length > 0) && (
+        <p className="note">
+          {share.spread && share.spread.most - share.spread.least >= 1
+            ? `${writeKcal(share.spread.least)} to ${writeKcal(share.spread.most)} kcal a pack, ${writeKcal(share.spread.mean)} in the mean. `
+            : share.spread && `${writeKcal(share.spread.mean)} kcal a pack. `}
+          {share.drift
+            .map(
+              ({ name, kcal }) =>
+                `Whole pieces: ${name} gets ${kcal < 0 ? '−' : '+'}${writeKcal(Math.abs(kcal))} kcal a day`,
+            )
+            .join('; ')}
+        </p>
+      )}
       <Problems problems={seal.problems} />
       <div>
         <Button
@@ -121,4 +143,19 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
       </div>
     </div>
   );
+}
+
+type Proposed = SheetShare['proposed'][number];
+
+/** Packs that are alike and follow each other said once: forty bags of one weight are one line. */
+function alike(packs: readonly Proposed[]): { readonly pack: Proposed; readonly times: number }[] {
+  const runs: { pack: Proposed; times: number }[] = [];
+  for (const pack of packs) {
+    const last = runs.at(-1);
+    const same =
+      last && last.pack.forWhom === pack.forWhom && last.pack.grams === pack.grams && last.pack.short === pack.short;
+    if (last && same && pack.container === last.pack.container) last.times++;
+    else runs.push({ pack, times: 1 });
+  }
+  return runs;
 }

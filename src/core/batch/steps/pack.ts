@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { packPlanSchema } from '../../portion/pack-plan';
 import { countOf } from '../../quantity/count-words';
 import { idSchema, weightSchema } from '../../schema';
 import type { BatchState, ShareState } from '../fold';
@@ -39,6 +40,9 @@ export const traysSchema = z.object({
   revision: z.number().int().optional(),
 });
 export type TraysEntry = z.infer<typeof traysSchema>;
+
+/** How a share is filled, as it is typed. */
+export const planPacksSchema = z.object({ batchId: idSchema, shareId: idSchema, entry: packPlanSchema });
 
 export const sealSchema = z.object({ batchId: idSchema, shareId: idSchema });
 

@@ -5,7 +5,9 @@ import { mealsFilledBy } from '@/core/dog/meals';
 import type { Explanation } from '@/core/explanation';
 import { sum } from '@/core/plan/scale';
 import { portionOf, type DogPortion } from '@/core/portion/dog-portions';
-import type { ProposedPack } from '@/core/portion/packs';
+import { driftOf, spreadOf, type PackSpread, type ProposedPack } from '@/core/portion/packs';
+import type { Outcome } from '@/core/problem';
+import type { UnitSet } from '@/core/quantity/units';
 import { demandsOf, feedingFrom, proposePacks } from '@/core/portion/proposals';
 import { suggestShares, type Shares } from '@/core/portion/shares';
 import type { Weighing } from '@/core/portion/yield';
@@ -16,6 +18,7 @@ import { type Page } from '@/data/page';
 import { type WeighedBatch } from '@/data/repositories/batches';
 import { readBowlsOn, readFedOfBatch } from '@/data/repositories/bowls';
 import { type StoredDog } from '@/data/repositories/dogs';
+import { readFilling } from '@/data/repositories/filling';
 import { readAllPlaces } from '@/data/repositories/household';
 import { readPacksOfBatch } from '@/data/repositories/stock';
 import { sure } from '@/core/sure';
@@ -25,7 +28,13 @@ export interface SheetShare extends Omit<ShareState, 'packs'> {
   /** Stored g in them. */
   readonly packedGrams: number;
   readonly placeName: string | undefined;
-  readonly proposed: readonly (ProposedPack & { readonly dogName: string | undefined })[];
+  readonly proposed: readonly (ProposedPack & { readonly forWhom: string | undefined })[];
+  /** Why its plan of packs cannot be filled. */
+  readonly problem: string | undefined;
+  /** kcal in a pack, where they are not all alike: least, mean and most. */
+  readonly spread: PackSpread | undefined;
+  /** How far whole pieces are off what each dog's days ask for. */
+  readonly drift: readonly { readonly name: string; readonly kcal: number }[];
 }
 
 export interface SealedPack {
@@ -87,8 +96,21 @@ export async function weighedView(
   const bowls = await readBowlsOn(db, today);
   const places = new Map((await readAllPlaces(db)).map((place) => [place.id, place.name]));
   const packs = await readPacksOfBatch(db, batch.id);
-  const proposed = proposePacks({ ...batch, density }, dogs);
+  const kitchen = await readFilling(db, batch, household.unitSet);
+  const proposed = proposePacks({ ...batch, density }, dogs, kitchen);
   const nameOf = (dogId: number | undefined) => dogs.find((dog) => dog.id === dogId)?.name;
+  const filledWith = (
+    filled: Outcome<readonly ProposedPack[]> | undefined,
+    perGram: number,
+  ): Pick<SheetShare, 'proposed' | 'problem' | 'spread' | 'drift'> => {
+    const all = filled?.ok ? filled.value : [];
+    return {
+      proposed: all.map((pack) => ({ ...pack, forWhom: forWhom(pack, nameOf, household.unitSet) })),
+      problem: filled && !filled.ok ? filled.problem.message : undefined,
+      spread: spreadOf(all, perGram),
+      drift: [...driftOf(all, perGram)].map(([dogId, kcal]) => ({ name: nameOf(dogId) ?? '', kcal })),
+    };
+  };
   const fractionLeft = (dogId: number) => {
     const dog = sure(dogs.find((each) => each.id === dogId));
     const fed = bowls.filter((bowl) => bowl.dogId === dogId).map((bowl) => bowl.slotId);
@@ -132,7 +154,7 @@ export async function weighedView(
       sealedPacks: sealed.length,
       packedGrams: sum(sealed.map((pack) => pack.grams)),
       placeName: share.placeId === undefined ? undefined : places.get(share.placeId),
-      proposed: (proposed.get(share.id) ?? []).map((pack) => ({ ...pack, dogName: nameOf(pack.dogId) })),
+      ...filledWith(proposed.get(share.id), share.dried?.density ?? density),
     })),
     packs: packs.map((pack) => ({
       holdingId: pack.holdingId,
@@ -142,7 +164,7 @@ export async function weighedView(
       grams: pack.labelGrams,
       sealedGrams: pack.sealedGrams,
       whole: isWhole(pack),
-      dogName: pack.dogName,
+      dogName: forWhom(pack, nameOf, household.unitSet),
       short: pack.short,
       unproven: pack.unproven,
       waterMl: Math.round(pack.labelGrams * pack.waterPerGram),
@@ -157,6 +179,16 @@ export async function weighedView(
     off: await bowlsOff(db, batch),
   };
 }
+
+/** Whom a pack is for: one dog, or several with the g of each. */
+export const forWhom = (
+  { dogId, split }: { readonly dogId?: number | undefined; readonly split?: ProposedPack['split'] | undefined },
+  nameOf: (dogId: number | undefined) => string | undefined,
+  set: UnitSet,
+): string | undefined =>
+  split
+    ? split.map((each) => `${nameOf(each.dogId) ?? 'a dog'} ${writeMassIn(each.grams, set)}`).join(' + ')
+    : nameOf(dogId);
 
 /** How far the bowls that were fed from a batch were off, by what is known of its food now. */
 async function bowlsOff(db: Page['db'], batch: WeighedBatch): Promise<string | undefined> {

@@ -1,0 +1,34 @@
+import 'server-only';
+import { eq } from 'drizzle-orm';
+import type { ByProduct } from '@/core/batch/by-product';
+import { HEADSPACE } from '@/core/portion/containers';
+import { gramsPerMlOf, type ToFill } from '@/core/portion/pack-plan';
+import type { Fate } from '@/core/portion/shares';
+import type { UnitSet } from '@/core/quantity/units';
+import type { Tx } from '../database';
+import { recipe } from '../schema/recipes';
+import { readEquipment } from './equipment';
+
+/** What a batch's packs are filled into: what a mL of its food weighs, and the household's containers by what they take of it. */
+export async function readFilling(
+  tx: Tx,
+  batch: { readonly recipeId: number; readonly byProduct?: ByProduct | undefined },
+  set: UnitSet,
+): Promise<
+  Pick<ToFill, 'gramsPerMl'> & { readonly containers: (share: { readonly fate: Fate }) => ToFill['containers'] }
+> {
+  const [own] = await tx.select({ cupGrams: recipe.cupGrams }).from(recipe).where(eq(recipe.id, batch.recipeId));
+  // A cup of the food says nothing of its broth, which is about water.
+  const gramsPerMl = batch.byProduct === 'broth' ? 1 : gramsPerMlOf(own?.cupGrams ?? undefined, set);
+  const all = (await readEquipment(tx)).filter((each) => each.kind === 'container');
+  return {
+    gramsPerMl,
+    containers: ({ fate }) =>
+      all.flatMap(({ name, grams, millilitres, count }) => {
+        const takes = grams ?? (millilitres === undefined || gramsPerMl === undefined ? 0 : millilitres * gramsPerMl);
+        const room = batch.byProduct === 'broth' && fate === 'freezer' ? 1 - HEADSPACE : 1;
+        const whole = Math.floor(takes * room);
+        return whole > 0 ? [{ name, grams: whole, count }] : [];
+      }),
+  };
+}
