@@ -52,19 +52,19 @@ function work(sent: readonly Sent[]): void {
   }
   heard = next;
   listeners.forEach((listener) => listener());
-  for (const waiter of waiters) {
-    const settled = next[waiter.kind]?.settled;
-    if (settled !== undefined && waiters.delete(waiter)) waiter.take(settled);
+  for (const { kind, hear } of [...hearers]) {
+    const settled = next[kind]?.settled;
+    if (settled !== undefined) hear(settled);
   }
 }
 
-const waiters = new Set<{ readonly kind: Kind; readonly take: (value: number) => void }>();
+const hearers = new Set<{ readonly kind: Kind; readonly hear: (value: number) => void }>();
 
-/** Calls once with the figure that an instrument comes to rest on; gives what lets it be. */
-export function whenSettled(kind: Kind, take: (value: number) => void): () => void {
-  const waiter = { kind, take };
-  waiters.add(waiter);
-  return () => void waiters.delete(waiter);
+/** Calls with every figure on which an instrument rests, again and again while it does; gives what lets it be. */
+export function onSettled(kind: Kind, hear: (value: number) => void): () => void {
+  const hearer = { kind, hear };
+  hearers.add(hearer);
+  return () => void hearers.delete(hearer);
 }
 
 /** After the page has settled, in ms: nobody reaches for an instrument sooner. */

@@ -7,9 +7,9 @@ import { readStock, sourceOf } from '../repositories/stock';
 import { saveDog } from './dogs';
 import { saveEquipment } from './kitchen';
 import { weighCup } from './rations';
-import { sealShare } from './packs';
+import { fillPack, sealShare } from './packs';
 import { planPacks, setShares } from './shares';
-import { takeBackShare } from './stock';
+import { takeBackPacks, takeBackShare } from './stock';
 
 const TODAY = '2026-11-25';
 const EMPTY: PackPlanEntry = { by: 'dog and day', size: '', count: '', each: '', aim: 'fewest' };
@@ -103,4 +103,46 @@ test('what was eaten today is not bagged; a plan that cannot be read changes not
     problems: [{ field: 'count' }],
   });
   expect((await shareOf('fridge')).plan).toBeUndefined();
+});
+
+test('filled on the scale, what was weighed is what a pack holds; the rest is cut anew, and none is filled twice', async () => {
+  valueOf(await plan('fridge', { by: 'weight', size: '300 g' }));
+  const { id: shareId } = await shareOf('fridge');
+  const revision = async () => (await weighedBatch(house, batchId)).revision;
+  const fill = async (over: Partial<Parameters<typeof fillPack>[1]> = {}) =>
+    house.run(async (context) =>
+      fillPack(context, { batchId, shareId, index: 0, grams: 300, spread: false, revision: seen, ...over }),
+    );
+  let seen = await revision();
+  expect(valueOf(await fill({ grams: 311.24 })).grams).toBe(311.2);
+  // Another page that still shows the pack as empty is told.
+  expect(await fill()).toMatchObject({ ok: false, problems: [{ field: 'revision' }] });
+  seen = await revision();
+  valueOf(await fill({ grams: 289 }));
+  const stock = (await readStock(house.db)).filter((pack) => pack.contents.some((each) => each.shareId === shareId));
+  expect(stock.map((pack) => [pack.grams, pack.labelGrams, pack.byTarget])).toEqual([
+    [311.2, 311.2, false],
+    [289, 289, false],
+  ]);
+  expect((await shareOf('fridge')).left).toBeCloseTo(1310 - 311.2 - 289, 6);
+  seen = await revision();
+  expect(await fill({ grams: 900 })).toMatchObject({ ok: false, problems: [{ field: 'grams' }] });
+  expect(await fill({ grams: 0 })).toMatchObject({ ok: false, problems: [{ field: 'grams' }] });
+  expect(await fill({ index: 40 })).toMatchObject({ ok: false, problems: [{ field: 'revision' }] });
+  // 709.8 left are two of 300 and 110: spread, they are two of 355.
+  valueOf(await fill({ grams: 355, spread: true }));
+  valueOf(await house.run((context) => takeBackPacks(context, [stock[0]!.holdingId])));
+  expect((await shareOf('fridge')).left).toBeCloseTo(1310 - 289 - 355, 6);
+  expect((await seal('fridge')).filter((pack) => pack.byTarget).reduce((sum, pack) => sum + pack.grams, 0)).toBe(666);
+});
+
+test('a bag for all dogs that weighs otherwise keeps each dog’s part of it', async () => {
+  valueOf(await plan('fridge', { by: 'household day' }));
+  const { id: shareId } = await shareOf('fridge');
+  const { revision } = await weighedBatch(house, batchId);
+  const entry = { batchId, shareId, index: 0, grams: 1200, spread: false, revision };
+  valueOf(await house.run((context) => fillPack(context, entry)));
+  const [bag] = (await readStock(house.db)).filter((pack) => pack.split);
+  expect(bag!.grams).toBe(1200);
+  expect(bag!.split!.reduce((sum, each) => sum + each.grams, 0)).toBe(1200);
 });

@@ -2,7 +2,8 @@ import 'server-only';
 import { asc, eq, sql } from 'drizzle-orm';
 import { storedAs } from '@/core/batch/fold';
 import type { NewReading } from '@/core/batch/reading';
-import type { TraysEntry } from '@/core/batch/steps/pack';
+import type { FillEntry, TraysEntry } from '@/core/batch/steps/pack';
+import { spreadRest, withGrams } from '@/core/portion/filling';
 import { proposePacks } from '@/core/portion/proposals';
 import type { FoodKind } from '@/core/preserve/shelf-life';
 import { packCode } from '@/core/stock/code';
@@ -95,33 +96,63 @@ async function trayIds({ tx }: Context, shareId: number, count: number): Promise
   return [...there, ...made].map((row) => row.id);
 }
 
-/** Seals what is left of a share into packs: each gets its code, weight, dates and place, and is stock from now on. */
-export async function sealShare(
-  context: Context,
-  input: { batchId: number; shareId: number },
-): Promise<{ codes: string[] }> {
-  const { tx } = context;
-  const { batch, share } = await shareIn(context, input);
+/** The packs that are still to be filled of a share, as its page shows them. */
+async function toBeFilled(context: Context, batch: WeighedBatch, share: WeighedBatch['shares'][number]) {
+  const { tx, household } = context;
   if (share.fate === 'today') return refuse('What is eaten today is fed from the pot, not bagged.');
   if (share.sealed) refuse('This share is sealed already: its packs are in the store.');
   const dogs = (await readDogs(tx)).filter((dog) => batch.dogIds.includes(dog.id));
   if (dogs.length === 0 && !batch.byProduct) refuse('None of the dogs of this plan is here any more.');
   if (share.fate === 'dry' && !share.dried) refuse('Weigh every tray dry first.', 'trays');
-  const kitchen = await readFilling(tx, batch, context.household.unitSet);
+  const kitchen = await readFilling(tx, batch, household.unitSet);
   const filled = proposePacks({ ...batch, density: batch.yield.density }, dogs, kitchen).get(share.id);
   const proposed = filled ? need(filled) : [];
   if (proposed.length === 0) refuse('Nothing of it is left to be packed.');
+  return proposed;
+}
+
+/** Seals what is left of a share into packs by their targets: each gets its code, dates and place, and is stock from now on. */
+export async function sealShare(
+  context: Context,
+  input: { batchId: number; shareId: number },
+): Promise<{ codes: string[] }> {
+  const { batch, share } = await shareIn(context, input);
+  const proposed = await toBeFilled(context, batch, share);
   const numbers = await takeNumbers(context, batch.recipeId, proposed.length);
   const codes = proposed.map((_, index) => packCode(batch.letter, numbers + index));
   await sealPacks(
     context,
     batch,
     share,
-    proposed.map((each, index) => ({ ...each, code: nth(codes, index) })),
+    proposed.map((each, index) => ({ ...each, code: nth(codes, index), weighed: false })),
   );
   await refreshBatch(context, batch.id);
   return { codes };
 }
+
+/** Seals one pack that was filled on the scale: what was weighed is what it holds, whatever it was to hold. */
+export async function fillPack(context: Context, input: FillEntry): Promise<{ code: string; grams: number }> {
+  const { batch, share } = await shareIn(context, input);
+  const proposed = await toBeFilled(context, batch, share);
+  const pack = (input.spread ? spreadRest(proposed) : proposed)[input.index];
+  if (!pack) return refuse('This pack is not to be filled any more. Look again.', 'revision');
+  const grams = Math.round(input.grams * 10) / 10;
+  if (!(grams > 0)) return refuse('The container with the food weighs no more than without. Check the tare.', 'grams');
+  const left = share.left ?? 0;
+  // A scale and a pot differ by a little; more than that was weighed with something else.
+  if (grams > left * (1 + MOST_OVER) + 5)
+    return refuse(
+      `Only ${inMass(context)(left)} of this share are left: is the container’s own weight taken off?`,
+      'grams',
+    );
+  const code = packCode(batch.letter, await takeNumbers(context, batch.recipeId, 1));
+  await sealPacks(context, batch, share, [{ ...withGrams(pack, grams), code, weighed: true }]);
+  await refreshBatch(context, batch.id);
+  return { code, grams };
+}
+
+/** Packs together may weigh so much more than their share before it is asked about (ours, no source). */
+const MOST_OVER = 0.02;
 
 /** The first of `count` running numbers of a recipe; they are never given out again. */
 async function takeNumbers({ tx }: Context, recipeId: number, count: number): Promise<number> {
@@ -140,6 +171,7 @@ interface Sealed {
   readonly dogId?: number;
   readonly split?: readonly { readonly dogId: number; readonly grams: number }[];
   readonly pieces?: number;
+  readonly weighed: boolean;
 }
 
 /** Writes packs of a share with their movements, all of them in a few statements. */
@@ -193,6 +225,7 @@ async function sealPacks(
       dogId: each.dogId ?? null,
       split: each.split ?? null,
       pieces: each.pieces ?? null,
+      weighed: each.weighed,
       packedOn: today,
       labelAmount: tenths(each.grams),
       labelDensity: density,

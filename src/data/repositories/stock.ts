@@ -47,6 +47,8 @@ export interface StoredPack {
   /** The dogs that it was made for, and g of each, where they are several. */
   readonly split: readonly { readonly dogId: number; readonly grams: number }[] | undefined;
   readonly pieces: number | undefined;
+  /** Sealed by its target, and not weighed. */
+  readonly byTarget: boolean;
   readonly foodKind: HoldingRules['kind'];
   readonly grams: number;
   readonly labelGrams: number;
@@ -142,6 +144,7 @@ const toPack = (
   dogName: sealed.split?.map((each) => names.get(each.dogId) ?? 'a dog').join(' and ') ?? dogName ?? undefined,
   split: sealed.split ?? undefined,
   pieces: sealed.pieces ?? undefined,
+  byTarget: sealed.weighed === false,
   foodKind: state.foodKind,
   grams: fromTenths(state.amount),
   sealedGrams: addUp(contents, (each) => each.grams),

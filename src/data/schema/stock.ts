@@ -69,6 +69,8 @@ export const pack = pgTable('pack', {
   split: jsonb('split').$type<readonly { readonly dogId: number; readonly grams: number }[]>(),
   /** Whole pieces or cubes in it. */
   pieces: integer('pieces'),
+  /** It was filled on the scale; false: sealed by its target; null: made before anybody asked. */
+  weighed: boolean('weighed'),
   packedOn: date('packed_on', { mode: 'string' }).$type<LocalDate>().notNull(),
   /** Tenths of a gram. */
   labelAmount: integer('label_amount').notNull(),

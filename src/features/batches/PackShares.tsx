@@ -2,6 +2,7 @@
 
 import Button from '@mui/material/Button';
 import Link from 'next/link';
+import { useState } from 'react';
 import { Caution } from '@/ui/Caution';
 import { Problems } from '@/ui/form/Problems';
 import { countOf } from '@/core/quantity/count-words';
@@ -14,6 +15,7 @@ import styles from './batches.module.css';
 import { FATE_WORDS } from './fate-words';
 import type { BatchView } from './queries';
 import type { SheetShare } from './weighed/queries';
+import { FillOnScale } from './FillOnScale';
 import { PackPlanForm } from './PackPlanForm';
 import { Sealed } from './Sealed';
 import { Trays } from './Trays';
@@ -98,6 +100,8 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
   const seal = useCommand(sealShare, `seal-${share.id}-${share.sealedPacks}`);
   const count = share.proposed.length;
   const title = titleOf(share, view.places);
+  const [onScale, setOnScale] = useState(false);
+  const own = view.weighed?.packs.filter((pack) => pack.shareId === share.id) ?? [];
   return (
     <div className="stack">
       <PackPlanForm key={JSON.stringify(share.plan ?? '')} view={view} share={share} title={title} />
@@ -130,15 +134,22 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
         </p>
       )}
       <Problems problems={seal.problems} />
-      <div>
+      {onScale ? <FillOnScale view={view} share={share} sealed={own} onDone={() => setOnScale(false)} /> : null}
+      <div className={styles.acts}>
+        {!onScale && count > 0 && (
+          <Button variant="contained" size="large" onClick={() => setOnScale(true)}>
+            Fill {count === 1 ? 'it' : 'them'} on the scale
+          </Button>
+        )}
         <Button
-          variant="contained"
+          variant={onScale ? 'text' : 'outlined'}
           size="large"
-          data-next-act
+          data-next-act={onScale ? undefined : true}
           disabled={seal.pending || count === 0}
           onClick={() => seal.run({ batchId: view.id, shareId: share.id })}
         >
           {count === 1 ? 'Seal this pack' : `Seal these ${count} packs`}
+          {onScale && ' by target'}
         </Button>
       </div>
     </div>

@@ -45,6 +45,7 @@ export function Sealed({ view, share, title, packs }: SealedProps) {
                 <span className="note">
                   {pack.place} · {pack.until}
                   {pack.short && ' · short'}
+                  {pack.byTarget && ' · by target'}
                   {pack.unproven && ` · ${UNPROVEN}`}
                 </span>
                 {pack.label && (

@@ -5,7 +5,14 @@ import { PARTS } from '@/core/recipe/recipe';
 import { BY_PRODUCTS } from '@/core/batch/by-product';
 import { cookSchema, nextTimeSchema } from '@/core/batch/steps/cook';
 import { sharesSchema } from '@/core/batch/steps/divide';
-import { labelsSchema, packWeightsSchema, planPacksSchema, sealSchema, traysSchema } from '@/core/batch/steps/pack';
+import {
+  fillSchema,
+  labelsSchema,
+  packWeightsSchema,
+  planPacksSchema,
+  sealSchema,
+  traysSchema,
+} from '@/core/batch/steps/pack';
 import { weighSchema } from '@/core/batch/steps/pot';
 import { startSchema } from '@/core/batch/steps/weigh-out';
 import { idSchema, weightSchema } from '@/core/schema';
@@ -22,6 +29,7 @@ import * as stock from '@/data/commands/stock';
 import { houseAction, houseTry } from '@/data/house-action';
 
 const batchIdSchema = z.object({ batchId: idSchema });
+const packSchema = z.object({ holdingId: idSchema });
 const byProductSchema = batchIdSchema.extend({ of: z.enum(BY_PRODUCTS) });
 const standing = { revision: z.number().int().optional(), packsStand: z.boolean().optional() };
 const potSchema = weighSchema.extend(standing);
@@ -46,6 +54,10 @@ export const correctLine = houseAction('correct line', lineSchema, batches.corre
 export const tryLine = houseTry(lineSchema, batches.correctLine);
 export const setShares = houseAction('set shares', sharesSchema, shares.setShares);
 export const planPacks = houseAction('plan packs', planPacksSchema, shares.planPacks);
+export const fillPack = houseAction('fill pack', fillSchema, packs.fillPack);
+export const takeBackPack = houseAction('take back pack', packSchema, (context, { holdingId }) =>
+  stock.takeBackPacks(context, [holdingId]),
+);
 export const saveTrays = houseAction('save trays', traysSchema, packs.saveTrays);
 export const sealShare = houseAction('seal share', sealSchema, packs.sealShare);
 export const takeBackShare = houseAction('take back packs', sealSchema, stock.takeBackShare);

@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import { useEffect, useEffectEvent, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { useInstrument, whenSettled } from '../instruments';
+import { onSettled, useInstrument } from '../instruments';
 import { useShortcutsOn } from '../shortcuts';
 import styles from './instrument.module.css';
 
@@ -26,7 +26,7 @@ export function FromInstrument({ kind, write, onTake }: FromInstrumentProps) {
     setWaits(false);
     onTake(value);
   });
-  useEffect(() => (waits ? whenSettled(kind, taken) : undefined), [waits, kind]);
+  useEffect(() => (waits ? onSettled(kind, taken) : undefined), [waits, kind]);
   useHotkeys('=', take, {
     enabled: on && heard !== undefined && !heard.silent,
     enableOnFormTags: true,

@@ -44,6 +44,19 @@ export type TraysEntry = z.infer<typeof traysSchema>;
 /** How a share is filled, as it is typed. */
 export const planPacksSchema = z.object({ batchId: idSchema, shareId: idSchema, entry: packPlanSchema });
 
+/** One pack as it was filled on the scale: which of those still to fill, and net g. */
+export const fillSchema = z.object({
+  batchId: idSchema,
+  shareId: idSchema,
+  index: z.number().int().min(0).max(500),
+  grams: weightSchema,
+  /** What is left over was spread over the packs still to fill. */
+  spread: z.boolean(),
+  /** The state of the batch that the page showed: two pages never fill one pack. */
+  revision: z.number().int(),
+});
+export type FillEntry = z.infer<typeof fillSchema>;
+
 export const sealSchema = z.object({ batchId: idSchema, shareId: idSchema });
 
 /** Packs whose labels were written again. */

@@ -50,6 +50,8 @@ export interface SealedPack {
   readonly dogName: string | undefined;
   readonly short: boolean;
   readonly unproven: boolean;
+  /** It was sealed by its target, and not weighed. */
+  readonly byTarget: boolean;
   readonly waterMl: number;
   readonly place: string;
   readonly until: string;
@@ -167,6 +169,7 @@ export async function weighedView(
       dogName: forWhom(pack, nameOf, household.unitSet),
       short: pack.short,
       unproven: pack.unproven,
+      byTarget: pack.byTarget,
       waterMl: Math.round(pack.labelGrams * pack.waterPerGram),
       place: pack.placeKind,
       until: pack.safeUntil

@@ -1,0 +1,211 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Switch from '@mui/material/Switch';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
+import {
+  bandOf,
+  beginFilling,
+  heardFilling,
+  spreadRest,
+  TOLERANCES,
+  USUAL_TOLERANCE,
+  type Filling,
+  type Tare,
+} from '@/core/portion/filling';
+import { countOf } from '@/core/quantity/count-words';
+import { Keypad } from '@/ui/counter/Keypad';
+import { Field } from '@/ui/form/Field';
+import { Problems } from '@/ui/form/Problems';
+import { Segments } from '@/ui/form/Segments';
+import { useCommand } from '@/ui/form/use-command';
+import { onSettled, useInstrument } from '@/ui/instruments';
+import { useUnits } from '@/ui/units';
+import { fillPack, takeBackPack } from './actions';
+import { FillGauge } from './FillGauge';
+import styles from './filling.module.css';
+import type { BatchView } from './queries';
+import type { SealedPack, SheetShare } from './weighed/queries';
+
+const BANDS = TOLERANCES.map((part) => ({ value: String(part), label: `± ${part * 100} %` }));
+const TARES = [
+  { value: 'typed', label: 'the tare is typed' },
+  { value: 'lands', label: 'the container is weighed as it lands' },
+] as const;
+
+interface FillOnScaleProps {
+  view: BatchView;
+  share: SheetShare;
+  sealed: readonly SealedPack[];
+  onDone: () => void;
+}
+
+/** Filling on the scale: one pack at a time, its target large, what is missing live, the next one with one key or by itself. */
+export function FillOnScale({ view, share, sealed, onDone }: FillOnScaleProps) {
+  const { inMass, readScale, scaleUnit } = useUnits();
+  const [spread, setSpread] = useState(false);
+  const [skipped, setSkipped] = useState(0);
+  const [part, setPart] = useState(String(USUAL_TOLERANCE));
+  const [how, setHow] = useState<'typed' | 'lands'>('typed');
+  const [tareText, setTareText] = useState('0');
+  const [text, setText] = useState('');
+  const [byItself, setByItself] = useState(true);
+  const packs = spread ? spreadRest(share.proposed) : share.proposed;
+  const index = packs.length === 0 ? 0 : skipped % packs.length;
+  const pack = packs[index];
+  const field = useRef<HTMLInputElement>(null);
+  const fill = useCommand(fillPack, `fill-${share.id}`, () => {
+    setText('');
+    field.current?.focus();
+  });
+  const back = useCommand(takeBackPack, `unfill-${share.id}`);
+  const heard = useInstrument('scale');
+  const tareRead = readScale(tareText, 'zero');
+  const typedTare = tareRead.ok ? tareRead.value : 0;
+  const tare: Tare = how === 'lands' && heard ? 'as it lands' : typedTare;
+  const gross = readScale(text);
+  const target = pack?.grams ?? 0;
+  const tolerance = Number(part);
+  const send = (net: number) => {
+    if (!pack || fill.pending) return;
+    fill.run({ batchId: view.id, shareId: share.id, index, grams: net, spread, revision: view.revision });
+  };
+
+  const [filling, setFilling] = useState<Filling>(() => beginFilling(tare));
+  const settled = heard?.settled;
+  const rests = useEffectEvent((shows: number) => {
+    const next = heardFilling(filling, shows, target, tolerance, tare);
+    setFilling(next.filling);
+    if (next.take !== undefined && byItself) send(next.take);
+  });
+  useEffect(() => onSettled('scale', rests), []);
+
+  const nameOf = (dogId: number) => view.weighed?.portions.find((each) => each.dogId === dogId)?.name ?? 'a dog';
+  const whom = pack?.split
+    ? pack.split.map((each) => `${nameOf(each.dogId)} ${inMass(each.grams)}`).join(' + ')
+    : pack?.dogId === undefined
+      ? (view.byProduct ?? 'anybody')
+      : nameOf(pack.dogId);
+
+  if (!pack)
+    return (
+      <p className="inOrder" role="status">
+        All of it is filled. <Button onClick={onDone}>To the labels</Button>
+      </p>
+    );
+  const onScale = heard && !heard.silent ? heard.shows : gross.ok && text !== '' ? gross.value : undefined;
+  const standing = heard && !heard.silent && filling.at === 'filling' ? filling.tare : typedTare;
+  const net = onScale === undefined ? undefined : onScale - standing;
+  const last = sealed.at(-1);
+  const { low, high } = bandOf(target, tolerance);
+  return (
+    <section className={styles.filling} aria-labelledby={`fill-${share.id}`}>
+      <form
+        className="stack"
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          // Typed figures count as they are; nothing typed, the scale's own does.
+          if (text.trim() !== '' && gross.ok && tareRead.ok) send(gross.value - typedTare);
+          else if (text.trim() === '' && net !== undefined && settled !== undefined) send(net);
+        }}
+      >
+        <p className="soft" id={`fill-${share.id}`}>
+          {countOf(packs.length, 'pack')} to fill, {inMass(share.left ?? 0)} left · now {whom}
+          {pack.container ? `, ${pack.container}` : ''}
+          {pack.short ? ', short: use first' : ''}
+        </p>
+        <p className={styles.target}>{inMass(target)}</p>
+        <FillGauge target={target} low={low} high={high} net={net} said={(grams) => inMass(grams)} />
+        {heard && !heard.silent && byItself && (
+          <p className="soft" role="status">
+            {filling.at === 'empty'
+              ? 'set an empty container on the scale'
+              : filling.at === 'lift'
+                ? 'counted: take it off'
+                : filling.tare > 0
+                  ? `the container weighs ${inMass(filling.tare)}: fill it`
+                  : 'fill it'}
+          </p>
+        )}
+        <div className={styles.fields}>
+          <Field
+            label="On the scale, container and food"
+            unit={scaleUnit}
+            inputMode="decimal"
+            autoComplete="off"
+            inputRef={field}
+            inputProps={{ 'data-next-act': true }}
+            value={text}
+            onChange={(event) => {
+              fill.clear();
+              setText(event.target.value);
+            }}
+            problem={text !== '' && !gross.ok ? gross.problem.message : fill.at('grams')}
+            hint={heard && !heard.silent ? `the scale says ${inMass(heard.shows)}` : undefined}
+          />
+          {how === 'typed' && (
+            <Field
+              label="The container alone"
+              unit={scaleUnit}
+              inputMode="decimal"
+              autoComplete="off"
+              value={tareText}
+              onChange={(event) => setTareText(event.target.value)}
+              problem={tareRead.ok ? undefined : tareRead.problem.message}
+              hint="0 if the scale is tared"
+            />
+          )}
+        </div>
+        <Problems problems={[...fill.atHead('grams'), ...back.problems]} />
+        <div className={styles.acts}>
+          <Button type="submit" variant="contained" size="large" disabled={fill.pending}>
+            It is full
+          </Button>
+          <Button variant="outlined" disabled={packs.length < 2} onClick={() => setSkipped(skipped + 1)}>
+            Another one first
+          </Button>
+          {last && (
+            <Button variant="text" disabled={back.pending} onClick={() => back.run({ holdingId: last.holdingId })}>
+              take back {last.code}, {inMass(last.grams)}
+            </Button>
+          )}
+        </div>
+      </form>
+      <aside className="stack">
+        <Segments label="How near is near" value={part} options={BANDS} onChange={setPart} />
+        {heard && (
+          <>
+            <Segments
+              label="The container"
+              value={how}
+              options={TARES}
+              onChange={(next) => {
+                setHow(next);
+                setFilling(beginFilling(next === 'lands' ? 'as it lands' : typedTare));
+              }}
+            />
+            <FormControlLabel
+              control={<Switch checked={byItself} onChange={(_, on) => setByItself(on)} />}
+              label="the next one by itself, once it rests within"
+            />
+          </>
+        )}
+        {share.proposed.some((each) => each.short) && share.proposed.length > 1 && (
+          <FormControlLabel
+            control={<Switch checked={spread} onChange={(_, on) => setSpread(on)} />}
+            label={`spread the ${inMass(share.proposed.find((each) => each.short)?.grams ?? 0)} left over`}
+          />
+        )}
+        <Keypad />
+        <Button variant="text" onClick={onDone}>
+          fold the scale
+        </Button>
+        <p className="note">
+          it counts from {inMass(low)} to {inMass(high)}
+        </p>
+      </aside>
+    </section>
+  );
+}
