@@ -36,7 +36,7 @@ interface Options {
 export async function startHodman({ folder = newFolder(), demo = false, now = NOON }: Options = {}): Promise<Hodman> {
   const { child, port, printed } = await launch(folder, demo, now);
   const address = `http://127.0.0.1:${port}`;
-  for (let attempt = 0; attempt < 300 && child.exitCode === null; attempt++) {
+  for (let attempt = 0; attempt < 750 && child.exitCode === null; attempt++) {
     if (printed().includes('Hodman is at')) {
       return { address, folder, printed, kill: (signal) => ended(child, signal) };
     }

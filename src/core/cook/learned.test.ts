@@ -1,26 +1,10 @@
 import fc from 'fast-check';
+import { cookedTask as cooked, START } from '../../../tests/fixtures/cooked-task';
 import { COOLING_LIMITS } from '../heat/cooling';
 import type { PanState } from '../heat/pans';
-import type { TaskState } from './cook-day';
 import { cookedHabit, cooledHabits, learnedOf, plannedMinutes, type Learned } from './learned';
 
-const START = new Date('2026-11-26T10:00:00Z');
 const at = (minutes: number) => new Date(START.getTime() + minutes * 60_000);
-const cooked = (load: number, minutes: number): TaskState => ({
-  key: `cook.0.${load}`,
-  kind: 'cook',
-  title: 'cooks',
-  component: 0,
-  load,
-  minutes: 40,
-  hands: 0,
-  after: [],
-  brings: [],
-  state: 'done',
-  at: at(minutes),
-  timer: { startedAt: START, minutes: 40 },
-  readingId: load,
-});
 /** A pan that cools by Newton's law, read so often: T(t) = Ta + (T0 − Ta) · e^(−kt), k per hour. */
 const pan = (k: number, readings: number, over: Partial<PanState> = {}): PanState => ({
   key: '0.0',

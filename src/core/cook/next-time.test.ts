@@ -1,22 +1,6 @@
-import type { TaskState } from './cook-day';
+import { cookedTask as cooked } from '../../../tests/fixtures/cooked-task';
 import { cookedOtherwise } from './next-time';
 
-const START = new Date('2026-11-26T10:00:00Z');
-const cooked = (load: number, minutes: number): TaskState => ({
-  key: `cook.0.${load}`,
-  kind: 'cook',
-  title: 'cooks',
-  component: 0,
-  load,
-  minutes: 40,
-  hands: 0,
-  after: [],
-  brings: [],
-  state: 'done',
-  at: new Date(START.getTime() + minutes * 60_000),
-  timer: { startedAt: START, minutes: 40 },
-  readingId: load,
-});
 const of = (minutes: number | undefined, ...took: number[]) =>
   cookedOtherwise({ tasks: took.map((each, load) => cooked(load, each)) }, [
     { name: 'pot', ...(minutes === undefined ? {} : { minutes }) },

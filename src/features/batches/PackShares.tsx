@@ -102,6 +102,23 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
   const title = titleOf(share, view.places);
   const [onScale, setOnScale] = useState(false);
   const own = view.weighed?.packs.filter((pack) => pack.shareId === share.id) ?? [];
+  // While it is filled, only the pack at hand is of interest.
+  if (onScale && count > 0)
+    return (
+      <div className="stack">
+        <FillOnScale view={view} share={share} sealed={own} onDone={() => setOnScale(false)} />
+        <Problems problems={seal.problems} />
+        <div>
+          <Button
+            variant="text"
+            disabled={seal.pending}
+            onClick={() => seal.run({ batchId: view.id, shareId: share.id })}
+          >
+            {count === 1 ? 'Seal this pack' : `Seal these ${count} packs`} by target
+          </Button>
+        </div>
+      </div>
+    );
   return (
     <div className="stack">
       <PackPlanForm key={JSON.stringify(share.plan ?? '')} view={view} share={share} title={title} />
@@ -134,22 +151,20 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
         </p>
       )}
       <Problems problems={seal.problems} />
-      {onScale ? <FillOnScale view={view} share={share} sealed={own} onDone={() => setOnScale(false)} /> : null}
       <div className={styles.acts}>
-        {!onScale && count > 0 && (
+        {count > 0 && (
           <Button variant="contained" size="large" onClick={() => setOnScale(true)}>
             Fill {count === 1 ? 'it' : 'them'} on the scale
           </Button>
         )}
         <Button
-          variant={onScale ? 'text' : 'outlined'}
+          variant="outlined"
           size="large"
-          data-next-act={onScale ? undefined : true}
+          data-next-act
           disabled={seal.pending || count === 0}
           onClick={() => seal.run({ batchId: view.id, shareId: share.id })}
         >
           {count === 1 ? 'Seal this pack' : `Seal these ${count} packs`}
-          {onScale && ' by target'}
         </Button>
       </div>
     </div>
