@@ -25,7 +25,15 @@ const { linesRead } = await import('../bench/lines-read.mjs');
 
 const { cookDay } = await import('../bench/cook-day.mjs');
 
-const computed = [...(await cookDay()), ...(await balance()), ...(await planRecompute()), ...linesRead()];
+const { packing } = await import('../bench/packing.mjs');
+
+const computed = [
+  ...(await cookDay()),
+  ...(await packing()),
+  ...(await balance()),
+  ...(await planRecompute()),
+  ...linesRead(),
+];
 
 const folder = mkdtempSync(join(tmpdir(), 'hodman-bench-'));
 let status = 1;

@@ -9,19 +9,24 @@ import type { Tx } from '../database';
 import { recipe } from '../schema/recipes';
 import { readEquipment } from './equipment';
 
+/** What packs of a batch are filled by: g of a cup and of a mL of its food, and what each container takes of it. */
+export interface Filled extends Pick<ToFill, 'gramsPerMl'> {
+  readonly cupGrams: number | undefined;
+  readonly containers: (share: { readonly fate: Fate }) => ToFill['containers'];
+}
+
 /** What a batch's packs are filled into: what a mL of its food weighs, and the household's containers by what they take of it. */
 export async function readFilling(
   tx: Tx,
   batch: { readonly recipeId: number; readonly byProduct?: ByProduct | undefined },
   set: UnitSet,
-): Promise<
-  Pick<ToFill, 'gramsPerMl'> & { readonly containers: (share: { readonly fate: Fate }) => ToFill['containers'] }
-> {
+): Promise<Filled> {
   const [own] = await tx.select({ cupGrams: recipe.cupGrams }).from(recipe).where(eq(recipe.id, batch.recipeId));
   // A cup of the food says nothing of its broth, which is about water.
   const gramsPerMl = batch.byProduct === 'broth' ? 1 : gramsPerMlOf(own?.cupGrams ?? undefined, set);
   const all = (await readEquipment(tx)).filter((each) => each.kind === 'container');
   return {
+    cupGrams: batch.byProduct ? undefined : (own?.cupGrams ?? undefined),
     gramsPerMl,
     containers: ({ fate }) =>
       all.flatMap(({ name, grams, millilitres, count }) => {

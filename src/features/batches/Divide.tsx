@@ -7,7 +7,7 @@ import { z } from 'zod';
 import { BY_PRODUCT_FATES } from '@/core/batch/by-product';
 import { checkShares, FATES, readShare, type Fate } from '@/core/portion/shares';
 import { DRY_METHODS, DRYING_METHODS, machineOf } from '@/core/preserve/methods';
-import { writeDensity } from '@/core/quantity/write';
+import { writeDensity, writeNumber } from '@/core/quantity/write';
 import { Caution } from '@/ui/Caution';
 import { stackedBar } from '@/ui/charts/stacked-bar';
 import { Choice } from '@/ui/form/Choice';
@@ -237,17 +237,31 @@ export function Divide({ view }: { view: BatchView }) {
         {weighed.portions.length > 0 && (
           <section aria-labelledby="portions">
             <h3 id="portions">Each dog, each day</h3>
+            {weighed.lasts !== undefined && (
+              <p className="soft">
+                The pot lasts <b>{writeNumber(weighed.lasts, 1)} days</b>.
+              </p>
+            )}
             <ul className="rows">
               {weighed.portions.map((portion) => (
                 <li key={portion.dogId} className={styles.portion}>
                   <DogBadge letters={portion.letters} badge={portion.badge} size={40} />
                   <div>
                     <p>
-                      {portion.name} <b className={styles.perDay}>{inMass(portion.gramsADay)}</b> a day{' '}
+                      {portion.name} <b className={styles.perDay}>{inMass(portion.gramsADay)}</b> a day
+                      {portion.cups && `, ${portion.cups}`}{' '}
                       <Why of={portion.explanation} about={`${portion.name}’s grams`} />
                     </p>
                     <p className="note">
-                      {portion.meals.map((meal) => `${meal.name} ${inMass(meal.grams)}`).join(' · ')}
+                      {portion.meals
+                        .map(
+                          (meal, index) =>
+                            `${meal.name} ${inMass(meal.grams)}${portion.cupsOf[index] ? `, ${portion.cupsOf[index]}` : ''}`,
+                        )
+                        .join(' · ')}
+                      {weighed.portions.length > 1 &&
+                        portion.alone !== undefined &&
+                        ` · alone it lasts ${writeNumber(portion.alone, 1)} days`}
                     </p>
                   </div>
                 </li>

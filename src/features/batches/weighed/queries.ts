@@ -4,6 +4,7 @@ import { addDays, writeDay, writeDayOnLabel, type LocalDate } from '@/core/calen
 import { mealsFilledBy } from '@/core/dog/meals';
 import type { Explanation } from '@/core/explanation';
 import { sum } from '@/core/plan/scale';
+import { inCups, lastsOf } from '@/core/portion/lasts';
 import { portionOf, type DogPortion } from '@/core/portion/dog-portions';
 import { driftOf, spreadOf, type PackSpread, type ProposedPack } from '@/core/portion/packs';
 import type { Outcome } from '@/core/problem';
@@ -21,7 +22,7 @@ import { type StoredDog } from '@/data/repositories/dogs';
 import { readFilling } from '@/data/repositories/filling';
 import { readAllPlaces } from '@/data/repositories/household';
 import { readPacksOfBatch } from '@/data/repositories/stock';
-import { sure } from '@/core/sure';
+import { nth, sure } from '@/core/sure';
 
 export interface SheetShare extends Omit<ShareState, 'packs'> {
   readonly sealedPacks: number;
@@ -75,7 +76,14 @@ export interface WeighedView {
     readonly name: string;
     readonly badge: number;
     readonly letters: string;
+    /** Days that the pot lasts for this dog alone. */
+    readonly alone: number | undefined;
+    /** A day and each meal in cups, where a cup of this food was weighed. */
+    readonly cups: string | undefined;
+    readonly cupsOf: readonly (string | undefined)[];
   })[];
+  /** Days that the pot lasts for its dogs together. */
+  readonly lasts: number | undefined;
   readonly suggested: Shares;
   readonly fridgeUntil: string;
   readonly shares: readonly SheetShare[];
@@ -120,7 +128,14 @@ export async function weighedView(
     const whole = sum(meals.map((meal) => meal.kcal));
     return whole === 0 ? 0 : sum(meals.filter((meal) => !fed.includes(meal.id)).map((meal) => meal.kcal)) / whole;
   };
+  const portions = dogs.map((dog) => portionOf(dog, from, density, batch.filling));
+  const lasts = lastsOf(
+    net,
+    portions.map(({ gramsADay }) => gramsADay),
+  );
+  const cup = kitchen.cupGrams;
   return {
+    lasts: lasts.together,
     net,
     eatenBefore: batch.yield.eatenBefore,
     kept: batch.yield.kept,
@@ -131,9 +146,13 @@ export async function weighedView(
     why: batch.yield.explanation,
     weighing: batch.yield.weighing,
     energyUnknown: batch.sheet.energyUnknown,
-    portions: dogs.map((dog) => {
+    portions: dogs.map((dog, index) => {
+      const portion = nth(portions, index);
       return {
-        ...portionOf(dog, from, density, batch.filling),
+        ...portion,
+        alone: nth(lasts.alone, index),
+        cups: inCups(portion.gramsADay, cup),
+        cupsOf: portion.meals.map((meal) => inCups(meal.grams, cup)),
         dogId: dog.id,
         name: dog.name,
         badge: dog.badge,

@@ -1,0 +1,28 @@
+import { addUp } from '../add-up';
+import { writeFraction } from '../quantity/write';
+
+/** How long a pot lasts, in days: for all its dogs together, and for each of them alone, by their place. */
+export interface Lasts {
+  readonly together: number | undefined;
+  readonly alone: readonly (number | undefined)[];
+}
+
+/**
+ * How long so many g last. Takes each dog's g a day; a dog that gets nothing of it has no days. Source: arithmetic.
+ */
+export function lastsOf(grams: number, aDay: readonly number[]): Lasts {
+  const all = addUp(aDay, (each) => each);
+  return {
+    together: all > 0 ? grams / all : undefined,
+    alone: aDay.map((each) => (each > 0 ? grams / each : undefined)),
+  };
+}
+
+/** A portion in cups, to an eighth, where a cup of the food was weighed: "2 3/8 cups". Under a sixteenth there is nothing to say. */
+export function inCups(grams: number, cupGrams: number | undefined): string | undefined {
+  if (cupGrams === undefined || !(cupGrams > 0)) return undefined;
+  const cups = grams / cupGrams;
+  if (cups < 1 / 16) return undefined;
+  const eighths = Math.round(cups * 8) / 8;
+  return `${writeFraction(eighths, 8)} ${eighths > 1 ? 'cups' : 'cup'}`;
+}
