@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import { expect, test, type Page } from '@playwright/test';
 import { startHodman, stopHodman, type Hodman } from './server';
 import { answerAsks, openPlan, startCookDay, toTheScale } from './steps';
@@ -128,4 +129,25 @@ test('two pages at one pack: one fills it, the other is told; sealed by target s
   await other.close();
   await page.getByRole('button', { name: /^Seal .* by target$/ }).click();
   await expect(sealedIn('Freezer').getByText('by target').first()).toBeVisible();
+});
+
+test('labels: the PDF names every pack, goes on at the free place, and what its code opens is the pack', async () => {
+  await page.getByRole('button', { name: 'Print them' }).click();
+  const labels = page.getByRole('region', { name: 'Labels to print' });
+  await labels.getByLabel('First free place').fill('99');
+  await expect(labels.getByText('A whole number from 1 to 21.')).toBeVisible();
+  await labels.getByLabel('First free place').fill('4');
+  await labels.getByRole('button', { name: /^Look at 2\d labels$/ }).click();
+  await expect(labels.getByTitle('The labels as they are printed')).toBeVisible();
+  const address = await labels.getByRole('link', { name: 'open the PDF to print it' }).getAttribute('href');
+  const pdf = await (await page.request.get(`${hodman.address}${address}`)).body();
+  const text = execFileSync('pdftotext', ['-layout', '-', '-'], { input: pdf, encoding: 'utf8' });
+  const codes = [...new Set(text.match(/\bV\d+\b/g))];
+  expect(codes.length).toBeGreaterThanOrEqual(20);
+  expect(text).toContain('thaw in the fridge overnight');
+  const broken = await page.request.get(`${hodman.address}/api/labels?packs=1;drop&sheet=a4-21`);
+  expect(broken.status()).toBe(400);
+  await page.goto(`${hodman.address}/p/${codes[0]}`);
+  await expect(page).toHaveURL(new RegExp(`/store\\?pack=${codes[0]}$`));
+  await expect(page.getByRole('heading', { name: new RegExp(`${codes[0]}\\b`) })).toBeVisible();
 });

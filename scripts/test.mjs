@@ -3,23 +3,25 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { install, nextBin } from './prepare.mjs';
 
-const CHROMIUM = '/usr/bin/chromium';
+// What the tests need of Debian: a browser, and a reader of PDF.
+const NEEDED = { chromium: '/usr/bin/chromium', 'poppler-utils': '/usr/bin/pdftotext' };
 let passed = 0;
 let failed = 0;
 
-function installChromium() {
-  if (existsSync(CHROMIUM)) return;
-  console.log('Installing Chromium from Debian’s packages …');
+function installPackages() {
+  const missing = () => Object.keys(NEEDED).filter((name) => !existsSync(NEEDED[name]));
+  if (missing().length === 0) return;
+  console.log(`Installing ${missing().join(' and ')} from Debian’s packages …`);
   const steps = [
     ['apt-get', ['update', '-qq']],
-    ['apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium']],
+    ['apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...missing()]],
   ];
   const done = steps.every(
     ([command, args]) => spawnSync(command, args, { stdio: ['ignore', 'ignore', 'inherit'] }).status === 0,
   );
-  if (done && existsSync(CHROMIUM)) return;
+  if (done && missing().length === 0) return;
   console.error(
-    'The end-to-end tests need Debian’s Chromium, and it may not be installed here: run "apt-get install chromium" as root, then npm test again.',
+    `The tests need ${missing().join(' and ')}, and it may not be installed here: run "apt-get install ${missing().join(' ')}" as root, then npm test again.`,
   );
   process.exit(1);
 }
@@ -49,7 +51,7 @@ function cases(name, command, args, report, read, env = {}) {
 const bin = (name) => `node_modules/.bin/${name}`;
 
 install();
-installChromium();
+installPackages();
 mkdirSync('test-results', { recursive: true });
 
 step('format', bin('prettier'), ['--check', '.', '--log-level', 'warn']);

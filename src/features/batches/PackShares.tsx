@@ -3,7 +3,9 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useState } from 'react';
+import { PrintLabels } from '@/ui/labels/PrintLabels';
 import { Caution } from '@/ui/Caution';
+import { Fold } from '@/ui/Fold';
 import { Problems } from '@/ui/form/Problems';
 import { countOf } from '@/core/quantity/count-words';
 import { writeKcal } from '@/core/quantity/write';
@@ -75,6 +77,9 @@ export function PackShares({ view }: { view: BatchView }) {
       {sealed.length > 0 && (
         <section aria-labelledby="labels" className="stack">
           <h2 id="labels">Sealed: write on the labels</h2>
+          <Fold title="Print them">
+            <PrintLabels holdingIds={weighed.packs.map((pack) => pack.holdingId)} />
+          </Fold>
           {sealed.map((share) => (
             <Sealed
               key={share.id}

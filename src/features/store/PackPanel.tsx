@@ -1,5 +1,7 @@
 'use client';
 
+import { Fold } from '@/ui/Fold';
+import { PrintLabels } from '@/ui/labels/PrintLabels';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import Link from 'next/link';
@@ -103,6 +105,11 @@ export function PackPanel({ pack, onClose }: { pack: OpenPack; onClose: () => vo
               </Button>
             </form>
           </>
+        )}
+        {!empty && (
+          <Fold title="Print its label">
+            <PrintLabels holdingIds={[pack.holdingId]} />
+          </Fold>
         )}
         <p className="note">
           packed {pack.packedOn} · {writeKcal(pack.kcal)} kcal at {writeDensity(pack.density)} kcal/g

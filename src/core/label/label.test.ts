@@ -1,0 +1,101 @@
+import fc from 'fast-check';
+import type { LocalDate } from '../calendar/local-date';
+import { LABEL_SHEETS, placesOn } from './sheets';
+import { byHand, labelWords, type LabelledPack } from './words';
+
+const PACK: LabelledPack = {
+  code: 'V12',
+  recipeName: 'Venison, barley & parsnip',
+  grams: 863,
+  density: 1.2271,
+  waterPerGram: 0,
+  pieces: undefined,
+  dogs: [{ name: 'Juniper', grams: 863 }],
+  notFor: [],
+  madeOn: '2026-11-25' as LocalDate,
+  safeUntil: '2026-11-29' as LocalDate,
+  bestBy: undefined,
+  isFrozen: false,
+  short: false,
+  estimated: false,
+  unproven: false,
+  beside: false,
+  lots: [],
+};
+
+test('a label says weight, energy, whom it feeds and until when; what is not so is not said', () => {
+  // 863 g × 1.2271 kcal/g = 1059 kcal (arithmetic).
+  expect(labelWords(PACK, 'metric').lines).toEqual([
+    '863 g · 1059 kcal',
+    'Juniper: all of it',
+    expect.stringMatching(/^made .*25.* · feed by .*29/),
+  ]);
+  const bag = {
+    ...PACK,
+    dogs: [
+      { name: 'Juniper', grams: 600 },
+      { name: 'Otto', grams: 263 },
+    ],
+    unproven: true,
+    notFor: ['Wren'],
+  };
+  expect(labelWords(bag, 'metric').lines[1]).toBe('Juniper 600 g · Otto 263 g');
+  expect(labelWords(bag, 'metric').cautions).toEqual(['heat not proven', 'not for Wren']);
+  const dry = labelWords(
+    { ...PACK, grams: 200, waterPerGram: 2.33, estimated: true, short: true, lots: ['G 114'] },
+    'metric',
+  );
+  expect(dry.lines).toContain('stir in 466 mL of warm water, wait 10 min');
+  expect(dry.lines[0]).toBe('200 g · about 245 kcal · short, use first');
+  expect(dry.lines.at(-1)).toBe('lot G 114');
+  expect(labelWords({ ...PACK, beside: true, dogs: [] }, 'metric').cautions).toEqual(['no meal by itself']);
+  expect(labelWords({ ...PACK, isFrozen: true }, 'metric').lines).toContain('thaw in the fridge overnight');
+});
+
+test('by hand it is three short lines', () => {
+  const [code, whom, until] = byHand({ ...PACK, unproven: true }, 'metric');
+  expect([code, whom]).toEqual(['V12', 'Juniper 863 g ! heat not proven']);
+  expect(until).toMatch(/^feed by .*29/);
+});
+
+test('labels lie on their page, none on another, whatever place is the first (property)', () => {
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...LABEL_SHEETS),
+      fc.integer({ min: 1, max: 90 }),
+      fc.integer({ min: 1, max: 30 }),
+      (sheet, count, from) => {
+        const all = sheet.columns * sheet.rows;
+        const first = Math.min(from, all);
+        const places = placesOn(sheet, count, first);
+        expect(places).toHaveLength(count);
+        for (const [index, { page, x, y }] of places.entries()) {
+          expect(x).toBeGreaterThanOrEqual(-1e-9);
+          expect(y).toBeGreaterThanOrEqual(-1e-9);
+          expect(x + sheet.width).toBeLessThanOrEqual(sheet.page[0] + 1e-9);
+          expect(y + sheet.height).toBeLessThanOrEqual(sheet.page[1] + 1e-9);
+          for (const other of places.slice(index + 1)) {
+            if (other.page !== page) continue;
+            const apart = Math.abs(other.x - x) >= sheet.width - 1e-9 || Math.abs(other.y - y) >= sheet.height - 1e-9;
+            expect(apart).toBe(true);
+          }
+        }
+        // A sheet half used goes on at its free place, and then with a new one.
+        expect(places.at(-1)!.page).toBe(Math.floor((first - 1 + count - 1) / all));
+      },
+    ),
+  );
+});
+
+test('the sizes of the sheets fill their page as their makers print them (handbook 12)', () => {
+  const at = (key: string) =>
+    placesOn(
+      LABEL_SHEETS.find((sheet) => sheet.key === key)!,
+      1,
+    )[0]!;
+  // (297 − 7 × 38.1) ÷ 2 = 15.15 and (210 − 3 × 70) ÷ 2 = 0 (arithmetic).
+  expect(at('a4-21').y).toBeCloseTo(15.15, 6);
+  expect(at('a4-24').x).toBeCloseTo(0, 6);
+  expect(at('letter-30').y).toBeCloseTo(12.7, 6);
+  expect(placesOn(LABEL_SHEETS[0]!, 1, 1, { right: 0.5, down: -1 })[0]!.y).toBeCloseTo(14.15, 6);
+});

@@ -1,0 +1,121 @@
+import 'server-only';
+import { join } from 'node:path';
+import PDFDocument from 'pdfkit';
+import QRCode from 'qrcode';
+import { placesOn, type LabelSheet } from '@/core/label/sheets';
+import type { LabelWords } from '@/core/label/words';
+
+/** pt in a mm. */
+const MM = 72 / 25.4;
+/** mm that stay white inside a label: what a printer cuts off. */
+const INSET = 2.5;
+
+/** Wide alphabets: a dog may be called anything. */
+const font = (name: string) =>
+  join(/*turbopackIgnore: true*/ process.cwd(), 'node_modules', 'dejavu-fonts-ttf', 'ttf', `${name}.ttf`);
+
+export interface LabelToPrint extends LabelWords {
+  /** What its QR opens. */
+  readonly address: string;
+}
+
+export interface LabelPrint {
+  readonly sheet: LabelSheet;
+  /** The first free place of a sheet half used, 1 is the first. */
+  readonly first: number;
+  /** mm that the printer is off. */
+  readonly offset: { readonly right: number; readonly down: number };
+}
+
+/**
+ * Labels as a PDF, in the order given: code large, what it is, whom it feeds, until when, cautions in a frame, and a QR that
+ * opens the pack. Black on white; nothing is told by colour. Words that have no room are cut short, never printed beside.
+ */
+export async function labelsPdf(
+  labels: readonly LabelToPrint[],
+  { sheet, first, offset }: LabelPrint,
+): Promise<Buffer> {
+  const size: [number, number] = [sheet.page[0] * MM, sheet.page[1] * MM];
+  const doc = new PDFDocument({ size, margin: 0, autoFirstPage: false, info: { Title: 'Labels', Producer: 'Hodman' } });
+  const chunks: Buffer[] = [];
+  doc.on('data', (chunk: Buffer) => chunks.push(chunk));
+  const ended = new Promise<Buffer>((resolve, reject) => {
+    doc.on('end', () => resolve(Buffer.concat(chunks)));
+    doc.on('error', reject);
+  });
+  doc.registerFont('plain', font('DejaVuSansCondensed'));
+  doc.registerFont('bold', font('DejaVuSansCondensed-Bold'));
+  const places = placesOn(sheet, labels.length, first, offset);
+  let page = -1;
+  for (const [index, label] of labels.entries()) {
+    const place = places[index];
+    if (!place) continue;
+    while (page < place.page) {
+      doc.addPage();
+      page++;
+    }
+    draw(
+      doc,
+      label,
+      { x: place.x * MM, y: place.y * MM, width: sheet.width * MM, height: sheet.height * MM },
+      sheet.cut === true,
+    );
+  }
+  if (page < 0) doc.addPage();
+  doc.end();
+  return ended;
+}
+
+interface Box {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+function draw(doc: PDFKit.PDFDocument, label: LabelToPrint, box: Box, cut: boolean): void {
+  if (cut) doc.lineWidth(0.4).dash(2, { space: 2 }).rect(box.x, box.y, box.width, box.height).stroke('#000').undash();
+  const pad = INSET * MM;
+  const inner = { x: box.x + pad, y: box.y + pad, width: box.width - 2 * pad, height: box.height - 2 * pad };
+  // The code is read by a phone through frost: no smaller than a third of the label.
+  const qr = Math.min(inner.height, inner.width * 0.32, 26 * MM);
+  drawQr(doc, label.address, inner.x + inner.width - qr, inner.y, qr);
+  const width = inner.width - qr - 2 * MM;
+  const large = Math.min(28, inner.height * 0.3);
+  const bottom = inner.y + inner.height;
+  let y = inner.y;
+  const line = (text: string, face: 'plain' | 'bold', points: number, gap = 1.5) => {
+    if (y + points > bottom) return;
+    doc.font(face).fontSize(points).fillColor('#000');
+    doc.text(fitted(doc, text, width), inner.x, y, { width, lineBreak: false });
+    y += points + gap;
+  };
+  line(label.code, 'bold', large, 1);
+  const small = Math.max(6, Math.min(9, inner.height * 0.085));
+  line(label.title, 'bold', small);
+  // A caution is never what has no room.
+  for (const caution of label.cautions) line(`! ${caution}`, 'bold', small);
+  for (const words of label.lines) line(words, 'plain', small);
+}
+
+/** As much of a text as has room, cut with an ellipsis. */
+function fitted(doc: PDFKit.PDFDocument, text: string, width: number): string {
+  if (doc.widthOfString(text) <= width) return text;
+  let [low, high] = [0, text.length];
+  while (low < high) {
+    const middle = Math.ceil((low + high) / 2);
+    if (doc.widthOfString(`${text.slice(0, middle)}…`) <= width) low = middle;
+    else high = middle - 1;
+  }
+  return `${text.slice(0, low)}…`;
+}
+
+function drawQr(doc: PDFKit.PDFDocument, text: string, x: number, y: number, size: number): void {
+  const { modules } = QRCode.create(text, { errorCorrectionLevel: 'M' });
+  // Four modules of white around it, as a reader asks (ISO/IEC 18004).
+  const one = size / (modules.size + 8);
+  for (let row = 0; row < modules.size; row++)
+    for (let column = 0; column < modules.size; column++)
+      if (modules.get(row, column)) doc.rect(x + (column + 4) * one, y + (row + 4) * one, one + 0.02, one + 0.02);
+  doc.fill('#000');
+}
