@@ -32,6 +32,8 @@ export interface LabelledPack {
 export interface LabelWords {
   readonly code: string;
   readonly title: string;
+  /** Until when it is fed, or at its best: it never gives way to anything else. */
+  readonly until: string;
   readonly lines: readonly string[];
   /** What must be read before it is fed. */
   readonly cautions: readonly string[];
@@ -53,15 +55,16 @@ export function labelWords(pack: LabelledPack, set: UnitSet): LabelWords {
   return {
     code: pack.code,
     title: pack.recipeName,
+    until,
     lines: [
       `${writeMassIn(pack.grams, set)}${pieces} · ${kcal}${pack.short ? ' · short, use first' : ''}`,
       feeds(pack, set),
-      [`made ${writeDayOnLabel(pack.madeOn)}`, until].filter(Boolean).join(' · '),
       water > 0
         ? `stir in ${water} mL of warm water, wait 10 min`
         : pack.isFrozen
           ? 'thaw in the fridge overnight'
           : '',
+      `made ${writeDayOnLabel(pack.madeOn)}`,
       pack.lots.length > 0 ? `lot ${pack.lots.join(', ')}` : '',
     ].filter((line) => line !== ''),
     cautions: [
@@ -83,12 +86,11 @@ function feeds({ dogs, beside }: LabelledPack, set: UnitSet): string {
 
 /** What to write by hand where there is no printer, in three short lines. */
 export function byHand(pack: LabelledPack, set: UnitSet): readonly [string, string, string] {
-  const { lines, cautions } = labelWords(pack, set);
+  const { lines, until, cautions } = labelWords(pack, set);
   const whom = pack.dogs.map(({ name }) => name).join(' + ') || 'anybody';
-  const until = pack.safeUntil ?? pack.bestBy;
   return [
     pack.code,
     `${whom} ${writeMassIn(pack.grams, set)}${cautions.length > 0 ? ` ! ${cautions.join(', ')}` : ''}`,
-    until ? `${pack.safeUntil ? 'feed by' : 'best by'} ${writeDayOnLabel(until)}` : (lines[2] ?? ''),
+    until || (lines.find((line) => line.startsWith('made')) ?? ''),
   ];
 }

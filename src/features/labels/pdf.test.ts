@@ -12,7 +12,14 @@ afterAll(() => rmSync(folder, { recursive: true }));
 const label = (index: number, over: Partial<LabelToPrint> = {}): LabelToPrint => ({
   code: `V${index}`,
   title: 'Venison, barley & parsnip',
-  lines: ['863 g · 1059 kcal', 'Žofie: all of it', 'made 25 Nov · feed by 29 Nov', 'thaw in the fridge overnight'],
+  until: 'feed by 29 Nov',
+  lines: [
+    '2350 g · 3179 kcal',
+    'Juniper 1205 g · Otto 273 g · Žofie 872 g',
+    'thaw in the fridge overnight',
+    'made 25 Nov',
+    'lot G 114',
+  ],
   cautions: ['heat not proven'],
   address: `http://127.0.0.1:3100/p/V${index}`,
   ...over,
@@ -47,7 +54,9 @@ test.each(LABEL_SHEETS.map((sheet) => [sheet.key] as const))(
     expect(Number(height)).toBeCloseTo((sheet.page[1] * 72) / 25.4, 0);
     const [place] = placesOn(sheet, 1);
     const words = wordsIn(file);
-    expect(words.map(({ text }) => text)).toEqual(expect.arrayContaining(['V1', '!', 'heat', 'not', 'proven']));
+    expect(words.map(({ text }) => text)).toEqual(
+      expect.arrayContaining(['V1', 'feed', 'by', '29', 'Nov', '!', 'heat', 'not', 'proven', 'Žofie', 'kcal']),
+    );
     for (const { x, y, right, bottom } of words) {
       const mm = (pt: number) => (pt * 25.4) / 72;
       expect(mm(x)).toBeGreaterThanOrEqual(place!.x);

@@ -80,22 +80,43 @@ function draw(doc: PDFKit.PDFDocument, label: LabelToPrint, box: Box, cut: boole
   // The code is read by a phone through frost: no smaller than a third of the label.
   const qr = Math.min(inner.height, inner.width * 0.32, 26 * MM);
   drawQr(doc, label.address, inner.x + inner.width - qr, inner.y, qr);
-  const width = inner.width - qr - 2 * MM;
-  const large = Math.min(28, inner.height * 0.3);
+  const large = Math.min(28, inner.height * 0.27);
+  const words: readonly (readonly ['plain' | 'bold', string])[] = [
+    ['bold', label.until],
+    ['bold', label.title],
+    // A caution is never what has no room.
+    ['bold', label.cautions.length > 0 ? `! ${label.cautions.join(' · ')}` : ''],
+    ...label.lines.map((line) => ['plain', line] as const),
+  ];
+  const said = words.filter(([, text]) => text !== '');
   const bottom = inner.y + inner.height;
+  // As large as lets all of it stand; what has no room even then is left out from the end.
+  const small = Math.max(LEAST, Math.min(9, (inner.height - large * 1.08) / (said.length * LEADING)));
   let y = inner.y;
-  const line = (text: string, face: 'plain' | 'bold', points: number, gap = 1.5) => {
-    if (y + points > bottom) return;
+  const line = (text: string, face: 'plain' | 'bold', points: number, leading: number) => {
+    if (y + points > bottom + 0.5) return;
+    // Below the code for the phone a line has the whole width.
+    const width = y > inner.y + qr ? inner.width : inner.width - qr - MM;
     doc.font(face).fontSize(points).fillColor('#000');
-    doc.text(fitted(doc, text, width), inner.x, y, { width, lineBreak: false });
-    y += points + gap;
+    const shown = narrowed(doc, text, width, points);
+    doc.text(shown, inner.x, y, { width, lineBreak: false });
+    y += points * leading;
   };
-  line(label.code, 'bold', large, 1);
-  const small = Math.max(6, Math.min(9, inner.height * 0.085));
-  line(label.title, 'bold', small);
-  // A caution is never what has no room.
-  for (const caution of label.cautions) line(`! ${caution}`, 'bold', small);
-  for (const words of label.lines) line(words, 'plain', small);
+  line(label.code, 'bold', large, 1.08);
+  for (const [face, text] of said) line(text, face, small, LEADING);
+}
+
+/** The smallest type on a label, in pt, and its leading. */
+const LEAST = 5.5;
+const LEADING = 1.16;
+
+/** A text in smaller type where it is a little too long, and cut with an ellipsis where it is more than that. */
+function narrowed(doc: PDFKit.PDFDocument, text: string, width: number, points: number): string {
+  for (const part of [1, 0.92, 0.84, 0.76]) {
+    doc.fontSize(points * part);
+    if (doc.widthOfString(text) <= width) return text;
+  }
+  return fitted(doc, text, width);
 }
 
 /** As much of a text as has room, cut with an ellipsis. */
