@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { LocalDate } from '../calendar/local-date';
 import { LABEL_SHEETS, placesOn } from './sheets';
-import { byHand, labelWords, type LabelledPack } from './words';
+import { labelWords, type LabelledPack } from './words';
 
 const PACK: LabelledPack = {
   code: 'V12',
@@ -49,12 +49,6 @@ test('a label says weight, energy, whom it feeds and until when; what is not so 
   expect(dry.lines.at(-1)).toBe('lot G 114');
   expect(labelWords({ ...PACK, beside: true, dogs: [] }, 'metric').cautions).toEqual(['no meal by itself']);
   expect(labelWords({ ...PACK, isFrozen: true }, 'metric').lines).toContain('thaw in the fridge overnight');
-});
-
-test('by hand it is three short lines', () => {
-  const [code, whom, until] = byHand({ ...PACK, unproven: true }, 'metric');
-  expect([code, whom]).toEqual(['V12', 'Juniper 863 g ! heat not proven']);
-  expect(until).toMatch(/^feed by .*29/);
 });
 
 test('labels lie on their page, none on another, whatever place is the first (property)', () => {

@@ -83,14 +83,3 @@ function feeds({ dogs, beside }: LabelledPack, set: UnitSet): string {
     ? `${only.name}: all of it`
     : dogs.map((dog) => `${dog.name} ${writeMassIn(dog.grams, set)}`).join(' · ');
 }
-
-/** What to write by hand where there is no printer, in three short lines. */
-export function byHand(pack: LabelledPack, set: UnitSet): readonly [string, string, string] {
-  const { lines, until, cautions } = labelWords(pack, set);
-  const whom = pack.dogs.map(({ name }) => name).join(' + ') || 'anybody';
-  return [
-    pack.code,
-    `${whom} ${writeMassIn(pack.grams, set)}${cautions.length > 0 ? ` ! ${cautions.join(', ')}` : ''}`,
-    until || (lines.find((line) => line.startsWith('made')) ?? ''),
-  ];
-}
