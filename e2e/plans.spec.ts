@@ -62,12 +62,12 @@ test('containers, trays, full pots and the freezer bind in whole things, and nam
   await expect(row(/^freeze-dryer/)).toContainText('1 cycle');
   // 4 × 1.4 kg on the trays.
   await expect(row(/^finished food/)).toContainText('5.60 kg');
-  await row(/^stockpot/)
+  await row(/^pressure cooker/)
     .locator('button')
     .first()
     .click();
   await page.getByLabel('Full pots').fill('2');
-  await expect(row(/^stockpot/)).toContainText('2 even loads, 100 % full');
+  await expect(row(/^pressure cooker/)).toContainText('2 even loads, 100 % full');
   await way().selectOption('freezer');
   await page.getByLabel('Free in the freezer').fill('10 L');
   await expect(row(/^freezer/)).toContainText(/10 L of 4\d\.\d L free/);

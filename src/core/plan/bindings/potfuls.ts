@@ -11,6 +11,11 @@ import { many, writeRoom, type BindingRow } from './row';
 
 /** The vesselfuls of each component. */
 function potRows({ batches }: PlanResult, typed: Typed, { set }: PlanInputs): BindingRow[] {
+  const fills = batches.flatMap(({ bound }) =>
+    bound.loads.flatMap((loads) => (loads?.ok ? [loads.value.loads * loads.value.full] : [])),
+  );
+  // Full pots are those of the component that needs most: the others follow.
+  const most = Math.max(0, ...fills);
   return batches.flatMap((batch) =>
     batch.bound.loads.flatMap((loads, place): BindingRow[] => {
       const vessel = batch.read.vessels[place];
@@ -23,7 +28,7 @@ function potRows({ batches }: PlanResult, typed: Typed, { set }: PlanInputs): Bi
           said: `${many(count, count === 1 ? 'load' : 'even load')}, ${writeNumber(full * 100, 0)} % full`,
           used: full,
           over: false,
-          binds: typed.by === 'potfuls',
+          binds: typed.by === 'potfuls' && count * full > most - 1e-9,
           bind: { by: 'potfuls', count: String(count) },
           why: explanation,
         },
