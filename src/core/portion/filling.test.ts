@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { bandOf, beginFilling, heardFilling, spreadRest, type Filling, type Tare } from './filling';
+import { bandOf, beginFilling, heardFilling, netOf, spreadRest, type Filling, type Tare } from './filling';
 import type { ProposedPack } from './packs';
 
 /** Plays figures on which a scale rests; gives what was taken. */
@@ -30,6 +30,15 @@ test('too little, too much, a container taken off half full: nothing counts', ()
 test('with a tared scale, or a container of known weight, what is net counts', () => {
   expect(play([0, 200, 450, 450, -31, 0, 452], 450, 0)).toEqual([450, 452]);
   expect(play([31, 300, 481, 0, 31, 470], 450, 31)).toEqual([450, 439]);
+});
+
+test('a tare that is typed in mid-pack counts from then on; before the container and after the pack nothing is net', () => {
+  const begun = beginFilling(0);
+  expect(heardFilling(begun, 481, 450, 0.05, 31)).toEqual({ filling: { at: 'lift' }, take: 450 });
+  expect(heardFilling(begun, 500, 450, 0.05, 31).take).toBe(469);
+  expect(heardFilling(begun, 455, 450, 0.05, 100).take).toBeUndefined();
+  expect([netOf(begun, 481, 31), netOf({ at: 'filling', tare: 30 }, 480, 'as it lands')]).toEqual([450, 450]);
+  expect([netOf({ at: 'empty' }, 31, 'as it lands'), netOf({ at: 'lift' }, 481, 0)]).toEqual([undefined, undefined]);
 });
 
 test('sixty packs are taken in their order, none twice, whatever the scale rests on meanwhile (property)', () => {

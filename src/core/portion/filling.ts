@@ -33,6 +33,13 @@ export const beginFilling = (tare: Tare): Filling =>
   tare === 'as it lands' ? { at: 'empty' } : { at: 'filling', tare };
 
 /**
+ * Net g of the pack at hand by what the scale shows; undefined where nothing of it can be counted: no container stands
+ * there yet, or the full one is still to be lifted. A tare that is typed counts as it stands now, also in mid-pack.
+ */
+export const netOf = (filling: Filling, shows: number, tare: Tare): number | undefined =>
+  filling.at === 'filling' ? shows - (tare === 'as it lands' ? filling.tare : tare) : undefined;
+
+/**
  * What a figure on which the scale came to rest means for the pack at hand: `take` are net g that count, once they lie in
  * the band. A container that is taken off half full begins again; nothing counts twice, for a full one must be lifted first.
  *
@@ -57,7 +64,7 @@ export function heardFilling(
         : { filling: { at: 'filling', tare: shows } };
     case 'filling': {
       if (tare === 'as it lands' && isEmpty) return { filling: { at: 'empty' } };
-      const net = shows - filling.tare;
+      const net = netOf(filling, shows, tare) ?? 0;
       return net >= low && net <= high ? { filling: { at: 'lift' }, take: net } : { filling };
     }
   }

@@ -8,6 +8,7 @@ import {
   bandOf,
   beginFilling,
   heardFilling,
+  netOf,
   spreadRest,
   TOLERANCES,
   USUAL_TOLERANCE,
@@ -67,17 +68,21 @@ export function FillOnScale({ view, share, sealed, onDone }: FillOnScaleProps) {
   const gross = readScale(text);
   const target = pack?.grams ?? 0;
   const tolerance = Number(part);
+  const [filling, setFilling] = useState<Filling>(() => beginFilling(tare));
   const send = (net: number) => {
     if (!pack || fill.pending) return;
+    // What stands on the scale is counted: it is lifted before anything counts again.
+    setFilling({ at: 'lift' });
     fill.run({ batchId: view.id, shareId: share.id, index, grams: net, spread, revision: view.revision });
   };
 
-  const [filling, setFilling] = useState<Filling>(() => beginFilling(tare));
   const settled = heard?.settled;
   const rests = useEffectEvent((shows: number) => {
+    // A tare that cannot be read is not nothing.
+    if (tare !== 'as it lands' && !tareRead.ok) return;
     const next = heardFilling(filling, shows, target, tolerance, tare);
-    setFilling(next.filling);
-    if (next.take !== undefined && byItself) send(next.take);
+    if (next.take === undefined) setFilling(next.filling);
+    else if (byItself) send(next.take);
   });
   useEffect(() => onSettled('scale', rests), []);
 
@@ -94,9 +99,9 @@ export function FillOnScale({ view, share, sealed, onDone }: FillOnScaleProps) {
         All of it is filled. <Button onClick={onDone}>To the labels</Button>
       </p>
     );
-  const onScale = heard && !heard.silent ? heard.shows : gross.ok && text !== '' ? gross.value : undefined;
-  const standing = heard && !heard.silent && filling.at === 'filling' ? filling.tare : typedTare;
-  const net = onScale === undefined ? undefined : onScale - standing;
+  const typedNet =
+    text.trim() !== '' && gross.ok && tareRead.ok ? netOf(beginFilling(typedTare), gross.value, typedTare) : undefined;
+  const net = heard && !heard.silent ? netOf(filling, heard.shows, tare) : typedNet;
   const last = sealed.at(-1);
   const { low, high } = bandOf(target, tolerance);
   return (
@@ -107,8 +112,8 @@ export function FillOnScale({ view, share, sealed, onDone }: FillOnScaleProps) {
         onSubmit={(event) => {
           event.preventDefault();
           // Typed figures count as they are; nothing typed, the scale's own does.
-          if (text.trim() !== '' && gross.ok && tareRead.ok) send(gross.value - typedTare);
-          else if (text.trim() === '' && net !== undefined && settled !== undefined) send(net);
+          if (typedNet !== undefined) send(typedNet);
+          else if (text.trim() === '' && tareRead.ok && net !== undefined && settled !== undefined) send(net);
         }}
       >
         <p className="soft" id={`fill-${share.id}`}>
@@ -124,7 +129,7 @@ export function FillOnScale({ view, share, sealed, onDone }: FillOnScaleProps) {
               ? 'set an empty container on the scale'
               : filling.at === 'lift'
                 ? 'counted: take it off'
-                : filling.tare > 0
+                : tare === 'as it lands'
                   ? `the container weighs ${inMass(filling.tare)}: fill it`
                   : 'fill it'}
           </p>
