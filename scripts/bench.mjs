@@ -27,9 +27,12 @@ const { cookDay } = await import('../bench/cook-day.mjs');
 
 const { packing } = await import('../bench/packing.mjs');
 
+const { printing } = await import('../bench/labels.mjs');
+
 const computed = [
   ...(await cookDay()),
   ...(await packing()),
+  ...(await printing()),
   ...(await balance()),
   ...(await planRecompute()),
   ...linesRead(),

@@ -24,7 +24,7 @@ export function Fold({ title, open = false, lazy = false, className, children }:
       expanded={shown}
       onChange={(_, next) => setShown(next)}
       slots={{ heading: 'div' }}
-      slotProps={{ transition: { timeout: 0, unmountOnExit: lazy } }}
+      slotProps={{ transition: { timeout: 0, unmountOnExit: lazy }, region: { role: undefined } }}
     >
       <AccordionSummary expandIcon={<span aria-hidden>›</span>}>{title}</AccordionSummary>
       <AccordionDetails>{children}</AccordionDetails>

@@ -4,17 +4,19 @@ import type { LocalDate } from '../calendar/local-date';
 import { fatKcalOf, type EnergyFactors } from '../nutrition/energy';
 import { solidsPerGram } from '../nutrition/totals';
 import type { PackPlan } from '../portion/pack-plan';
+import type { Plating } from '../portion/plated';
 import type { Fate } from '../portion/shares';
 import { weighYield, type WeighedYield, type Weighing, type WentIn } from '../portion/yield';
 import { dryTrays, type Dried } from '../preserve/dry';
 import type { DryMethod } from '../preserve/methods';
 import { fine, refused, type Outcome } from '../problem';
-import { grams, type EnergyDensity } from '../quantity/units';
+import { grams, type EnergyDensity, type Grams } from '../quantity/units';
 import { batchLines, type WeighedLine } from '../recipe/recipe';
 import { recipeSheet, type RecipeSheet } from '../recipe/sheet';
 import { BROTH_SOURCE, type ByProduct } from './by-product';
 import { staysOfTake, type CookedComponent, type Evidence } from './evidence';
 import { readLines, strainLines, trayState, weighingOf, type TrayState, type WeighedTake } from './observations';
+import { apartOf, yieldAt, type Apart } from './apart';
 import { observedIn, yieldOf, type Observed, type Reading } from './reading';
 import { sure } from '../sure';
 import { addUp } from '../add-up';
@@ -52,6 +54,8 @@ export interface BatchHistory {
   readonly startedAt?: Date;
   readonly evidence?: Evidence;
   readonly readings: readonly Reading[];
+  /** How what is kept apart goes into the bowls; absent: as much of each as there is. */
+  readonly plating?: Plating;
   readonly shares: readonly SetShare[];
   readonly packed: readonly PackedContent[];
   /** g eaten warm of a share. */
@@ -82,14 +86,19 @@ interface Cooked {
   readonly pans: readonly PanState[];
   /** What of another batch it is; it was not cooked itself. */
   readonly byProduct: ByProduct | undefined;
+  /** What of it is kept apart; undefined: all comes together in one pot. */
+  readonly apart: Apart | undefined;
 }
 
-/** One yield: the whole pot, or a component that is kept apart. */
+/** One yield: the whole pot, a component that is kept apart, or a line that goes into boxes uncooked. */
 export interface BatchYield extends WeighedYield {
   /** g that were strained out and weighed; 0: nobody weighed them. */
   readonly strained: number;
   readonly place: number;
+  readonly name: string;
   readonly weighing: Weighing;
+  /** What is in it. */
+  readonly lines: readonly WeighedLine[];
   readonly solidsPerGram: number;
   /** g that no share takes yet; negative where the shares come to more than was weighed. */
   readonly undivided: number;
@@ -102,6 +111,7 @@ export type BatchState =
       readonly state: 'weighed';
       readonly weighedAt: Date;
       readonly yields: readonly BatchYield[];
+      readonly plating?: Plating;
       readonly shares: readonly ShareState[];
     } & Cooked);
 export type WeighedState = Extract<BatchState, { state: 'weighed' }>;
@@ -122,6 +132,13 @@ const ALL_OF_IT = 0.999;
 /** g of solids in each g of what is there, the fat that was skimmed off taken away. */
 const solidsLeft = (lines: readonly WeighedLine[], { net, eatenBefore, skimmed }: WeighedYield): number =>
   solidsPerGram(lines, net + eatenBefore) - skimmed / (net + eatenBefore);
+
+/** Food that is weighed as it is: nothing is cooked out of it. */
+const asItIs = (name: string, net: Grams): Weighing | undefined =>
+  net > 0 ? { by: 'scale', vessels: [{ name, gross: net, tare: grams(0) }] } : undefined;
+
+const staysOf = (takes: readonly WeighedTake[]) =>
+  addUp(takes, (take) => take.weighed * addUp(take.parts, (part) => part.share));
 
 const sum = (values: readonly number[]) => addUp(values, (value) => value);
 
@@ -186,8 +203,9 @@ export function foldBatch(
   const { evidence, startedAt } = history;
   if (!evidence || !startedAt) return fine({ state: 'planned' });
   const observed = observedIn(history.readings);
-  const places = [...new Set([...observed.nodes('vessel'), ...observed.nodes('cups')].map(yieldOf))].sort();
-  const read = strainLines(readLines(evidence, observed), observed, places.length > 1, write);
+  const weighedPlaces = [...new Set([...observed.nodes('vessel'), ...observed.nodes('cups')].map(yieldOf))];
+  const apart = apartOf(observed, weighedPlaces);
+  const read = strainLines(readLines(evidence, observed), observed, apart !== undefined, write);
   if (!read.ok) return read;
   const takes = read.value;
   const linesIn = (of: readonly WeighedTake[]) => of.flatMap((take) => staysOfTake(take, take.weighed));
@@ -195,18 +213,23 @@ export function foldBatch(
   const sheet = recipeSheet(lines, factors);
   const components = evidence.components ?? [{ name: 'the pot', loads: 1 }];
   const { byProduct } = evidence;
-  // What is poured off was cooked with its pot: it has no tasks, no core and no pans of its own.
-  const day = byProduct
-    ? cookDayOf([], [], observed)
-    : cookDayOf(takes, components, observed, evidence.takes.length, evidence.order);
-  const cooked = { startedAt, takes, components, lines, sheet, day, pans: pansOf(day, observed), byProduct };
+  // What is poured off was cooked with its pot, and what goes raw into boxes is not cooked: no tasks, no core, no pans.
+  const day =
+    byProduct || apart === 'lines'
+      ? cookDayOf([], [], observed)
+      : cookDayOf(takes, components, observed, evidence.takes.length, evidence.order);
+  const cooked = { startedAt, takes, components, lines, sheet, day, pans: pansOf(day, observed), byProduct, apart };
+  const places =
+    apart === 'lines'
+      ? takes.flatMap((take, line) => (staysOf([take]) > 0 ? [line] : []))
+      : [...weighedPlaces].sort((a, b) => a - b);
   const yields: BatchYield[] = [];
   for (const place of places) {
-    const weighing = weighingOf(observed, place);
+    const held = takes.filter((take, line) => apart === undefined || yieldAt(apart, take, line) === place);
+    const own = apart === undefined ? lines : linesIn(held).filter((line) => line.grams > 0);
+    const ownSheet = apart === undefined ? sheet : recipeSheet(own, factors);
+    const weighing = apart === 'lines' ? asItIs(held[0]?.words ?? '', ownSheet.inPot) : weighingOf(observed, place);
     if (!weighing) continue;
-    // One yield is the whole pot; several are the components that are kept apart.
-    const own = places.length === 1 ? lines : linesIn(takes.filter((take) => take.component === place));
-    const ownSheet = places.length === 1 ? sheet : recipeSheet(own, factors);
     const out = {
       eatenBefore: grams(observed.of(`taken:${place}`, 'gross')?.value ?? 0),
       kept: grams(observed.of(`kept:${place}`, 'gross')?.value ?? 0),
@@ -221,6 +244,8 @@ export function foldBatch(
       estimated: weighed.value.estimated || byProduct === 'broth',
       ...(byProduct === 'broth' ? { explanation: { ...weighed.value.explanation, source: BROTH_SOURCE } } : {}),
       place,
+      name: (apart === 'lines' ? held[0]?.words : components[place]?.name) ?? 'the pot',
+      lines: own,
       strained: observed.of(`strained:${place}`, 'gross')?.value ?? 0,
       weighing,
       solidsPerGram: solidsLeft(batchLines(own), weighed.value),
@@ -238,12 +263,14 @@ export function foldBatch(
   }
   const weighedAt = new Date(
     Math.max(
+      startedAt.getTime(),
       ...[...observed.nodes('vessel'), ...observed.nodes('cups')].flatMap((node) =>
         observed.all(node, 'gross').map((reading) => reading.at.getTime()),
       ),
     ),
   );
-  return fine({ ...cooked, state: 'weighed', weighedAt, yields, shares });
+  const { plating } = history;
+  return fine({ ...cooked, state: 'weighed', weighedAt, yields, shares, ...(plating ? { plating } : {}) });
 }
 
 /** kcal and mL of water to put back in each stored g of a share. */

@@ -1,4 +1,4 @@
-import type { EnergyDensity } from '../quantity/units';
+import { energyDensity, type EnergyDensity } from '../quantity/units';
 import { storedAs, type BatchState, type WeighedState } from './fold';
 import { nth } from '../sure';
 import { addUp } from '../add-up';
@@ -51,7 +51,12 @@ export function withheldFrom(
 }
 
 const weighed = (batch: BatchState): WeighedState | undefined => (batch.state === 'weighed' ? batch : undefined);
-const densityOf = (batch: WeighedState | undefined): EnergyDensity | undefined => batch?.yields[0]?.density;
+/** kcal in each g of all that was weighed. */
+const densityOf = (batch: WeighedState | undefined): EnergyDensity | undefined => {
+  if (!batch) return undefined;
+  const net = sum(batch.yields.map((each) => each.net));
+  return net > 0 ? energyDensity(sum(batch.yields.map((each) => each.net * each.density)) / net) : undefined;
+};
 const sum = (values: readonly number[]) => addUp(values, (value) => value);
 
 /** kcal of a pack that differ by less than this are the same figure on a label (ours, no source). */

@@ -1,4 +1,5 @@
 import { nutrientIn, solidsOf } from '../nutrition/totals';
+import { yieldAt } from './apart';
 import { staysOfTake } from './evidence';
 import { energyOf, fatKcalOf, type EnergyFactors } from '../nutrition/energy';
 import { batchLines, type Part, type WeighedLine } from '../recipe/recipe';
@@ -80,7 +81,7 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
   });
   const groups = componentsOf(batch, planned);
   // Yields that are kept apart come from their own vessel each; else all is one pot in the end.
-  const apart = batch.state === 'weighed' && batch.yields.length > 1;
+  const apart = batch.state === 'weighed' && batch.apart !== undefined;
   const own = groups.length > 1 || apart;
   const vesselOf = (place: number, name = `vessel ${place + 1}`) =>
     own ? node(`pot-${place}`, 'vessel', name) : node('pot', 'pot', 'the pot');
@@ -112,7 +113,7 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
     );
     const vapour = inPot - each.net - each.eatenBefore - each.kept - each.skimmed;
     edge(pot, node('vapour', 'out', 'vapour'), vapour, { water: vapour });
-    const key = node(`yield-${each.place}`, 'yield', apart ? `yield ${each.place + 1}` : 'the yield');
+    const key = node(`yield-${each.place}`, 'yield', apart ? each.name : 'the yield');
     const of = (grams: number) => ({
       kcal: grams * each.density,
       solids: grams * each.solidsPerGram,
@@ -242,13 +243,15 @@ export function energyOfGraph({ nodes, edges }: MassGraph): {
 /** What is cooked in a vessel of its own, with its lines; what is only planned is shown as one. */
 function componentsOf(batch: BatchState, planned: readonly WeighedLine[]) {
   if (batch.state === 'planned') return [{ place: 0, name: undefined, loads: 1, lines: batchLines(planned) }];
-  return [...new Set(batch.takes.map((take) => take.component))].sort().map((place) => ({
+  const { apart = 'components', components, takes } = batch;
+  const places = [...new Set(takes.map((take, line) => yieldAt(apart, take, line)))].sort((a, b) => a - b);
+  return places.map((place) => ({
     place,
-    name: batch.components[place]?.name,
-    loads: batch.components[place]?.loads ?? 1,
+    name: apart === 'lines' ? takes[place]?.words : components[place]?.name,
+    loads: apart === 'lines' ? 1 : (components[place]?.loads ?? 1),
     lines: batchLines(
-      batch.takes
-        .filter((take) => take.component === place)
+      takes
+        .filter((take, line) => yieldAt(apart, take, line) === place)
         .flatMap((take) => staysOfTake(take, take.weighed))
         .filter((line) => line.grams > 0),
     ),

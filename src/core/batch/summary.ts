@@ -1,3 +1,4 @@
+import type { Plated, Plating } from '../portion/plated';
 import type { Fate } from '../portion/shares';
 import { learnedOf, type Learned } from '../cook/learned';
 import { energyOf, fatKcalOf, type EnergyFactors } from '../nutrition/energy';
@@ -25,6 +26,8 @@ export interface BatchSummary {
   readonly net?: number;
   readonly whole?: number;
   readonly estimated?: boolean;
+  /** What is kept apart: the yields, and how they are plated. */
+  readonly apart?: { readonly yields: readonly (Plated & { readonly name: string })[]; readonly plating?: Plating };
   /** It was cooked without a passed check of its core, or kept though it cooled too slowly: its packs are marked. */
   readonly unproven?: true;
   /** What its cook day taught, for the plan of the next one. */
@@ -65,6 +68,14 @@ export function summaryOf(batch: BatchState): BatchSummary | undefined {
     net,
     whole: batch.yields.reduce((sum, each) => sum + each.net + each.eatenBefore, 0),
     estimated: batch.yields.some((each) => each.estimated),
+    ...(batch.yields.length > 1
+      ? {
+          apart: {
+            yields: batch.yields.map(({ place, name, density, net: own }) => ({ place, name, density, net: own })),
+            ...(batch.plating ? { plating: batch.plating } : {}),
+          },
+        }
+      : {}),
     shares: batch.shares.map(({ fate, grams, sealed }) => ({ fate, grams, sealed })),
   };
 }

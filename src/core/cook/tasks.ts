@@ -1,7 +1,7 @@
 import type { CookedComponent } from '../batch/evidence';
 import type { WeighedTake } from '../batch/observations';
 import { safeCoreOf, type SafeCore } from '../heat/safe-core';
-import type { Part } from '../recipe/recipe';
+import { isCooked, type Part } from '../recipe/recipe';
 import { addUp } from '../add-up';
 import type { After, CookTask } from './schedule';
 
@@ -79,7 +79,7 @@ const momentOf = (take: WeighedTake) => take.parts[0]?.moment ?? 'cook';
 export const coreAsked = (takes: readonly WeighedTake[], component: number): SafeCore | undefined =>
   safeCoreOf(
     takes
-      .filter((take) => take.component === component && momentOf(take) !== 'stir-in' && momentOf(take) !== 'bowl')
+      .filter((take) => take.component === component && isCooked(momentOf(take)))
       .flatMap((take) => take.parts.map(({ food, part }) => ({ food, part, text: take.words }))),
   );
 

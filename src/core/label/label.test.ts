@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import type { LocalDate } from '../calendar/local-date';
+import { readLabelAddress } from './address';
 import { LABEL_SHEETS, placesOn } from './sheets';
-import { labelWords, type LabelledPack } from './words';
+import { labelWords, penLines, type LabelledPack } from './words';
 
 const PACK: LabelledPack = {
   code: 'V12',
@@ -21,6 +22,10 @@ const PACK: LabelledPack = {
   unproven: false,
   beside: false,
   lots: [],
+  parts: [],
+  additions: [],
+  contents: [],
+  isRaw: false,
 };
 
 test('a label says weight, energy, whom it feeds and until when; what is not so is not said', () => {
@@ -91,4 +96,60 @@ test('the sizes of the sheets fill their page as their makers print them (handbo
   expect(at('a4-24').x).toBeCloseTo(0, 6);
   expect(at('letter-30').y).toBeCloseTo(12.7, 6);
   expect(placesOn(LABEL_SHEETS[0]!, 1, 1, { right: 0.5, down: -1 })[0]!.y).toBeCloseTo(14.15, 6);
+});
+
+test('a pack for anybody says what part of it each dog gets a day; what is added and what is mixed is said', () => {
+  const tub = {
+    ...PACK,
+    dogs: [],
+    parts: [
+      { name: 'Otto', part: 1.4 },
+      { name: 'Juniper', part: 0.37 },
+      { name: 'Wren', part: 0.01 },
+    ],
+    additions: ['1 tsp salmon oil'],
+    contents: [
+      { name: 'meat', grams: 600 },
+      { name: 'grain', grams: 263 },
+    ],
+    isRaw: true,
+  };
+  const { lines, cautions } = labelWords(tub, 'metric');
+  expect(lines[1]).toBe('a day: Otto all · Juniper ⅜ · Wren ⅛');
+  expect(lines).toContain('meat 600 g + grain 263 g');
+  expect(lines).toContain('in the bowl: 1 tsp salmon oil');
+  expect(cautions[0]).toMatch(/^raw/);
+});
+
+test('with a pen: three short lines, the most that a marker writes on a bag', () => {
+  expect(penLines(labelWords(PACK, 'metric'))).toEqual([
+    'V12',
+    'Juniper 863 g',
+    expect.stringMatching(/^feed by .*29/),
+  ]);
+  const raw = penLines(labelWords({ ...PACK, dogs: [], unproven: true }, 'us'));
+  expect(raw).toHaveLength(3);
+  expect(raw[1]).toMatch(/^anybody .*lb/);
+  expect(raw[2]).toMatch(/heat not proven$/);
+});
+
+test('the address that codes open: as it is said, whole, and nothing behind it', () => {
+  const read = (text: string) => {
+    const outcome = readLabelAddress(text);
+    return outcome.ok ? outcome.value : outcome.problem.field;
+  };
+  expect(read('')).toBeUndefined();
+  expect(read(' http://kitchen.local:3000/ ')).toBe('http://kitchen.local:3000');
+  expect(read('192.168.1.20:3000')).toBe('http://192.168.1.20:3000');
+  expect(read('https://bowl.example')).toBe('https://bowl.example');
+  for (const wrong of [
+    'ftp://x',
+    'http://',
+    'http://a b',
+    'javascript:alert(1)',
+    'http://me@host',
+    'http://host/store',
+    'host?x=1',
+  ])
+    expect([wrong, read(wrong)]).toEqual([wrong, 'labelAddress']);
 });

@@ -1,7 +1,7 @@
 import { writeDayOnLabel, type LocalDate } from '../calendar/local-date';
 import { countOf } from '../quantity/count-words';
 import type { UnitSet } from '../quantity/units';
-import { writeKcal, writeMassIn } from '../quantity/write';
+import { writeFraction, writeKcal, writeMassIn } from '../quantity/write';
 import { UNPROVEN } from '../stock/say-pot';
 
 /** A pack as its label knows it: g and kcal/g as they are labelled. */
@@ -14,6 +14,14 @@ export interface LabelledPack {
   readonly pieces: number | undefined;
   /** The dog that it is for, or several with the g of each; empty: anybody. */
   readonly dogs: readonly { readonly name: string; readonly grams: number }[];
+  /** Of a pack for anybody, what part of it each dog gets a day; 1 and more: all of it. */
+  readonly parts: readonly { readonly name: string; readonly part: number }[];
+  /** What is added in the bowl, as it is said for a day. */
+  readonly additions: readonly string[];
+  /** Of several batches: what of each is in it. */
+  readonly contents: readonly { readonly name: string; readonly grams: number }[];
+  /** Nothing of it is cooked. */
+  readonly isRaw: boolean;
   /** Dogs that do not get it. */
   readonly notFor: readonly string[];
   readonly madeOn: LocalDate;
@@ -35,6 +43,8 @@ export interface LabelWords {
   /** Until when it is fed, or at its best: it never gives way to anything else. */
   readonly until: string;
   readonly lines: readonly string[];
+  /** Whom it is for, in a word or two. */
+  readonly whom: string;
   /** What must be read before it is fed. */
   readonly cautions: readonly string[];
 }
@@ -55,6 +65,11 @@ export function labelWords(pack: LabelledPack, set: UnitSet): LabelWords {
   return {
     code: pack.code,
     title: pack.recipeName,
+    whom: pack.beside
+      ? pack.recipeName
+      : pack.dogs.length > 0
+        ? pack.dogs.map(({ name }) => name).join(' + ')
+        : 'anybody',
     until,
     lines: [
       `${writeMassIn(pack.grams, set)}${pieces} · ${kcal}${pack.short ? ' · short, use first' : ''}`,
@@ -64,10 +79,15 @@ export function labelWords(pack: LabelledPack, set: UnitSet): LabelWords {
         : pack.isFrozen
           ? 'thaw in the fridge overnight'
           : '',
+      ...(pack.contents.length > 1
+        ? [pack.contents.map(({ name, grams }) => `${name} ${writeMassIn(grams, set)}`).join(' + ')]
+        : []),
+      pack.additions.length > 0 ? `in the bowl: ${pack.additions.join(', ')}` : '',
       `made ${writeDayOnLabel(pack.madeOn)}`,
       pack.lots.length > 0 ? `lot ${pack.lots.join(', ')}` : '',
     ].filter((line) => line !== ''),
     cautions: [
+      ...(pack.isRaw ? ['raw: keep it cold, wash your hands'] : []),
       ...(pack.unproven ? [UNPROVEN] : []),
       ...(pack.notFor.length > 0 ? [`not for ${pack.notFor.join(', ')}`] : []),
       ...(pack.beside ? ['no meal by itself'] : []),
@@ -75,10 +95,27 @@ export function labelWords(pack: LabelledPack, set: UnitSet): LabelWords {
   };
 }
 
-function feeds({ dogs, beside }: LabelledPack, set: UnitSet): string {
+/** A part of a pack to an eighth; from just under the whole on it is all of it. */
+const writePartOf = (part: number): string =>
+  part >= 15 / 16 ? 'all' : writeFraction(Math.max(1, Math.round(part * 8)) / 8, 8);
+
+/**
+ * What to write by hand, with a marker, in three short lines: the code, whom it is for, and its day. Takes the words of a
+ * label. Common practice, no source.
+ */
+export const penLines = ({ code, lines, until, cautions, whom }: LabelWords): readonly string[] => [
+  code,
+  [whom, lines[0]?.split(' · ')[0] ?? ''].filter((each) => each !== '').join(' '),
+  [until, ...cautions.slice(0, 1).map((each) => each.split(':')[0] ?? '')].filter((each) => each !== '').join(', '),
+];
+
+function feeds({ dogs, beside, parts }: LabelledPack, set: UnitSet): string {
   const [only, ...others] = dogs;
   if (beside) return '';
-  if (!only) return 'for anybody';
+  if (!only)
+    return parts.length === 0
+      ? 'for anybody'
+      : `a day: ${parts.map(({ name, part }) => `${name} ${writePartOf(part)}`).join(' · ')}`;
   return others.length === 0
     ? `${only.name}: all of it`
     : dogs.map((dog) => `${dog.name} ${writeMassIn(dog.grams, set)}`).join(' · ');

@@ -1,5 +1,5 @@
 import { densityOf, MEAT_G_PER_ML, preferring } from '../food/measures';
-import { ANIMAL } from '../recipe/recipe';
+import { ANIMAL, isCooked } from '../recipe/recipe';
 import type { WrittenLine } from '../recipe/written';
 
 /** Leaves that stand high in a pot and collapse. */
@@ -30,5 +30,4 @@ export function roomOf(line: Pick<WrittenLine, 'part' | 'source' | 'preparation'
 }
 
 /** Whether a line goes into its vessel while that is hot. */
-export const goesIntoVessel = ({ moment }: Pick<WrittenLine, 'moment'>): boolean =>
-  moment === 'cook' || moment === 'off heat';
+export const goesIntoVessel = ({ moment }: Pick<WrittenLine, 'moment'>): boolean => isCooked(moment);

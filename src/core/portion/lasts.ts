@@ -1,4 +1,7 @@
 import { addUp } from '../add-up';
+import { maintenanceFactor } from '../dog/maintenance-factor';
+import { restingEnergy } from '../dog/resting-energy';
+import type { Grams } from '../quantity/units';
 import { writeFraction } from '../quantity/write';
 
 /** How long a pot lasts, in days: for all its dogs together, and for each of them alone, by their place. */
@@ -17,6 +20,13 @@ export function lastsOf(grams: number, aDay: readonly number[]): Lasts {
     alone: aDay.map((each) => (each > 0 ? grams / each : undefined)),
   };
 }
+
+/** Where the kcal of a guest come from. */
+export const GUEST_SOURCE = 'as a neutered adult: 1.6 × resting energy, an estimate';
+
+/** kcal a day of a dog of which only the weight in g is known. Source: NRC 2006 for the resting energy; the factor from memory. */
+export const guestKcal = (weight: Grams): number =>
+  restingEnergy(weight) * maintenanceFactor({ neutered: true, proneToGain: false, work: 'none' }).factor;
 
 /** A portion in cups, to an eighth, where a cup of the food was weighed: "2 3/8 cups". Under a sixteenth there is nothing to say. */
 export function inCups(grams: number, cupGrams: number | undefined): string | undefined {

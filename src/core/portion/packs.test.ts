@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { packsFor } from './packs';
+import { isWet, liquidIn } from './liquid';
+import { packsFor, spreadByDog } from './packs';
 import { checkShares, sharesOf, suggestShares } from './shares';
 import { splitToGram } from './split';
 
@@ -72,4 +73,43 @@ test('shares that do not sum, or are negative, are refused', () => {
   expect(checkShares(apart, [100])).toMatchObject({ problem: { field: 'shares.2.grams' } });
   // Several of a fate are usual; one of nothing is none.
   expect(checkShares([...two(60, 0), ...two(40, 0)], [100])).toMatchObject({ value: [{ grams: 60 }, { grams: 40 }] });
+});
+
+test('each dog’s packs by their kcal, its part of those for several; the short one is left out', () => {
+  const packs = [
+    { dogId: 1, grams: 100, short: false },
+    { dogId: 1, grams: 110, short: false },
+    {
+      split: [
+        { dogId: 1, grams: 90 },
+        { dogId: 2, grams: 40 },
+      ],
+      grams: 130,
+      short: false,
+    },
+    { dogId: 1, grams: 12, short: true },
+  ];
+  expect(spreadByDog(packs, 2)).toEqual(
+    new Map([
+      [1, { least: 180, mean: 200, most: 220 }],
+      [2, { least: 80, mean: 80, most: 80 }],
+    ]),
+  );
+});
+
+test('liquid that was strained off is shared out by weight, to the gram, and never more than the packs hold', () => {
+  fc.assert(
+    fc.property(
+      fc.array(fc.integer({ min: 20, max: 900 }), { minLength: 1, maxLength: 20 }),
+      fc.nat(5000),
+      (all, liquid) => {
+        const packs = all.map((grams) => ({ grams }));
+        const parts = liquidIn(packs, liquid);
+        const whole = all.reduce((a, b) => a + b, 0);
+        expect(parts.reduce((a, b) => a + b, 0)).toBe(Math.min(liquid, whole));
+        parts.forEach((part, index) => expect(part).toBeLessThanOrEqual(all[index]!));
+      },
+    ),
+  );
+  expect([isWet(0.22), isWet(0.35)]).toEqual([true, false]);
 });

@@ -115,6 +115,23 @@ export function spreadOf(packs: readonly ProposedPack[], density: number): PackS
   return { least: Math.min(...kcal), mean: addUp(kcal, (each) => each) / kcal.length, most: Math.max(...kcal) };
 }
 
+/** kcal of the packs that each dog gets, its part of those for several: least, mean and most, by the dog. */
+export function spreadByDog(packs: readonly ProposedPack[], density: number): ReadonlyMap<number, PackSpread> {
+  const of = new Map<number, number[]>();
+  const put = (dogId: number, grams: number) => of.set(dogId, [...(of.get(dogId) ?? []), grams * density]);
+  for (const { dogId, split, grams, short } of packs) {
+    if (short) continue;
+    if (split) split.forEach((each) => put(each.dogId, each.grams));
+    else if (dogId !== undefined) put(dogId, grams);
+  }
+  return new Map(
+    [...of].map(([dogId, kcal]) => [
+      dogId,
+      { least: Math.min(...kcal), mean: addUp(kcal, (each) => each) / kcal.length, most: Math.max(...kcal) },
+    ]),
+  );
+}
+
 /** kcal a day that whole pieces are over or under what each dog was to get, by the dog; dogs without pieces are left out. */
 export function driftOf(packs: readonly ProposedPack[], density: number): ReadonlyMap<number, number> {
   const of = new Map<number, number[]>();

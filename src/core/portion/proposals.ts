@@ -3,11 +3,13 @@ import type { Dog } from '../dog/dog';
 import type { Filling } from '../dog/filling';
 import { homeEnergyOn, mealsFilledBy } from '../dog/meals';
 import type { EnergyDensity, Grams } from '../quantity/units';
+import { plateOf, servedAt, type Plating, type Serving } from './plated';
 import { fine, type Outcome } from '../problem';
 import { fillUnits, USUAL_PLAN, type PackPlan, type ToFill } from './pack-plan';
 import { packsFor, type DogDay, type FillUnit, type ProposedPack } from './packs';
 import { FATES, type DayDemand, type Fate } from './shares';
 import { addUp } from '../add-up';
+import { nth } from '../sure';
 
 type NamedDog = Dog & { readonly id: number };
 
@@ -19,20 +21,22 @@ export const feedingFrom = (firstDay: LocalDate, dividedOn: LocalDate): LocalDat
   firstDay < dividedOn ? dividedOn : firstDay;
 
 /**
- * The dog-days that a batch fills from `from` on, day by day, in g at a density (kcal/g); they go on past the plan's
- * end, so that a surplus becomes packs too.
+ * The dog-days that a food fills from `from` on, day by day, in g by how much of it serves so many kcal of a day; they go on
+ * past the plan's end, so that a surplus becomes packs too.
  */
 export function dogDaysFrom(
   from: LocalDate,
   days: number,
   dogs: readonly NamedDog[],
-  density: EnergyDensity,
+  serving: Serving,
   filling?: Filling,
 ): DogDay[] {
   return Array.from({ length: days + FURTHER_DAYS }, (_, day) =>
     dogs.map((dog) => {
-      const meals = mealsFilledBy(dog, addDays(from, day), filling).map(({ kcal }) => kcal / density);
-      return { dogId: dog.id, day, grams: addUp(meals, (grams) => grams), meals };
+      const meals = mealsFilledBy(dog, addDays(from, day), filling);
+      const kcal = addUp(meals, (meal) => meal.kcal);
+      const grams = kcal > 0 ? serving(kcal) : 0;
+      return { dogId: dog.id, day, grams, meals: meals.map((meal) => (kcal > 0 ? (grams * meal.kcal) / kcal : 0)) };
     }),
   )
     .flat()
@@ -46,7 +50,7 @@ export function dogDaysFrom(
 export function demandsOf(
   plan: { readonly from: LocalDate; readonly today: LocalDate; readonly days: number; readonly filling?: Filling },
   dogs: readonly NamedDog[],
-  density: EnergyDensity,
+  serving: Serving,
   leftToday: (dogId: number) => number,
 ): DayDemand[] {
   return Array.from({ length: plan.days }, (_, index) => {
@@ -54,7 +58,7 @@ export function demandsOf(
     const daysAfterCooking = Math.max(0, daysBetween(plan.today, day));
     const grams = addUp(
       dogs,
-      (dog) => (homeEnergyOn(dog, day, plan.filling) / density) * (day === plan.today ? leftToday(dog.id) : 1),
+      (dog) => serving(homeEnergyOn(dog, day, plan.filling)) * (day === plan.today ? leftToday(dog.id) : 1),
     );
     return { daysAfterCooking, grams };
   });
@@ -64,9 +68,12 @@ interface DividedBatch {
   readonly filling?: Filling;
   readonly firstDay: LocalDate;
   readonly days: number;
-  readonly density: EnergyDensity;
+  readonly yields: readonly { readonly place: number; readonly density: EnergyDensity; readonly net: number }[];
+  readonly plating?: Plating;
   readonly shares: readonly {
     readonly id: number;
+    /** The yield it is a part of, by its place. */
+    readonly yield: number;
     readonly fate: Fate;
     readonly grams: number;
     readonly day: LocalDate;
@@ -81,32 +88,52 @@ interface DividedBatch {
 
 type Sealed = { readonly dogId?: number; readonly split?: boolean; readonly grams: number };
 
-/** What packs which are there already do not cover: each takes the first of its dog, or of several dogs. */
+/** Of a pack that holds less than this part of what was meant, the rest is a pack of its own: it was split (ours, no source). */
+const SPLIT = 0.75;
+
+/** What is still to be packed of a unit once so many g of it are. */
+const restOf = (unit: FillUnit, packed: number): FillUnit => {
+  const part = 1 - packed / unit.grams;
+  return {
+    ...unit,
+    grams: unit.grams - packed,
+    ...(unit.split ? { split: unit.split.map((each) => ({ ...each, grams: each.grams * part })) } : {}),
+    ...(unit.pieces === undefined ? {} : { pieces: Math.max(1, Math.round(unit.pieces * part)) }),
+  };
+};
+
+/** What packs which are there already do not cover: each takes the first of its dog, or of several dogs, or a part of it. */
 function withoutPacked(units: readonly FillUnit[], packs: readonly Sealed[]): FillUnit[] {
   const left = [...units];
-  for (const { dogId, split } of packs) {
+  for (const { dogId, split, grams } of packs) {
     const at = left.findIndex((unit) =>
       dogId === undefined ? split === true && unit.split !== undefined : unit.dogId === dogId,
     );
-    if (at >= 0) left.splice(at, 1);
+    if (at < 0) continue;
+    const unit = nth(left, at);
+    if (grams < unit.grams * SPLIT) left[at] = restOf(unit, grams);
+    else left.splice(at, 1);
   }
   return left;
 }
+
+/** What packs are filled by and into. */
+type Kitchen = Pick<ToFill, 'gramsPerMl'> & {
+  readonly containers: (share: { readonly fate: Fate }) => ToFill['containers'];
+};
 
 /** Ways of filling that follow the dogs' days; the others cut what is left, whatever was sealed before. */
 const BY_DAYS: ReadonlySet<PackPlan['by']> = new Set(['dog and day', 'meal', 'household day', 'days', 'pieces']);
 
 /**
  * The packs that what is left of each share becomes by its plan, by share id; every share goes on where the one before it
- * ended. What is eaten today takes the first day's place whatever it weighs. A dry share is cut by its dry weight and density
+ * ended; what is kept apart is cut each by what its part of a dog's day is. What is eaten today takes the first day's place whatever it weighs. A dry share is cut by its dry weight and density
  * once it has them. Refuses a plan that cannot be filled. Source: handbook 9 (common practice, no source).
  */
 export function proposePacks(
   batch: DividedBatch,
   dogs: readonly NamedDog[],
-  kitchen: Pick<ToFill, 'gramsPerMl'> & {
-    readonly containers: (share: { readonly fate: Fate }) => ToFill['containers'];
-  } = {
+  kitchen: Kitchen = {
     gramsPerMl: undefined,
     containers: () => [],
   },
@@ -115,31 +142,45 @@ export function proposePacks(
   const dividedOn = batch.shares[0]?.day;
   if (dividedOn === undefined) return result;
   const from = feedingFrom(batch.firstDay, dividedOn);
-  const daysAt = (density: EnergyDensity) => dogDaysFrom(from, batch.days, dogs, density, batch.filling);
-  const wet = daysAt(batch.density);
-  const warmToday = batch.shares.some((share) => share.fate === 'today') && from === dividedOn;
-  let start = warmToday ? wet.filter((dogDay) => dogDay.day === 0).length : 0;
-  const inOrder = FATES.flatMap((fate) => batch.shares.filter((share) => share.fate === fate));
-  for (const share of inOrder) {
-    if (share.fate === 'today') continue;
-    const { dried, packs: sealed = [], plan = USUAL_PLAN } = share;
-    const days = (dried ? daysAt(dried.density) : wet).slice(start);
-    const whole = dried ? Math.round(dried.dry) : share.grams;
-    start += packsFor(whole, days).filled;
-    const left = Math.max(0, Math.round(whole - addUp(sealed, (pack) => pack.grams)));
-    const units = fillUnits(plan, {
-      grams: left,
-      days,
-      // A volume of dry food was never measured.
-      gramsPerMl: dried ? undefined : kitchen.gramsPerMl,
-      containers: kitchen.containers(share),
-    });
-    result.set(
-      share.id,
-      units.ok
-        ? fine(packsFor(left, BY_DAYS.has(plan.by) ? withoutPacked(units.value, sealed) : units.value).packs)
-        : units,
-    );
+  for (const pot of batch.yields) {
+    const own = batch.shares.filter((share) => share.yield === pot.place);
+    const serving = servingOf(batch, pot.place);
+    // Of a dried food fewer g hold the same.
+    const daysAt = (density: number) =>
+      dogDaysFrom(from, batch.days, dogs, (kcal) => (serving(kcal) * pot.density) / density, batch.filling);
+    const wet = daysAt(pot.density);
+    const warmToday = own.some((share) => share.fate === 'today') && from === dividedOn;
+    let start = warmToday ? wet.filter((dogDay) => dogDay.day === 0).length : 0;
+    const inOrder = FATES.flatMap((fate) => own.filter((share) => share.fate === fate));
+    for (const share of inOrder) {
+      if (share.fate === 'today') continue;
+      const { dried, packs: sealed = [], plan = USUAL_PLAN } = share;
+      const days = (dried ? daysAt(dried.density) : wet).slice(start);
+      const whole = dried ? Math.round(dried.dry) : share.grams;
+      start += packsFor(whole, days).filled;
+      const left = Math.max(0, Math.round(whole - addUp(sealed, (pack) => pack.grams)));
+      const units = fillUnits(plan, {
+        grams: left,
+        days,
+        // A volume of dry food was never measured.
+        gramsPerMl: dried ? undefined : kitchen.gramsPerMl,
+        containers: kitchen.containers(share),
+      });
+      result.set(
+        share.id,
+        units.ok
+          ? fine(packsFor(left, BY_DAYS.has(plan.by) ? withoutPacked(units.value, sealed) : units.value).packs)
+          : units,
+      );
+    }
   }
   return result;
+}
+
+/** How much of one yield serves a dog's kcal, by how all of them are plated. */
+export function servingOf(batch: Pick<DividedBatch, 'yields' | 'plating'>, place: number): Serving {
+  const [first] = batch.yields;
+  if (first && batch.yields.length === 1) return servedAt(first.density);
+  const plate = plateOf(batch.yields, batch.plating);
+  return (kcal) => plate(kcal).find((part) => part.place === place)?.grams ?? 0;
 }

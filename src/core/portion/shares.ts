@@ -52,13 +52,14 @@ export const sharesOf = (shares: Shares): (ShareSaid & { readonly grams: number 
   FATES.filter((fate) => shares[fate] > 0).map((fate) => ({ fate, grams: shares[fate] }));
 
 /**
- * Refuses shares that are not whole, are negative, or do not sum to their yields (whole g, by their places); `write` says
- * a weight. The field is the place of the share.
+ * Refuses shares that are not whole, are negative, or do not sum to their yields (whole g, by their places); of several
+ * yields one may wait undivided. `write` says a weight, `nameOf` a yield. The field is the place of the share.
  */
 export function checkShares<T extends ShareSaid>(
   shares: readonly T[],
   yields: readonly (number | undefined)[],
   write: (mass: number) => string = writeGrams,
+  nameOf: (place: number) => string = (place) => `yield ${place + 1}`,
 ): Outcome<readonly T[]> {
   for (const [index, share] of shares.entries()) {
     if (!Number.isInteger(share.grams) || share.grams < 0)
@@ -66,11 +67,14 @@ export function checkShares<T extends ShareSaid>(
   }
   const stray = shares.findIndex((share) => yields[share.yield ?? 0] === undefined);
   if (stray >= 0) return refused('A share is a part of a yield that was weighed.', `shares.${stray}.grams`);
+  const several = yields.filter((whole) => whole !== undefined).length > 1;
   for (const [place, whole] of yields.entries()) {
     const total = addUp(shares, (share) => ((share.yield ?? 0) === place ? share.grams : 0));
     if (whole === undefined || total === whole) continue;
+    // Of what is kept apart one may be divided before the other.
+    if (total === 0 && several) continue;
     const gap = total - whole;
-    const pot = yields.length > 1 ? `yield ${place + 1}` : 'the pot';
+    const pot = several ? nameOf(place) : 'the pot';
     return refused(
       `The shares come to ${write(total)}: ${write(Math.abs(gap))} ${gap > 0 ? 'more' : 'less'} than ${pot} holds.`,
       'shares',

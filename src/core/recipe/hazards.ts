@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Food } from '../food/food';
-import type { Moment, Part } from './recipe';
+import { isCooked, type Moment, type Part } from './recipe';
 
 /** A food that can hurt, as data/hazards.json holds it. */
 export const hazardSchema = z.object({
@@ -70,8 +70,6 @@ export function namesHazard(hazard: Pick<Hazard, 'words' | 'not'>, text: string)
   for (const phrase of hazard.not ?? []) rest = rest.split(spaced(phrase)).join(' ');
   return hazard.words.some((word) => rest.includes(spaced(word)));
 }
-
-const isCooked = (moment: Moment) => moment === 'cook' || moment === 'off heat';
 
 function hits(hazard: Hazard, line: CheckedLine): boolean {
   if (hazard.onlyRaw === true && isCooked(line.moment)) return false;

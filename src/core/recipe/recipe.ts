@@ -22,9 +22,12 @@ export type Part = (typeof PARTS)[number];
 /** What counts as animal protein by weight: meat, organs and eggs (common practice, no source). */
 export const ANIMAL: ReadonlySet<Part> = new Set(['muscle', 'muscular organ', 'secreting organ', 'egg']);
 
-export const MOMENTS = ['cook', 'off heat', 'stir-in', 'bowl'] as const;
-/** When a line goes in; a bowl line never enters the batch or its density. */
+export const MOMENTS = ['cook', 'off heat', 'stir-in', 'raw', 'bowl'] as const;
+/** When a line goes in; *raw* is never cooked, and a bowl line never enters the batch or its density. */
 export type Moment = (typeof MOMENTS)[number];
+
+/** Whether a line is heated at all. */
+export const isCooked = (moment: Moment): boolean => moment === 'cook' || moment === 'off heat';
 
 export const BASES = [
   'batch',

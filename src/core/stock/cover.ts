@@ -67,6 +67,7 @@ export function coverOf(
             dog.dogId,
             meal.recipeId,
           ),
+          dog.dogId,
         );
         for (const part of drawn) {
           const source = sure(stock.get(part.key));

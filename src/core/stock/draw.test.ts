@@ -137,3 +137,29 @@ describe('cover', () => {
     );
   });
 });
+
+test('what is kept apart comes together in a bowl: of each its part of the kcal, what one lacks from whatever is next', () => {
+  const plate = (place: number, parts: Record<number, number>, usual: number) => ({ of: 7, place, parts, usual });
+  const meat = pack('K1', { grams: 500, density: 2, plate: plate(0, { 1: 0.8 }, 0.6) });
+  const grain = pack('K2', { grams: 500, density: 1, plate: plate(1, { 1: 0.2 }, 0.4) });
+  const other = pack('M1', { grams: 500, density: 1 });
+  const grams = (kcal: number, sources: Source[], dogId?: number) =>
+    drawMeal(kcal, sources, dogId).drawn.map((part) => [part.code, part.grams]);
+  expect(grams(300, [meat, grain, other])).toEqual([
+    ['K1', 90],
+    ['K2', 120],
+  ]);
+  expect(grams(300, [meat, grain, other], 1)).toEqual([
+    ['K1', 120],
+    ['K2', 60],
+  ]);
+  // Only 30 g of grain are left: the rest of the meal is more meat.
+  const short = drawMeal(300, [meat, { ...grain, grams: 30 }, other]);
+  expect(short.drawn.map((part) => [part.code, part.grams])).toEqual([
+    ['K1', 135],
+    ['K2', 30],
+  ]);
+  expect(short.missing).toBe(0);
+  // Another food first is a meal of its own.
+  expect(grams(300, [other, meat, grain])).toEqual([['M1', 300]]);
+});

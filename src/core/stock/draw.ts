@@ -26,6 +26,16 @@ export interface Source {
   readonly short: boolean;
   /** No meal: broth, or fat that was skimmed. It is never put into a bowl by itself. */
   readonly beside?: boolean;
+  /** It is put into a bowl with others of its batch that are kept apart. */
+  readonly plate?: Plate | undefined;
+}
+
+/** Of which batch a source is one of several foods, which of them, and what part of a dog's kcal it gives, by the dog. */
+interface Plate {
+  readonly of: number;
+  readonly place: number;
+  readonly usual: number;
+  readonly parts: Readonly<Record<number, number>>;
 }
 
 export interface Drawn {
@@ -66,6 +76,54 @@ export const isFit = (source: Pick<Source, 'safeUntil'>, day: LocalDate) =>
 /** Below this part of the meal a rest is not worth opening another pack, and a crumb in the pack goes along. */
 const CRUMB = 0.03;
 
+/** A source with what is left of it. */
+const without = (sources: readonly Source[], drawn: readonly Drawn[]): Source[] =>
+  sources.map((source) => ({
+    ...source,
+    grams: source.grams - addUp(drawn, (part) => (part.key === source.key ? part.grams : 0)),
+  }));
+
+/** What was drawn twice of a source is one part of the bowl. */
+function joined(drawn: readonly Drawn[]): Drawn[] {
+  const all = new Map<string, Drawn>();
+  for (const part of drawn) {
+    const own = all.get(part.key);
+    all.set(
+      part.key,
+      own ? { ...own, grams: own.grams + part.grams, water: own.water + part.water, kcal: own.kcal + part.kcal } : part,
+    );
+  }
+  return [...all.values()];
+}
+
+/**
+ * Fills one meal. What is first in the order of use comes with what it is plated with: of each of them its part of the kcal, and
+ * what one lacks comes from whatever is next. Everything else as by {@link drawInOrder}. `dogId` says whose plate it is.
+ */
+export function drawMeal(
+  kcal: number,
+  sources: readonly Source[],
+  dogId?: number,
+): { readonly drawn: Drawn[]; readonly missing: number } {
+  const plate = sources.find((source) => source.grams > 0)?.plate;
+  if (!plate) return drawInOrder(kcal, sources);
+  const together = sources.filter((source) => source.plate?.of === plate.of);
+  const drawn: Drawn[] = [];
+  for (const place of new Set(together.map((source) => source.plate?.place))) {
+    const own = together.filter((source) => source.plate?.place === place);
+    const part = own[0]?.plate;
+    if (part) drawn.push(...drawInOrder(kcal * (part.parts[dogId ?? NaN] ?? part.usual), own).drawn);
+  }
+  const open = kcal - addUp(drawn, (part) => part.kcal);
+  if (open <= kcal * CRUMB) return { drawn, missing: 0 };
+  const rest = drawInOrder(
+    open,
+    without(sources, drawn).filter((source) => source.grams > 0),
+  );
+  const all = joined([...drawn, ...rest.drawn]);
+  return { drawn: all, missing: rest.missing <= kcal * CRUMB ? 0 : rest.missing };
+}
+
 /**
  * Fills one meal from packs in the order given.
  *
@@ -73,7 +131,7 @@ const CRUMB = 0.03;
  * with the water to put back, and the kcal that no source could give (0 where the meal is full to 3 %).
  * Source: arithmetic; the 3 % is within the usual tolerance of a pack (common practice, no source).
  */
-export function drawMeal(
+export function drawInOrder(
   kcal: number,
   sources: readonly Source[],
 ): { readonly drawn: Drawn[]; readonly missing: number } {

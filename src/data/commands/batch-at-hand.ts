@@ -98,14 +98,27 @@ export async function refreshBatch(context: Context, batchId: number): Promise<B
     const stored = storedAs(share, state.yields);
     if (!stored || share.packs.length === 0) continue;
     await tx
-      .update(holding)
+      .update(packContent)
       .set({ density: stored.density, waterPerGram: stored.waterPerGram })
-      .where(
-        inArray(
-          holding.id,
-          tx.select({ id: packContent.holdingId }).from(packContent).where(eq(packContent.shareId, share.id)),
-        ),
-      );
+      .where(eq(packContent.shareId, share.id));
   }
+  // What a pack holds is what its contents do, by their weights; they may be of several batches.
+  const of = (
+    column: typeof packContent.density | typeof packContent.waterPerGram,
+    plain: typeof holding.density | typeof holding.waterPerGram,
+  ) =>
+    sql`coalesce((select sum(${column} * ${packContent.amount}) / nullif(sum(${packContent.amount}), 0) from ${packContent} where ${packContent.holdingId} = ${holding.id}), ${plain})`;
+  await tx
+    .update(holding)
+    .set({
+      density: of(packContent.density, holding.density),
+      waterPerGram: of(packContent.waterPerGram, holding.waterPerGram),
+    })
+    .where(
+      inArray(
+        holding.id,
+        tx.select({ id: packContent.holdingId }).from(packContent).where(eq(packContent.batchId, batchId)),
+      ),
+    );
   return state;
 }

@@ -2,7 +2,7 @@ import 'server-only';
 import { eq, inArray } from 'drizzle-orm';
 import type { Take } from '@/core/batch/evidence';
 import { followsOf, sharesAfter, withheldFrom, type Follows } from '@/core/batch/follows';
-import { storedAs, type BatchState, type WeighedState } from '@/core/batch/fold';
+import { storedAs, type BatchState, type BatchYield, type WeighedState } from '@/core/batch/fold';
 import { homeEnergyOn } from '@/core/dog/meals';
 import { yieldOf, type NewReading } from '@/core/batch/reading';
 import type { Weighing } from '@/core/portion/yield';
@@ -77,8 +77,9 @@ export async function weighBatch(context: Context, input: WeighInput): Promise<F
   const { weighing } = input;
   if (weighing.by === 'scale' && weighing.vessels.length === 0) refuse('Weigh at least one vessel.', 'vessels');
   const place = input.yield ?? 0;
-  if (place > 0 && !before.takes.some((take) => take.component === place))
-    refuse('Nothing was cooked apart in this vessel. Look again.', 'vessels');
+  if (before.apart === 'lines') refuse('What goes into boxes uncooked was weighed line by line.', 'vessels');
+  if (place > 0 && (before.apart === undefined || !before.takes.some((take) => take.component === place)))
+    refuse('Nothing was kept apart in this vessel. Look again.', 'vessels');
   if (before.state === 'weighed')
     await strike(
       context,
@@ -216,9 +217,11 @@ async function daysLeft(
 
 /** Shares give way to what the pot weighs now; nothing that was packed or fed is lost. */
 async function followPot(context: Context, after: WeighedState, packsStand: boolean): Promise<void> {
+  for (const pot of after.yields) await followYield(context, after, pot, packsStand);
+}
+
+async function followYield(context: Context, after: WeighedState, pot: BatchYield, packsStand: boolean): Promise<void> {
   const { tx } = context;
-  const [pot] = after.yields;
-  if (!pot) return;
   const shares = after.shares.filter((own) => own.yield === pot.place);
   const { grams: wanted, over } = sharesAfter(shares, Math.round(pot.net));
   if (over >= 1 && !packsStand)

@@ -1,6 +1,7 @@
 import 'server-only';
 import type { BatchState } from '@/core/batch/fold';
 import type { NewReading } from '@/core/batch/reading';
+import { yieldAt } from '@/core/batch/apart';
 import { asksOf, type CookAct } from '@/core/batch/steps/cook';
 import { addDays, instantAt } from '@/core/calendar/local-date';
 import { standing } from '@/core/standing';
@@ -257,7 +258,9 @@ async function stirIn(
   const readings: NewReading[] = [{ node: `task:stir.${line}`, kind: 'task done', value: grams }];
   if (Math.abs(grams - own.grams) >= 0.05) readings.push({ node: `line:${line}`, kind: 'gross', value: grams });
   if (when === 'before weighing' || found.state !== 'weighed') return readings;
-  const pot = found.yields.find((each) => each.weighing.by === 'scale');
+  const take = found.takes[line];
+  const place = found.apart && take ? yieldAt(found.apart, take, line) : undefined;
+  const pot = found.yields.find((each) => each.weighing.by === 'scale' && each.place === (place ?? each.place));
   if (!pot) return readings;
   const nodes = (await observed(context, found.id))
     .nodes('vessel')

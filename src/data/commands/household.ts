@@ -2,6 +2,7 @@ import 'server-only';
 import { TZDate } from '@date-fns/tz';
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import { readMealTimes, type MealTimes } from '@/core/household/meal-times';
+import { readLabelAddress } from '@/core/label/address';
 import type { UnitSet } from '@/core/quantity/units';
 import { keepFoodFacts } from '../repositories/food-facts';
 import { changeHousehold } from '../repositories/household';
@@ -14,6 +15,8 @@ export interface HouseholdEntry {
   readonly fridgeDays: number;
   readonly timeZone: string;
   readonly currency: string;
+  /** What the codes on labels open; empty: the address that the page was asked at. */
+  readonly labelAddress?: string | null | undefined;
   readonly mealTimes: MealTimes;
 }
 
@@ -32,7 +35,8 @@ export async function saveHousehold(context: Context, entry: HouseholdEntry): Pr
   }
   checkTimeZone(entry.timeZone);
   const mealTimes = need(readMealTimes(entry.mealTimes));
-  await changeHousehold(context.tx, { ...entry, mealTimes, unitsSaid: true });
+  const labelAddress = need(readLabelAddress(entry.labelAddress ?? ''));
+  await changeHousehold(context.tx, { ...entry, labelAddress: labelAddress ?? null, mealTimes, unitsSaid: true });
   if (entry.energyFactors !== context.household.energyFactors)
     await keepFoodFacts(context.tx, context.reference, entry.energyFactors);
   // The dates in force of what is in the fridge follow the new rule at once; the labels keep what they said.

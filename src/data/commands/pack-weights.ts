@@ -1,6 +1,8 @@
 import 'server-only';
 import { eq } from 'drizzle-orm';
+import { splitToGram } from '@/core/portion/split';
 import { standing } from '@/core/standing';
+import { nth } from '@/core/sure';
 import { tenths } from '@/core/stock/ledger';
 import { readHistories, readSealed } from '../repositories/movements';
 import { readPacks, type StoredPack } from '../repositories/stock';
@@ -64,7 +66,8 @@ export async function weighPacksAgain(
   if (entries.length === 0) refuse('They weigh what they did: nothing is to be put right.', 'packs');
   await writeMovements(context, entries);
   await keepContents(context.tx, ids);
-  await refreshBatch(context, input.batchId);
+  const batches = new Set(known.flatMap((pack) => pack.contents.map((each) => each.batchId)));
+  for (const batchId of [...batches].sort((a, b) => a - b)) await refreshBatch(context, batchId);
 }
 
 /** A pack's weight as the scale shows it; refused where it cannot be. */
@@ -84,10 +87,14 @@ export async function keepContents(tx: Context['tx'], holdingIds: readonly numbe
   for (const found of await readPacks(tx, holdingIds)) {
     const [now, before] = [came.get(found.holdingId) ?? 0, tenths(found.sealedGrams)];
     if (found.void || now === before) continue;
-    for (const { id, grams } of found.contents)
+    const parts = splitToGram(
+      now,
+      found.contents.map(({ grams }) => grams),
+    );
+    for (const [index, { id }] of found.contents.entries())
       await tx
         .update(packContent)
-        .set({ amount: Math.round((tenths(grams) / before) * now) })
+        .set({ amount: nth(parts, index) })
         .where(eq(packContent.id, id));
   }
 }

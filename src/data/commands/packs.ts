@@ -1,28 +1,19 @@
 import 'server-only';
-import { asc, eq, sql } from 'drizzle-orm';
-import { storedAs } from '@/core/batch/fold';
+import { asc, eq } from 'drizzle-orm';
 import type { NewReading } from '@/core/batch/reading';
 import type { FillEntry, TraysEntry } from '@/core/batch/steps/pack';
 import { spreadRest, withGrams } from '@/core/portion/filling';
 import { proposePacks } from '@/core/portion/proposals';
-import type { FoodKind } from '@/core/preserve/shelf-life';
 import { packCode } from '@/core/stock/code';
-import { foldHolding, tenths, type Leg } from '@/core/stock/ledger';
 import { tray } from '../schema/batches';
-import { recipe } from '../schema/recipes';
-import { holding, pack, packContent } from '../schema/stock';
 import type { WeighedBatch } from '../repositories/batches';
 import { readFilling } from '../repositories/filling';
 import { readDogs } from '../repositories/dogs';
-import { readAllPlaces } from '../repositories/household';
 import { observe, observed, refreshBatch, strike } from './batch-at-hand';
-import { appendMovements, rulesGiven, type NewMovement } from './ledger';
 import { inMass, need, refuse, type Context } from './run';
+import { sealPacks, takeNumbers } from './seal';
 import { shareIn } from './shares';
 import { nth, sure } from '@/core/sure';
-
-/** Fat above a fifth of the dry matter halves the shelf life of freeze-dried food (common practice, no source). */
-const FATTY = 0.2;
 
 /** Writes down the weights of the trays: first empty and wet, after the dryer dry as well. What is wrong is struck out. */
 export async function saveTrays(context: Context, input: TraysEntry): Promise<{ warning: string | undefined }> {
@@ -105,7 +96,7 @@ async function toBeFilled(context: Context, batch: WeighedBatch, share: WeighedB
   if (dogs.length === 0 && !batch.byProduct) refuse('None of the dogs of this plan is here any more.');
   if (share.fate === 'dry' && !share.dried) refuse('Weigh every tray dry first.', 'trays');
   const kitchen = await readFilling(tx, batch, household.unitSet);
-  const filled = proposePacks({ ...batch, density: batch.yield.density }, dogs, kitchen).get(share.id);
+  const filled = proposePacks(batch, dogs, kitchen).get(share.id);
   const proposed = filled ? need(filled) : [];
   if (proposed.length === 0) refuse('Nothing of it is left to be packed.');
   return proposed;
@@ -122,9 +113,12 @@ export async function sealShare(
   const codes = proposed.map((_, index) => packCode(batch.letter, numbers + index));
   await sealPacks(
     context,
-    batch,
-    share,
-    proposed.map((each, index) => ({ ...each, code: nth(codes, index), weighed: false })),
+    proposed.map((each, index) => ({
+      ...each,
+      code: nth(codes, index),
+      weighed: false,
+      contents: [{ batch, share, grams: each.grams }],
+    })),
   );
   await refreshBatch(context, batch.id);
   return { codes };
@@ -146,105 +140,10 @@ export async function fillPack(context: Context, input: FillEntry): Promise<{ co
       'grams',
     );
   const code = packCode(batch.letter, await takeNumbers(context, batch.recipeId, 1));
-  await sealPacks(context, batch, share, [{ ...withGrams(pack, grams), code, weighed: true }]);
+  await sealPacks(context, [{ ...withGrams(pack, grams), code, weighed: true, contents: [{ batch, share, grams }] }]);
   await refreshBatch(context, batch.id);
   return { code, grams };
 }
 
 /** Packs together may weigh so much more than their share before it is asked about (ours, no source). */
 const MOST_OVER = 0.02;
-
-/** The first of `count` running numbers of a recipe; they are never given out again. */
-async function takeNumbers({ tx }: Context, recipeId: number, count: number): Promise<number> {
-  const [row] = await tx
-    .update(recipe)
-    .set({ nextPack: sql`${recipe.nextPack} + ${count}` })
-    .where(eq(recipe.id, recipeId))
-    .returning({ next: recipe.nextPack });
-  return sure(row).next - count;
-}
-
-interface Sealed {
-  readonly code: string;
-  readonly grams: number;
-  readonly short: boolean;
-  readonly dogId?: number;
-  readonly split?: readonly { readonly dogId: number; readonly grams: number }[];
-  readonly pieces?: number;
-  readonly weighed: boolean;
-}
-
-/** Writes packs of a share with their movements, all of them in a few statements. */
-async function sealPacks(
-  context: Context,
-  batch: WeighedBatch,
-  share: WeighedBatch['shares'][number],
-  sealed: readonly Sealed[],
-): Promise<void> {
-  const { tx, today } = context;
-  const places = new Map((await readAllPlaces(tx)).map((each) => [each.id, each.kind]));
-  const placeId = sure(share.placeId);
-  const kind: FoodKind = share.fate === 'dry' ? sure(share.method) : batch.byProduct === 'broth' ? 'broth' : 'cooked';
-  const dryMatter = Number(batch.sheet.solids);
-  const fatty = dryMatter > 0 && (batch.sheet.fat?.amount ?? 0) / dryMatter > FATTY;
-  const { density, waterPerGram } = sure(storedAs(share, batch.yields));
-  // They are new and alike but for their weight: one fold says the dates of all.
-  const packed = { id: 1, kind: 'packed' as const, day: today, legs: [{ holdingId: 0, placeId, amount: 1 }] };
-  const state = sure(need(foldHolding([packed], { holdingId: 0, kind, fatty, places, ...rulesGiven(context) })));
-  const made = await tx
-    .insert(holding)
-    .values(
-      sealed.map(({ grams }) => ({
-        kind: 'pack' as const,
-        foodKind: kind,
-        fatty,
-        placeId,
-        amount: tenths(grams),
-        since: today,
-        safeUntil: state.safeUntil ?? null,
-        bestBy: state.bestBy ?? null,
-        rule: state.rule,
-        density,
-        waterPerGram,
-      })),
-    )
-    .returning({ id: holding.id });
-  const movements: NewMovement[] = sealed.map(({ grams }, index) => {
-    const amount = tenths(grams);
-    const legs: Leg[] = [
-      { account: 'cooked', amount: -amount },
-      { holdingId: nth(made, index).id, placeId, amount },
-    ];
-    return { kind: 'packed', legs };
-  });
-  await appendMovements(context, movements);
-  await tx.insert(pack).values(
-    sealed.map((each, index) => ({
-      holdingId: nth(made, index).id,
-      code: each.code,
-      dogId: each.dogId ?? null,
-      split: each.split ?? null,
-      pieces: each.pieces ?? null,
-      weighed: each.weighed,
-      packedOn: today,
-      labelAmount: tenths(each.grams),
-      labelDensity: density,
-      labelWaterPerGram: waterPerGram,
-      labelSafeUntil: state.safeUntil ?? null,
-      labelBestBy: state.bestBy ?? null,
-      labelRule: state.rule,
-      short: each.short,
-      estimated: batch.yields.some((own) => own.estimated),
-    })),
-  );
-  const trayId = share.trays.length === 1 ? nth(share.trays, 0).id : null;
-  await tx.insert(packContent).values(
-    sealed.map((each, index) => ({
-      holdingId: nth(made, index).id,
-      batchId: batch.id,
-      shareId: share.id,
-      trayId,
-      amount: tenths(each.grams),
-    })),
-  );
-}

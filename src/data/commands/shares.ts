@@ -1,5 +1,6 @@
 import 'server-only';
 import { eq } from 'drizzle-orm';
+import { stillToWeigh } from '@/core/batch/apart';
 import type { BatchYield, ShareState } from '@/core/batch/fold';
 import type { SharesEntry } from '@/core/batch/steps/divide';
 import { readPackPlan, type PackPlanEntry } from '@/core/portion/pack-plan';
@@ -17,6 +18,7 @@ import { readPlaces, type Place } from '../repositories/household';
 import { share } from '../schema/batches';
 import { batchIn, refreshBatch } from './batch-at-hand';
 import { dropShares } from './batches';
+import { nothingInBoxes } from './boxes';
 import { needsNothing } from './cook-day';
 import { inMass, need, refuse, type Context } from './run';
 
@@ -35,8 +37,17 @@ export async function setShares(context: Context, input: SharesEntry): Promise<v
   const { tx, today } = context;
   const weighed = await batchIn(context, input, ['weighed']);
   if (weighed.shares.length === 0) needsNothing(weighed);
+  const [open] = stillToWeigh(weighed);
+  if (open) refuse(`Weigh the ${open.name} too: each dog’s part of it follows from both.`, 'shares');
+  await nothingInBoxes(
+    context,
+    weighed.shares.map((own) => own.id),
+  );
   const places = await readPlaces(tx);
-  const wanted = need(checkShares(input.shares, wholeOf(weighed.yields), inMass(context)));
+  const names = new Map(weighed.yields.map(({ place, name }) => [place, name]));
+  const wanted = need(
+    checkShares(input.shares, wholeOf(weighed.yields), inMass(context), (place) => names.get(place) ?? 'the pot'),
+  );
   const old = new Map(weighed.shares.map((own) => [own.id, own]));
   const kept = new Set<number>();
   for (const said of wanted) {
@@ -84,7 +95,7 @@ export async function planPacks(
   const dogs = (await readDogs(tx)).filter((dog) => batch.dogIds.includes(dog.id));
   const shares = batch.shares.map((each) => (each.id === own.id ? { ...each, plan } : each));
   const kitchen = await readFilling(tx, batch, household.unitSet);
-  const filled = proposePacks({ ...batch, density: batch.yield.density, shares }, dogs, kitchen).get(own.id);
+  const filled = proposePacks({ ...batch, shares }, dogs, kitchen).get(own.id);
   if (filled) need(filled);
   await tx.update(share).set({ packPlan: plan }).where(eq(share.id, own.id));
   await refreshBatch(context, batch.id);

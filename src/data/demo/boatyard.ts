@@ -279,7 +279,10 @@ async function feedDay(
       if (!meal) continue;
       const warm = await readWarmShares(tx, context.today, context.household.energyFactors);
       const packs = (await readStock(tx)).filter((pack) => pack.placeKind !== 'freezer');
-      const ready = inOrderOfUse([...warm.map(warmSourceOf), ...packs.map(sourceOf)], context.today);
+      const ready = inOrderOfUse(
+        [...warm.map((each) => warmSourceOf(each)), ...packs.map((pack) => sourceOf(pack))],
+        context.today,
+      );
       const { drawn } = drawMeal(meal.kcal, fitFor(ready, dog.id));
       if (drawn.length === 0) continue;
       const parts = drawn.map(({ key, grams: mass }) => {

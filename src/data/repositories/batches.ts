@@ -115,7 +115,7 @@ export async function readTares(tx: Tx): Promise<{ readonly name: string; readon
 /** All that one batch's fold looks at. */
 export async function readBatchHistory(tx: Tx, batchId: number): Promise<BatchHistory> {
   const [own] = await tx
-    .select({ startedAt: batch.startedAt, evidence: batch.evidence })
+    .select({ startedAt: batch.startedAt, evidence: batch.evidence, plating: batch.plating })
     .from(batch)
     .where(eq(batch.id, batchId));
   if (!own?.startedAt || !own.evidence) return { readings: [], shares: [], packed: [], fed: [] };
@@ -150,6 +150,7 @@ export async function readBatchHistory(tx: Tx, batchId: number): Promise<BatchHi
   return {
     startedAt: own.startedAt,
     evidence: own.evidence,
+    ...(own.plating ? { plating: own.plating } : {}),
     readings: await readReadings(tx, batchId),
     shares: shares.map((row) => ({
       id: row.id,

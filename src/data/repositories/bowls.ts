@@ -64,22 +64,24 @@ export async function readBowlsBetween(tx: Tx, from: LocalDate, to: LocalDate): 
 export async function readFedOfBatch(
   tx: Tx,
   batchId: number,
-): Promise<{ readonly kcal: number; readonly grams: number; readonly density: number | undefined }[]> {
+): Promise<
+  { readonly kcal: number; readonly grams: number; readonly density: number | undefined; readonly place: number }[]
+> {
   const fromPacks = await tx
-    .select({ kcal: bowlPart.kcal, amount: bowlPart.amount, density: holding.density })
+    .selectDistinct({ id: bowlPart.id, kcal: bowlPart.kcal, amount: bowlPart.amount, density: holding.density })
     .from(packContent)
     .innerJoin(bowlPart, eq(bowlPart.holdingId, packContent.holdingId))
     .innerJoin(holding, eq(holding.id, packContent.holdingId))
     .innerJoin(bowl, eq(bowl.id, bowlPart.bowlId))
     .where(and(eq(packContent.batchId, batchId), isNull(bowl.reversedBy)));
   const warm = await tx
-    .select({ kcal: bowlPart.kcal, amount: bowlPart.amount })
+    .select({ kcal: bowlPart.kcal, amount: bowlPart.amount, place: share.yield })
     .from(share)
     .innerJoin(bowlPart, eq(bowlPart.shareId, share.id))
     .innerJoin(bowl, eq(bowl.id, bowlPart.bowlId))
     .where(and(eq(share.batchId, batchId), isNull(bowl.reversedBy)));
   return [
-    ...fromPacks.map(({ kcal, amount, density }) => ({ kcal, grams: fromTenths(amount), density })),
-    ...warm.map(({ kcal, amount }) => ({ kcal, grams: fromTenths(amount), density: undefined })),
+    ...fromPacks.map(({ kcal, amount, density }) => ({ kcal, grams: fromTenths(amount), density, place: 0 })),
+    ...warm.map(({ kcal, amount, place }) => ({ kcal, grams: fromTenths(amount), density: undefined, place })),
   ];
 }

@@ -32,7 +32,9 @@ export async function readPacksAt(tx: Tx, batchIds: readonly number[]): Promise<
       where held.amount > 0 and not held.void and content.batch_id in (${ids})
     ), whole as (
       select content.holding_id, sum(content.amount)::float8 amount from ${packContent} content
-      where content.batch_id in (select batch_id from living) group by 1
+      where content.holding_id in (
+        select own.holding_id from ${packContent} own where own.batch_id in (select batch_id from living)
+      ) group by 1
     )
     select content.batch_id batch, own.fate, at.kind place,
       sum(content.amount)::float8 / 10 packed,

@@ -1,6 +1,6 @@
 import 'server-only';
 import { addDays, type LocalDate } from '@/core/calendar/local-date';
-import { mealsOn } from '@/core/dog/meals';
+import { homeEnergyOn, mealsOn } from '@/core/dog/meals';
 import type { PlanInputs } from '@/core/plan/inputs';
 import type { PlanEntry } from '@/core/plan/plan-entry';
 import { shelfLifeOf } from '@/core/preserve/shelf-life';
@@ -33,11 +33,12 @@ interface Here {
 async function coveredBy({ tx, reference, household, today }: Here, dogs: readonly StoredDog[], stock: StoredPack[]) {
   if (stock.length === 0) return {};
   const avoided = await readAvoided(tx, reference, dogs, today);
+  const days = new Map(dogs.map((dog): [number, number] => [dog.id, homeEnergyOn(dog, today)]));
   return kcalCovered(
     coverOf(
       dogs.map((dog) => ({ dogId: dog.id, mealsOn: (index) => mealsOn(dog, addDays(today, index)) })),
       COVERED_DAYS,
-      stock.map((pack) => ({ ...sourceOf(pack), notFor: avoided.dogsNotFor({ holdingId: pack.holdingId }) })),
+      stock.map((pack) => ({ ...sourceOf(pack, days), notFor: avoided.dogsNotFor({ holdingId: pack.holdingId }) })),
       today,
       { fridgeDays: household.fridgeDays, openedDriedDays: reference.shelfLives.openedDriedDays.days },
     ),

@@ -5,7 +5,8 @@ import { alias } from 'drizzle-orm/pg-core';
 import { dayIn, type LocalDate } from '@/core/calendar/local-date';
 import { isDried, type PlaceKind } from '@/core/preserve/shelf-life';
 import type { ByProduct } from '@/core/batch/by-product';
-import { densityIn } from '@/core/batch/summary';
+import { densityIn, type BatchSummary } from '@/core/batch/summary';
+import { energyParts, plateOf } from '@/core/portion/plated';
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import type { Source } from '@/core/stock/draw';
 import { fromTenths, type HoldingRules } from '@/core/stock/ledger';
@@ -29,6 +30,12 @@ export interface StoredContent {
   readonly unproven: boolean;
   readonly grams: number;
   readonly id: number;
+  /** The yield that it is of, by its place. */
+  readonly place: number;
+  /** What of its batch it is, where that is kept apart. */
+  readonly partName: string | undefined;
+  /** The yields of its batch, where they are kept apart. */
+  readonly apart: BatchSummary['apart'];
 }
 
 export interface StoredPack {
@@ -104,8 +111,11 @@ async function toPacks(tx: Tx, rows: readonly PackRow[]): Promise<StoredPack[]> 
       cookedAt: batch.startedAt,
       unproven: sql<boolean>`coalesce((coalesce(${parent.summary}, ${batch.summary})->>'unproven')::boolean, false)`,
       amount: packContent.amount,
+      place: share.yield,
+      apart: sql<BatchSummary['apart'] | null>`${batch.summary}->'apart'`,
     })
     .from(packContent)
+    .innerJoin(share, eq(share.id, packContent.shareId))
     .innerJoin(batch, eq(batch.id, packContent.batchId))
     .leftJoin(parent, eq(parent.id, batch.parentId))
     .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
@@ -118,9 +128,15 @@ async function toPacks(tx: Tx, rows: readonly PackRow[]): Promise<StoredPack[]> 
     )
     .orderBy(desc(packContent.amount), asc(packContent.id));
   const of = new Map<number, StoredContent[]>();
-  for (const { holdingId, amount, ...row } of contents) {
+  for (const { holdingId, amount, apart, ...row } of contents) {
     const own = of.get(holdingId) ?? [];
-    own.push({ ...row, recipeName: nameOfBatch(row), grams: fromTenths(amount) });
+    own.push({
+      ...row,
+      apart: apart ?? undefined,
+      partName: apart?.yields.find(({ place: at }) => at === row.place)?.name,
+      recipeName: nameOfBatch(row),
+      grams: fromTenths(amount),
+    });
     of.set(holdingId, own);
   }
   const names = rows.some((row) => row.pack.split)
@@ -204,8 +220,27 @@ export const readPackByCode = async (tx: Tx, code: string): Promise<StoredPack |
 export const potDay = (stored: StoredPack, timeZone: string): LocalDate =>
   stored.cookedAt ? dayIn(stored.cookedAt, timeZone) : stored.packedOn;
 
-/** A pack as the bowl sees it. */
-export const sourceOf = (stored: StoredPack): Source => ({
+/** kcal of each dog's day, by its id. */
+export type DayKcal = ReadonlyMap<number, number>;
+
+/** kcal of a day where nobody's is known: by parts of the weight it makes no difference. */
+const SOME_DAY = 1000;
+
+/** What is kept apart is put into a bowl with what belongs to it: what part of each dog's kcal it gives. */
+function plateIn(batchId: number, place: number, apart: BatchSummary['apart'], days: DayKcal): Source['plate'] {
+  if (!apart) return undefined;
+  const plate = plateOf(apart.yields, apart.plating);
+  const partOf = (kcal: number) => energyParts(plate, apart.yields, kcal).get(place) ?? 0;
+  return {
+    of: batchId,
+    place,
+    usual: partOf(days.size === 0 ? SOME_DAY : addUp([...days.values()], (kcal) => kcal) / days.size),
+    parts: Object.fromEntries([...days].map(([dogId, kcal]) => [dogId, partOf(kcal)])),
+  };
+}
+
+/** A pack as the bowl sees it; kcal of the dogs' days say how much of each belongs together, where parts are kept apart. */
+export const sourceOf = (stored: StoredPack, days: DayKcal = new Map()): Source => ({
   key: `pack-${stored.holdingId}`,
   code: stored.code,
   dogId: stored.dogId,
@@ -220,6 +255,9 @@ export const sourceOf = (stored: StoredPack): Source => ({
   opened: isDried(stored.foodKind) ? stored.openedOn !== undefined : stored.grams < stored.labelGrams,
   short: stored.short,
   beside: stored.beside,
+  ...(stored.contents.length === 1 && stored.contents[0]?.apart
+    ? { plate: plateIn(stored.contents[0].batchId, stored.contents[0].place, stored.contents[0].apart, days) }
+    : {}),
 });
 
 export interface WarmShare {
@@ -231,6 +269,9 @@ export interface WarmShare {
   readonly recipeName: string;
   readonly grams: number;
   readonly density: number;
+  /** The yield that it is of, and those of its batch where they are kept apart. */
+  readonly place: number;
+  readonly apart: BatchSummary['apart'];
 }
 
 /** Shares that are eaten warm on `day`, with what is left of each. */
@@ -238,6 +279,7 @@ export async function readWarmShares(tx: Tx, day: LocalDate, factors: EnergyFact
   const rows = await tx
     .select({
       id: share.id,
+      place: share.yield,
       grams: share.grams,
       batchId: share.batchId,
       summary: batch.summary,
@@ -266,7 +308,8 @@ export async function readWarmShares(tx: Tx, day: LocalDate, factors: EnergyFact
     .groupBy(bowlPart.shareId);
   const eatenOf = new Map(eaten.map((row) => [row.shareId, row.amount]));
   return rows.flatMap(({ id, grams, summary, ...row }) => {
-    const density = densityIn(summary, factors);
+    const { apart } = summary ?? {};
+    const density = apart?.yields.find((own) => own.place === row.place)?.density ?? densityIn(summary, factors);
     return density === undefined
       ? []
       : [
@@ -274,6 +317,7 @@ export async function readWarmShares(tx: Tx, day: LocalDate, factors: EnergyFact
             ...row,
             unproven: summary?.unproven === true,
             shareId: id,
+            apart,
             grams: grams - fromTenths(eatenOf.get(id) ?? 0),
             density,
           },
@@ -282,7 +326,7 @@ export async function readWarmShares(tx: Tx, day: LocalDate, factors: EnergyFact
 }
 
 /** A share eaten today as the bowl sees it. */
-export const warmSourceOf = (warm: WarmShare): Source => ({
+export const warmSourceOf = (warm: WarmShare, days: DayKcal = new Map()): Source => ({
   key: `share-${warm.shareId}`,
   code: 'the pot',
   recipeId: warm.recipeId,
@@ -293,4 +337,5 @@ export const warmSourceOf = (warm: WarmShare): Source => ({
   opened: true,
   short: false,
   beside: false,
+  ...(warm.apart ? { plate: plateIn(warm.batchId, warm.place, warm.apart, days) } : {}),
 });

@@ -24,7 +24,9 @@ import type { NodeKey, ReadingKind } from '../../core/batch/reading';
 import type { BatchSummary } from '../../core/batch/summary';
 import type { PlanEntry } from '../../core/plan/plan-entry';
 import type { FetchedFrom } from '../../core/plan/shopping';
+import type { BoxesFilled, BoxPlan } from '../../core/portion/boxes';
 import type { PackPlan } from '../../core/portion/pack-plan';
+import type { Plating } from '../../core/portion/plated';
 import type { Fate } from '../../core/portion/shares';
 import { dog } from './dogs';
 import { equipment, place } from './household';
@@ -94,6 +96,8 @@ export const batch = pgTable(
     amounts: jsonb('amounts').$type<readonly number[]>().notNull(),
     /** Even vesselfuls of each component, as planned; null: nobody knew the vessels. */
     loads: jsonb('loads').$type<readonly number[]>(),
+    /** How what is kept apart goes into the bowls; null: as much of each as there is. */
+    plating: jsonb('plating').$type<Plating>(),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull(),
     startedAt: timestamp('started_at', { withTimezone: true }),
     evidence: jsonb('evidence').$type<Evidence>(),
@@ -172,6 +176,24 @@ export const share = pgTable(
     check('dry_has_a_method', sql`(${table.fate} = 'dry') = (${table.method} is not null)`),
     check('kept_has_a_place', sql`(${table.fate} = 'today') = (${table.placeId} is null)`),
   ],
+);
+
+/** Boxes that are built from several shares, one ingredient after the other; sealed ones are packs. */
+export const boxPlan = pgTable(
+  'box_plan',
+  {
+    id: serial('id').primaryKey(),
+    /** The batch at whose sheet they are built; what goes in may be of others too. */
+    batchId: integer('batch_id')
+      .notNull()
+      .references(() => batch.id),
+    plan: jsonb('plan').$type<BoxPlan>().notNull(),
+    /** g that lie in a box already, by row and box. */
+    filled: jsonb('filled').$type<BoxesFilled>().notNull(),
+    createdAt: timestamp('created_at', { withTimezone: true }).notNull(),
+    closedAt: timestamp('closed_at', { withTimezone: true }),
+  },
+  (table) => [index('boxes_batch').on(table.batchId)],
 );
 
 /** A tray of a dry share: its weights are readings. */

@@ -18,6 +18,8 @@ export const household = pgTable(
     timeZone: text('time_zone').notNull(),
     fridgeDays: integer('fridge_days').notNull(),
     currency: text('currency').notNull(),
+    /** What the codes on labels open, as "http://kitchen.local:3000"; null: the address that the page was asked at. */
+    labelAddress: text('label_address'),
     /** When its meals are; a dog that comes gets these times. */
     mealTimes: jsonb('meal_times').$type<MealTimes>().notNull().default(USUAL_MEAL_TIMES),
   },

@@ -100,6 +100,9 @@ export const packContent = pgTable(
     trayId: integer('tray_id').references(() => tray.id),
     /** Tenths of a gram. */
     amount: integer('amount').notNull(),
+    /** kcal and mL of water to put back in each stored gram of it, as it is known now. */
+    density: doublePrecision('density').notNull(),
+    waterPerGram: doublePrecision('water_per_gram').notNull(),
   },
   (table) => [
     index('content_pack').on(table.holdingId),

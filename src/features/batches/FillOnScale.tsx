@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
+import { liquidIn } from '@/core/portion/liquid';
 import {
   bandOf,
   beginFilling,
@@ -39,25 +40,34 @@ interface FillOnScaleProps {
   view: BatchView;
   share: SheetShare;
   sealed: readonly SealedPack[];
+  /** Liquid stands on it. */
+  isWet: boolean;
   onDone: () => void;
 }
 
 /** Filling on the scale: one pack at a time, its target large, what is missing live, the next one with one key or by itself. */
-export function FillOnScale({ view, share, sealed, onDone }: FillOnScaleProps) {
-  const { inMass, readScale, scaleUnit } = useUnits();
+export function FillOnScale({ view, share, sealed, isWet, onDone }: FillOnScaleProps) {
+  const { inMass, readScale, scaleUnit, toType } = useUnits();
   const [spread, setSpread] = useState(false);
+  const [isHalf, setIsHalf] = useState(false);
   const [skipped, setSkipped] = useState(0);
   const [part, setPart] = useState(String(USUAL_TOLERANCE));
   const [how, setHow] = useState<'typed' | 'lands'>('typed');
   const [tareText, setTareText] = useState('0');
   const [text, setText] = useState('');
+  const [liquidText, setLiquidText] = useState('');
   const [byItself, setByItself] = useState(true);
   const packs = spread ? spreadRest(share.proposed) : share.proposed;
   const index = packs.length === 0 ? 0 : skipped % packs.length;
   const pack = packs[index];
   const field = useRef<HTMLInputElement>(null);
+  const strained = readScale(liquidText, 'zero');
+  const liquid = strained.ok && strained.value > 0 ? (liquidIn(packs, strained.value)[index] ?? 0) : 0;
   const fill = useCommand(fillPack, `fill-${share.id}`, () => {
     setText('');
+    setIsHalf(false);
+    // What went into this pack of the liquid is no longer to be shared out.
+    if (liquid > 0 && strained.ok) setLiquidText(toType(Math.max(0, strained.value - liquid)));
     field.current?.focus();
   });
   const back = useCommand(takeBackPack, `unfill-${share.id}`);
@@ -66,7 +76,8 @@ export function FillOnScale({ view, share, sealed, onDone }: FillOnScaleProps) {
   const typedTare = tareRead.ok ? tareRead.value : 0;
   const tare: Tare = how === 'lands' && heard ? 'as it lands' : typedTare;
   const gross = readScale(text);
-  const target = pack?.grams ?? 0;
+  // Split in two, the rest of it comes next.
+  const target = Math.round((pack?.grams ?? 0) * (isHalf ? 0.5 : 1));
   const tolerance = Number(part);
   const [filling, setFilling] = useState<Filling>(() => beginFilling(tare));
   const send = (net: number) => {
@@ -122,6 +133,13 @@ export function FillOnScale({ view, share, sealed, onDone }: FillOnScaleProps) {
           {pack.short ? ', short: use first' : ''}
         </p>
         <p className={styles.target}>{inMass(target)}</p>
+        {liquid > 0 ? (
+          <p>
+            {inMass(target - liquid)} of the solids, then {inMass(liquid)} of the liquid
+          </p>
+        ) : (
+          isWet && <p className="soft">stir it first, so that the liquid goes along</p>
+        )}
         <FillGauge target={target} low={low} high={high} net={net} said={(grams) => inMass(grams)} />
         {heard && !heard.silent && byItself && (
           <p className="soft" role="status">
@@ -171,6 +189,9 @@ export function FillOnScale({ view, share, sealed, onDone }: FillOnScaleProps) {
           <Button variant="outlined" disabled={packs.length < 2} onClick={() => setSkipped(skipped + 1)}>
             Another one first
           </Button>
+          <Button variant="outlined" aria-pressed={isHalf} onClick={() => setIsHalf(!isHalf)}>
+            {isHalf ? 'in one, after all' : 'Split it in two'}
+          </Button>
           {last && (
             <Button variant="text" disabled={back.pending} onClick={() => back.run({ holdingId: last.holdingId })}>
               take back {last.code}, {inMass(last.grams)}
@@ -201,6 +222,18 @@ export function FillOnScale({ view, share, sealed, onDone }: FillOnScaleProps) {
           <FormControlLabel
             control={<Switch checked={spread} onChange={(_, on) => setSpread(on)} />}
             label={`spread the ${inMass(share.proposed.find((each) => each.short)?.grams ?? 0)} left over`}
+          />
+        )}
+        {isWet && (
+          <Field
+            label="Liquid strained off, still to share out"
+            unit={scaleUnit}
+            inputMode="decimal"
+            autoComplete="off"
+            value={liquidText}
+            onChange={(event) => setLiquidText(event.target.value)}
+            problem={strained.ok ? undefined : strained.problem.message}
+            hint="empty: it is stirred"
           />
         )}
         <Keypad />

@@ -96,7 +96,11 @@ export function Flow({ view, onOpen }: FlowProps) {
               fontSize="13"
               fill="var(--slate)"
             >
-              {started ? (loads > 1 ? `in ${loads} loads` : 'in the pot') : 'planned'}
+              {started
+                ? loads > 1
+                  ? `in ${loads} ${view.apart === 'lines' ? 'parts' : 'loads'}`
+                  : 'in the pot'
+                : 'planned'}
             </text>
             {laid.pot.cuts.map((y) => (
               <path key={y} d={cut(FLOW.pot, FLOW.potEnd, y)} stroke="var(--slate)" strokeWidth="1.6" />
@@ -164,7 +168,7 @@ export function Flow({ view, onOpen }: FlowProps) {
               fill="var(--slate)"
             >
               {weighed
-                ? `${writeDensity(weighed.density)} kcal/g${weighed.estimated ? ', estimate' : pans > 1 ? `, ${pans} vessels` : ''}`
+                ? `${writeDensity(weighed.density)} kcal/g${weighed.estimated ? ', estimate' : weighed.yields.length > 1 ? `, ${weighed.yields.length} apart` : pans > 1 ? `, ${pans} vessels` : ''}`
                 : 'not weighed yet'}
             </text>
           </g>

@@ -8,7 +8,7 @@ import { Caution } from '@/ui/Caution';
 import { Fold } from '@/ui/Fold';
 import { Problems } from '@/ui/form/Problems';
 import { countOf } from '@/core/quantity/count-words';
-import { writeKcal } from '@/core/quantity/write';
+import { writeKcal, writeNumber } from '@/core/quantity/write';
 import { useCommand } from '@/ui/form/use-command';
 import { Tub } from '@/ui/badges/badges';
 import { useUnits } from '@/ui/units';
@@ -17,14 +17,30 @@ import styles from './batches.module.css';
 import { FATE_WORDS } from './fate-words';
 import type { BatchView } from './queries';
 import type { SheetShare } from './weighed/queries';
+import { Boxes } from './boxes/Boxes';
+import { BoxesForm } from './boxes/BoxesForm';
 import { FillOnScale } from './FillOnScale';
 import { PackPlanForm } from './PackPlanForm';
 import { Sealed } from './Sealed';
 import { Trays } from './Trays';
 
-/** A share by its fate, and its place where that is not the only one of its kind. */
-const titleOf = (share: SheetShare, places: BatchView['places']) =>
-  places.filter((place) => place.kind === share.fate).length > 1 ? (share.placeName ?? '') : FATE_WORDS[share.fate];
+/** A share by its fate, its place where that is not the only one of its kind, and what of the pot it is where that is apart. */
+function titleOf(share: SheetShare, { places, weighed }: BatchView): string {
+  const isOnly = places.filter((place) => place.kind === share.fate).length <= 1;
+  const where = isOnly ? FATE_WORDS[share.fate] : (share.placeName ?? '');
+  const of = (weighed?.yields.length ?? 0) > 1 ? weighed?.yields.find(({ place }) => place === share.yield) : undefined;
+  return of ? `${of.name}: ${where}` : where;
+}
+
+/** Boxes are built of several parts that go to the same place, one of them of this batch. */
+const mayBox = ({ id, boxes: { atHand } }: BatchView): boolean =>
+  atHand.some(
+    (own) =>
+      own.batchId === id &&
+      atHand.some(
+        (other) => other.shareId !== own.shareId && other.placeId === own.placeId && other.isDry === own.isDry,
+      ),
+  );
 
 /** Filling and sealing: every share that is kept, one after the other, and the labels of what is sealed. */
 export function PackShares({ view }: { view: BatchView }) {
@@ -34,7 +50,31 @@ export function PackShares({ view }: { view: BatchView }) {
   const kept = weighed.shares.filter((share) => share.fate !== 'today' && share.grams > 0);
   const open = kept.filter((share) => !share.sealed);
   const warm = weighed.shares.filter((share) => share.fate === 'today' && share.day === view.today);
-  const sealed = weighed.shares.filter((share) => share.sealedPacks > 0);
+  // A box of several shares is told once, with the first of them.
+  const sealed = weighed.shares.filter((share) => weighed.packs.some((pack) => pack.shareId === share.id));
+  const each = open.map((share) => (
+    <section key={share.id} className={styles.pack} aria-labelledby={`share-${share.id}`}>
+      <div>
+        <h2 id={`share-${share.id}`}>
+          {titleOf(share, view)}{' '}
+          <span className="soft">
+            {share.sealedPacks > 0 && share.left !== undefined
+              ? `${inMass(share.left)} left of ${inMass(share.grams)}`
+              : inMass(share.grams)}
+          </span>
+        </h2>
+        <p className="note">
+          {share.fate === 'dry'
+            ? `on trays, to be ${share.method}`
+            : view.apart === 'lines'
+              ? 'uncooked: keep it cold until it is packed'
+              : `cool it first: ${inDegrees(57)} to ${inDegrees(21)} within 2 h, to ${inDegrees(5)} within 6 h in all (FDA)`}
+        </p>
+      </div>
+      {share.fate === 'dry' && <Trays view={view} share={share} />}
+      {(share.fate !== 'dry' || share.dried) && <Seal view={view} share={share} />}
+    </section>
+  ));
   return (
     <div className="stack">
       {weighed.over >= 1 && (
@@ -53,27 +93,14 @@ export function PackShares({ view }: { view: BatchView }) {
           <Link href="/">Today</Link>.
         </p>
       ))}
-      {open.map((share) => (
-        <section key={share.id} className={styles.pack} aria-labelledby={`share-${share.id}`}>
-          <div>
-            <h2 id={`share-${share.id}`}>
-              {titleOf(share, view.places)}{' '}
-              <span className="soft">
-                {share.sealedPacks > 0 && share.left !== undefined
-                  ? `${inMass(share.left)} left of ${inMass(share.grams)}`
-                  : inMass(share.grams)}
-              </span>
-            </h2>
-            <p className="note">
-              {share.fate === 'dry'
-                ? `on trays, to be ${share.method}`
-                : `cool it first: ${inDegrees(57)} to ${inDegrees(21)} within 2 h, to ${inDegrees(5)} within 6 h in all (FDA)`}
-            </p>
-          </div>
-          {share.fate === 'dry' && <Trays view={view} share={share} />}
-          {(share.fate !== 'dry' || share.dried) && <Seal view={view} share={share} />}
-        </section>
-      ))}
+      {view.boxes.open && <Boxes key={view.boxes.open.id} view={view} />}
+      {!view.boxes.open && mayBox(view) && (
+        <Fold title="Build boxes of several parts" open={view.apart !== undefined}>
+          <BoxesForm view={view} />
+        </Fold>
+      )}
+      {!view.boxes.open &&
+        (view.apart === 'lines' && open.length > 0 ? <Fold title="or each ingredient by itself">{each}</Fold> : each)}
       {sealed.length > 0 && (
         <section aria-labelledby="labels" className="stack">
           <h2 id="labels">Sealed: write on the labels</h2>
@@ -85,7 +112,7 @@ export function PackShares({ view }: { view: BatchView }) {
               key={share.id}
               view={view}
               share={share}
-              title={titleOf(share, view.places)}
+              title={titleOf(share, view)}
               packs={weighed.packs.filter((pack) => pack.shareId === share.id)}
             />
           ))}
@@ -104,14 +131,18 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
   const { inMass } = useUnits();
   const seal = useCommand(sealShare, `seal-${share.id}-${share.sealedPacks}`);
   const count = share.proposed.length;
-  const title = titleOf(share, view.places);
+  const title = titleOf(share, view);
   const [onScale, setOnScale] = useState(false);
+  const isWet =
+    view.weighed?.yields.find(({ place }) => place === share.yield)?.isWet === true &&
+    share.fate !== 'dry' &&
+    view.apart !== 'lines';
   const own = view.weighed?.packs.filter((pack) => pack.shareId === share.id) ?? [];
   // While it is filled, only the pack at hand is of interest.
   if (onScale && count > 0)
     return (
       <div className="stack">
-        <FillOnScale view={view} share={share} sealed={own} onDone={() => setOnScale(false)} />
+        <FillOnScale view={view} share={share} sealed={own} isWet={isWet} onDone={() => setOnScale(false)} />
         <Problems problems={seal.problems} />
         <div>
           <Button
@@ -142,11 +173,23 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
           </li>
         ))}
       </ol>
+      {isWet && count > 0 && (
+        <p>
+          <b>Stir it before every pack</b>, so that the liquid is shared out with the solids; or strain it, and share
+          the liquid by weight on the scale.
+        </p>
+      )}
       {(share.spread || share.drift.length > 0) && (
         <p className="note">
           {share.spread && share.spread.most - share.spread.least >= 1
             ? `${writeKcal(share.spread.least)} to ${writeKcal(share.spread.most)} kcal a pack, ${writeKcal(share.spread.mean)} in the mean. `
             : share.spread && `${writeKcal(share.spread.mean)} kcal a pack. `}
+          {share.perDog
+            .filter(({ most, least, off }) => most - least >= 1 && off >= 0.001)
+            .map(
+              ({ name, least, most, off }) =>
+                `${name}: ${writeKcal(least)} to ${writeKcal(most)} kcal, at most ${writeNumber(off * 100, 1)} % of a day off. `,
+            )}
           {share.drift
             .map(
               ({ name, kcal }) =>

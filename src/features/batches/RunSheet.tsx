@@ -15,6 +15,7 @@ import { Divide } from './Divide';
 import { Flow } from './Flow';
 import { FlowStrip } from './FlowStrip';
 import { PackShares } from './PackShares';
+import { Pots } from './Pots';
 import type { BatchView } from './queries';
 import { Asks } from './stove/Asks';
 import { Cook } from './stove/Cook';
@@ -22,7 +23,6 @@ import { Cool } from './stove/Cool';
 import { Steps } from './Steps';
 import { UprightFlow } from './UprightFlow';
 import { WeighOut } from './WeighOut';
-import { WeighPot } from './WeighPot';
 
 /** What every step's screen gets: the batch, and the way to another step. */
 interface StepScreenProps {
@@ -39,7 +39,7 @@ const SCREENS: Readonly<Record<StepKey, ComponentType<StepScreenProps>>> = {
   'weigh out': WeighOut,
   cook: Cook,
   cool: Cool,
-  pot: (props) => <WeighPot {...props} key={JSON.stringify(props.view.weighed?.weighing ?? '')} />,
+  pot: Pots,
   divide: ({ view, ...props }) =>
     view.stove && isAsked(view) ? (
       <Asks view={view} stove={view.stove} />

@@ -42,6 +42,7 @@ export function Sealed({ view, share, title, packs }: SealedProps) {
               <span>
                 <b className={styles.code}>{pack.code}</b> {pack.dogName ?? 'anybody'} · {inMass(pack.grams)}
                 {pack.waterMl > 0 && ` + ${pack.waterMl} mL water`}
+                {pack.parts && <span className="note">{pack.parts}</span>}
                 <span className="note">
                   {pack.place} · {pack.until}
                   {pack.short && ' · short'}

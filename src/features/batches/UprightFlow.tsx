@@ -67,7 +67,7 @@ export function UprightFlow({ view, onOpen }: { view: BatchView; onOpen: (step: 
           {!started
             ? 'planned'
             : parts.masses.loads.length > 1
-              ? `in ${parts.masses.loads.length} loads`
+              ? `in ${parts.masses.loads.length} ${view.apart === 'lines' ? 'parts' : 'loads'}`
               : 'in the pot'}
         </text>
       </g>

@@ -9,7 +9,7 @@ import { unusualYield } from '@/core/portion/unusual';
 import { wentInAfter } from '@/core/batch/strained';
 import { weighYield } from '@/core/portion/yield';
 import type { Problem } from '@/core/problem';
-import { writeDensity } from '@/core/quantity/write';
+import { capital, writeDensity } from '@/core/quantity/write';
 import { Segments } from '@/ui/form/Segments';
 import { FromInstrument } from '@/ui/counter/FromInstrument';
 import { Keypad } from '@/ui/counter/Keypad';
@@ -24,6 +24,7 @@ import styles from './batches.module.css';
 import { AskYield } from './AskYield';
 import { KnownTares } from './KnownTares';
 import type { BatchView } from './queries';
+import type { VesselView } from './weighed/vessels';
 import { useUnits } from '@/ui/units';
 import { useCorrection } from './use-correction';
 import { before, isTyped, readWeighing, typedPot, type Typed } from './typed-pot';
@@ -45,21 +46,33 @@ const TAKEN_OUT = [
 /** Problems that stand at the head, for no field of theirs is shown. */
 const HEAD = new Set(['vessels', 'revision', 'packsStand']);
 
-/** Weighing the finished pot: gross and tare of each vessel, or counted cups of which one was weighed. */
-export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: StepKey) => void }) {
+interface WeighPotProps {
+  view: BatchView;
+  /** What is weighed: the pot, or a part of it that is kept apart. */
+  vessel: VesselView;
+  onOpen: (step: StepKey) => void;
+}
+
+/** Weighing a finished pot: gross and tare of each vessel, or counted cups of which one was weighed. */
+export function WeighPot({ view, vessel: of, onOpen }: WeighPotProps) {
   const { inDegrees, inMass, readScale, scaleUnit, toType } = useUnits();
-  const [typed, setTyped, forget] = useDraftStorage(`weigh-${view.id}`, typedPot, before(view, toType));
+  const [typed, setTyped, forget] = useDraftStorage(
+    of.place === 0 && !view.apart ? `weigh-${view.id}` : `weigh-${view.id}-${of.place}`,
+    typedPot,
+    before(of, toType),
+  );
+  const named = of.name;
   const [tried, setTried] = useState(false);
   const core = strictest(view.stove?.day.loads.flatMap(({ asked }) => asked ?? []) ?? []);
-  const weigh = useCommand(weighBatch, `weigh-${view.id}`, () => forget(typed));
-  const again = useCorrection(tryPot, weighBatch, `weigh-again-${view.id}`, () => forget(typed));
+  const weigh = useCommand(weighBatch, `weigh-${view.id}-${of.place}`, () => forget(typed));
+  const again = useCorrection(tryPot, weighBatch, `weigh-again-${view.id}-${of.place}`, () => forget(typed));
   const { weighing, problems } = readWeighing(typed, readScale);
   const eaten = readScale(typed.eaten, 'zero');
   const kept = readScale(typed.kept, 'zero');
   const skimmed = readScale(typed.skimmed, 'zero');
   const strained = readScale(typed.strained, 'zero');
   const takenOut = { eaten, kept, skimmed, strained };
-  const wentIn = wentInAfter(view.wentIn, view.strained, strained.ok ? strained.value : 0, inMass);
+  const wentIn = wentInAfter(of.wentIn, of.strained, strained.ok ? strained.value : 0, inMass);
   const outcome = !wentIn.ok
     ? wentIn
     : weighing && eaten.ok && kept.ok && skimmed.ok && strained.ok
@@ -73,7 +86,11 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
   // Asked about once, and again when another figure is typed.
   const [sureOf, setSureOf] = useState<number>();
   const unusual = outcome?.ok
-    ? unusualYield(outcome.value.net + outcome.value.eatenBefore + outcome.value.kept, view.wentIn.inPot, view.pots)
+    ? unusualYield(
+        outcome.value.net + outcome.value.eatenBefore + outcome.value.kept,
+        of.wentIn.inPot,
+        view.apart ? [] : view.pots,
+      )
     : undefined;
   const asked = unusual && unusual.part !== sureOf ? unusual : undefined;
   const complete =
@@ -105,14 +122,20 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
         setTried(true);
         if (!weighing || !eaten.ok || !kept.ok || !skimmed.ok || !strained.ok || !outcome?.ok || asked) return;
         const out = { eatenBefore: eaten.value, kept: kept.value, skimmed: skimmed.value, strained: strained.value };
-        const input = { batchId: view.id, weighing, ...out, revision: view.revision };
-        if (view.weighed) again.ask(input);
+        const input = { batchId: view.id, yield: of.place, weighing, ...out, revision: view.revision };
+        if (of.weighed) again.ask(input);
         else weigh.run(input);
       }}
     >
       <div className="stack">
         <div className="spread">
-          <h2 id="pot">{view.weighed ? 'What the pot weighed' : 'The pot is done: weigh it'}</h2>
+          <h2 id="pot">
+            {of.weighed
+              ? `What ${named} weighed`
+              : view.apart
+                ? `Weigh ${named}`
+                : `${capital(named)} is done: weigh it`}
+          </h2>
           <Segments label="How it is measured" value={typed.by} options={MEASURED_BY} onChange={(by) => set({ by })} />
         </div>
         <Problems problems={said.filter(({ field }) => field === undefined || HEAD.has(field))} />
@@ -149,7 +172,7 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
                 <Field
                   label="With the food"
                   unit={scaleUnit}
-                  inputProps={view.weighed ? undefined : { 'data-next-act': true }}
+                  inputProps={of.weighed ? undefined : { 'data-next-act': true }}
                   inputMode="decimal"
                   value={vessel.gross}
                   onChange={(event) => setVessel(index, { gross: event.target.value })}
@@ -214,7 +237,7 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
             <CupLevel />
           </div>
         )}
-        {!view.weighed && core && (
+        {!of.weighed && core && (
           <p className={styles.done}>
             <ProbePlace />
             <span>
@@ -224,7 +247,7 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
           </p>
         )}
         <div className={styles.eaten}>
-          {TAKEN_OUT.filter(({ name }) => !view.byProduct && (name !== 'strained' || view.strained)).map(
+          {TAKEN_OUT.filter(({ name }) => !view.byProduct && (name !== 'strained' || of.strained)).map(
             ({ name, label, hint }) => {
               const read = takenOut[name];
               return (
@@ -255,7 +278,7 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
           </>
         ) : (
           <p className="soft">
-            {inMass(view.wentIn.inPot)} went in. The yield lies between {inMass(view.wentIn.solids)} of solids and that.
+            {inMass(of.wentIn.inPot)} went in. The yield lies between {inMass(of.wentIn.solids)} of solids and that.
           </p>
         )}
         {asked && <AskYield of={asked} onSure={() => setSureOf(asked.part)} />}
@@ -267,12 +290,12 @@ export function WeighPot({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
             fullWidth
             disabled={weigh.pending || again.pending || asked !== undefined}
           >
-            {view.weighed ? 'Correct the weight' : 'That is the yield'}
+            {of.weighed ? 'Correct the weight' : 'That is the yield'}
           </Button>
         )}
         <WhatFollows view={view} of={again} onPacks={() => onOpen('pack')} />
         <Keypad />
-        {view.weighed && !again.follows && (
+        {of.weighed && !again.follows && (
           <p className="note">It may be put right at any time: what follows is shown before it is taken.</p>
         )}
       </div>

@@ -3,6 +3,7 @@
 import { z } from 'zod';
 import { PARTS } from '@/core/recipe/recipe';
 import { BY_PRODUCTS } from '@/core/batch/by-product';
+import { apartSchema, boxesIdSchema, fillBoxSchema, planBoxesSchema, platePotSchema } from '@/core/batch/steps/apart';
 import { cookSchema, nextTimeSchema } from '@/core/batch/steps/cook';
 import { sharesSchema } from '@/core/batch/steps/divide';
 import {
@@ -16,7 +17,9 @@ import {
 import { weighSchema } from '@/core/batch/steps/pot';
 import { startSchema } from '@/core/batch/steps/weigh-out';
 import { idSchema, weightSchema } from '@/core/schema';
+import * as apart from '@/data/commands/apart';
 import * as batches from '@/data/commands/batches';
+import * as boxes from '@/data/commands/boxes';
 import * as byProducts from '@/data/commands/by-products';
 import * as cookDay from '@/data/commands/cook-day';
 import * as labels from '@/data/commands/labels';
@@ -53,6 +56,12 @@ export const tryPot = houseTry(potSchema, batches.weighBatch);
 export const correctLine = houseAction('correct line', lineSchema, batches.correctLine);
 export const tryLine = houseTry(lineSchema, batches.correctLine);
 export const setShares = houseAction('set shares', sharesSchema, shares.setShares);
+export const keepApart = houseAction('keep apart', apartSchema, apart.keepApart);
+export const platePot = houseAction('plate pot', platePotSchema, apart.platePot);
+export const planBoxes = houseAction('plan boxes', planBoxesSchema, boxes.planBoxes);
+export const fillBox = houseAction('fill box', fillBoxSchema, boxes.fillBox);
+export const closeBoxes = houseAction('close boxes', boxesIdSchema, boxes.closeBoxes);
+export const dropBoxes = houseAction('drop boxes', boxesIdSchema, boxes.dropBoxes);
 export const planPacks = houseAction('plan packs', planPacksSchema, shares.planPacks);
 export const fillPack = houseAction('fill pack', fillSchema, packs.fillPack);
 export const takeBackPack = houseAction('take back pack', packSchema, (context, { holdingId }) =>

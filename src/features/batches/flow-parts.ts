@@ -50,6 +50,12 @@ export function flowParts(view: BatchView, inMass: (grams: number) => string, ro
   const { weighed } = view;
   const flow = readGraph(view.graph);
   const shares = weighed?.shares.filter((share) => share.grams > 0) ?? [];
+  const apart = weighed?.yields ?? [];
+  const labelOf = (share: Share) => {
+    const fate = share.fate === 'today' && share.day !== view.today ? 'Eaten warm' : FATE_WORDS[share.fate];
+    const name = apart.length > 1 ? apart.find(({ place }) => place === share.yield)?.name : undefined;
+    return name === undefined ? fate : shortName(name, fate, 22);
+  };
   const rest = flow.to('rest').find((edge) => edge.to.startsWith('undivided'));
   return {
     lines: flow.lines,
@@ -57,11 +63,12 @@ export function flowParts(view: BatchView, inMass: (grams: number) => string, ro
     masses: {
       lines: flow.lines.map(({ node, grams }) => ({ label: shortName(node.label, inMass(grams), room), grams })),
       loads: flow.loads,
-      pans: flow.to('pan').map((edge) => edge.grams),
+      // What is kept apart lies in the drawing as pans do: one above the other.
+      pans: apart.length > 1 ? apart.map(({ net }) => net) : flow.to('pan').map((edge) => edge.grams),
       net: weighed?.net,
       shares: [
         ...shares.map((share) => ({
-          label: share.fate === 'today' && share.day !== view.today ? 'Eaten warm' : FATE_WORDS[share.fate],
+          label: labelOf(share),
           grams: share.grams,
           pieces: flow.piecesOf(share.id),
         })),

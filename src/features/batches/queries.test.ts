@@ -40,7 +40,8 @@ test('a run sheet from the plan to the shares: every step opens when its turn ha
   await weighBatch(await context(), { batchId, weighing: { by: 'scale', vessels }, eatenBefore: 0 });
   const weighed = (await batchView(batchId))!;
   expect([weighed.state, weighed.step]).toEqual(['weighed', 'divide']);
-  const { suggested, portions } = weighed.weighed!;
+  const { yields, portions } = weighed.weighed!;
+  const { suggested } = yields[0]!;
   expect(suggested.today + suggested.fridge + suggested.freezer + suggested.dry).toBe(net);
   // Breakfast (and Wren's lunch) are eaten already: half a day for two dogs, a third for the pup.
   const left = portions[0]!.gramsADay / 2 + portions[1]!.gramsADay / 2 + portions[2]!.gramsADay / 3;

@@ -1,15 +1,14 @@
 import 'server-only';
+import type { Apart } from '@/core/batch/apart';
 import { wentInOf } from '@/core/batch/fold';
 import type { WeighedTake } from '@/core/batch/observations';
 import { batchGraph, type MassGraph } from '@/core/batch/graph';
 import { keptBeside, type ByProduct } from '@/core/batch/by-product';
 import { STEPS, stepAt, type StepKey } from '@/core/batch/steps';
 import { driftFromPlan, type Drift } from '@/core/batch/drift';
-import { staysOfTake, takeOf } from '@/core/batch/evidence';
-import type { EnergyFactors } from '@/core/nutrition/energy';
+import { takeOf } from '@/core/batch/evidence';
 import { scheduleTasks } from '@/core/cook/schedule';
 import { tasksOf } from '@/core/cook/tasks';
-import { strainedIn, type Strained } from '@/core/batch/strained';
 import { cooledHabits, plannedMinutes, type Habit } from '@/core/cook/learned';
 import { asksOf, type Asks } from '@/core/batch/steps/cook';
 import { AROUND } from '@/core/heat/pans';
@@ -32,7 +31,9 @@ import { readEquipment } from '@/data/repositories/equipment';
 import { readPlaces } from '@/data/repositories/household';
 import { whom } from './list/queries';
 import { stoveView, type StoveView } from './stove/queries';
+import { boxesView, type BoxesView } from './boxes/queries';
 import { weighedView, type WeighedView } from './weighed/queries';
+import { mayKeepApart, vesselsOf, type VesselView } from './weighed/vessels';
 import { readLearned, readPots } from '@/data/repositories/pots';
 import { readPlannedLines } from '@/data/repositories/planned';
 import { nth, sure } from '@/core/sure';
@@ -85,10 +86,15 @@ export interface BatchView {
   readonly about: string;
   readonly lines: readonly SheetLine[];
   readonly wentIn: WentIn;
-  /** What of it is strained out again; undefined: nothing is. */
-  readonly strained: Strained | undefined;
+  /** What of it is kept apart; undefined: it is one pot. */
+  readonly apart: Apart | undefined;
+  /** What of it may still be kept apart, before it is divided. */
+  readonly mayKeepApart: readonly Apart[];
+  /** What is weighed by itself: the whole pot, or every part that is kept apart. */
+  readonly vessels: readonly VesselView[];
   readonly food: number;
   readonly weighed: WeighedView | undefined;
+  readonly boxes: BoxesView;
   /** Vessels whose empty weight is known, by name. */
   readonly tares: Awaited<ReturnType<typeof readTares>>;
   /** What the kitchen's weighed pots of this recipe came to, of each g that went in. */
@@ -126,6 +132,7 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
   const when = batch.state === 'planned' ? today : dayIn(batch.startedAt, household.timeZone);
   const places = await readPlaces(db);
   const parent = await parentOf(read, batch);
+  const weighed = batch.state === 'weighed' ? await weighedView(read, batch, dogs, today) : undefined;
   return {
     id,
     revision: batch.revision,
@@ -143,9 +150,12 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
     about: `${writeDayInFull(when)} · ${dogs.length > 0 ? `for ${whom(dogs)}` : 'beside the meals'} · version ${batch.versionNumber}`,
     lines: batch.state === 'planned' ? sure(planned).lines : batch.takes.map(cookedLine),
     wentIn: wentInOf(sheet, household.energyFactors),
-    strained: batch.state === 'planned' ? undefined : strainedOf(batch, household.energyFactors),
+    apart: batch.state === 'planned' ? undefined : batch.apart,
+    mayKeepApart: mayKeepApart(batch),
+    vessels: batch.state === 'planned' ? [] : vesselsOf(batch, household.energyFactors, weighed),
     food: sheet.food,
-    weighed: batch.state === 'weighed' ? await weighedView(read, batch, dogs, today) : undefined,
+    weighed,
+    boxes: batch.state === 'weighed' && !batch.byProduct ? await boxesView(read, id) : { atHand: [], open: undefined },
     stove: batch.state === 'planned' || batch.byProduct ? undefined : await stoveView(read, batch),
     asks: asksOf(batch),
     byProduct: batch.state === 'planned' ? undefined : batch.byProduct,
@@ -174,14 +184,6 @@ async function besideOf({ db }: Page, batch: StoredBatch): Promise<KeptBeside[]>
     const own = made.find(({ byProduct }) => byProduct === each.of);
     return { ...each, batch: own && { id: own.id, name: own.recipeName, next: own.summary?.next } };
   });
-}
-
-/** What of a cooked batch is strained out again, as the recipe supposes it. */
-function strainedOf(batch: Exclude<StoredBatch, { state: 'planned' }>, factors: EnergyFactors): Strained | undefined {
-  const takes = batch.takes.filter((take) => take.strained);
-  if (takes.length === 0) return undefined;
-  const lines = takes.flatMap((take) => staysOfTake(take, take.weighed)).filter((line) => line.grams > 0);
-  return { ...strainedIn(takes), holds: wentInOf(recipeSheet(lines, factors), factors) };
 }
 
 const sayCooked = (name: string, by: Habit) => `${name} cooks ${writeMinutes(by.mean)} by ${sayHabit(by)}`;

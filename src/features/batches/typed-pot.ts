@@ -4,7 +4,7 @@ import type { Outcome, Problem } from '@/core/problem';
 import { readCount } from '@/core/quantity/typed';
 import { grams } from '@/core/quantity/units';
 import type { useUnits } from '@/ui/units';
-import type { BatchView } from './queries';
+import type { VesselView } from './weighed/vessels';
 
 /** A weighed pot as it is typed. */
 export const typedPot = z.object({
@@ -20,8 +20,8 @@ export const typedPot = z.object({
 export type Typed = z.infer<typeof typedPot>;
 
 /** What stands in the form at first: what was weighed, else one vessel. */
-export function before(view: BatchView, toType: (grams: number) => string): Typed {
-  const weighing = view.weighed?.weighing;
+export function before({ name, weighed }: VesselView, toType: (grams: number) => string): Typed {
+  const weighing = weighed?.weighing;
   return {
     by: weighing?.by ?? 'scale',
     vessels:
@@ -31,13 +31,13 @@ export function before(view: BatchView, toType: (grams: number) => string): Type
             gross: toType(vessel.gross),
             tare: vessel.tare > 0 ? toType(vessel.tare) : '0',
           }))
-        : [{ name: 'big pot', gross: '', tare: '' }],
+        : [{ name: name === 'the pot' ? 'big pot' : name, gross: '', tare: '' }],
     cups: weighing?.by === 'cups' ? String(weighing.cups) : '',
     cupGrams: weighing?.by === 'cups' ? toType(weighing.cupGrams) : '',
-    eaten: view.weighed && view.weighed.eatenBefore > 0 ? toType(view.weighed.eatenBefore) : '',
-    kept: view.weighed && view.weighed.kept > 0 ? toType(view.weighed.kept) : '',
-    skimmed: view.weighed && view.weighed.skimmed > 0 ? toType(view.weighed.skimmed) : '',
-    strained: view.weighed && view.weighed.strained > 0 ? toType(view.weighed.strained) : '',
+    eaten: weighed && weighed.eatenBefore > 0 ? toType(weighed.eatenBefore) : '',
+    kept: weighed && weighed.kept > 0 ? toType(weighed.kept) : '',
+    skimmed: weighed && weighed.skimmed > 0 ? toType(weighed.skimmed) : '',
+    strained: weighed && weighed.strained > 0 ? toType(weighed.strained) : '',
   };
 }
 

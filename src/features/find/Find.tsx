@@ -25,6 +25,7 @@ export function Find() {
   const { answers, silent } = useAnswers<Found>('/api/find', open === 'find' ? typed : '');
   useHotkeys('slash', () => setOpen('find'), { enabled: on, preventDefault: true });
   useHotkeys('?, shift+?', () => setOpen('keys'), { enabled: on, preventDefault: true, useKey: true });
+  const code = typed.trim().toUpperCase();
   const close = () => {
     setOpen(undefined);
     setTyped('');
@@ -51,13 +52,25 @@ export function Find() {
       >
         <div className={styles.dialog}>
           <h2 id="find-title">Find</h2>
-          <Field
-            label="A dog, a recipe, a pack’s code"
-            value={typed}
-            onChange={(event) => setTyped(event.target.value)}
-            autoFocus
-            autoComplete="off"
-          />
+          <form
+            noValidate
+            onSubmit={(event) => {
+              event.preventDefault();
+              // A whole code and Enter: the pack is in the hand, and is shown large.
+              const [exact] = answers.filter(({ name, href }) => name === code && href.startsWith('/store?pack='));
+              if (!exact) return;
+              setGoing(`/p/${code}`);
+              close();
+            }}
+          >
+            <Field
+              label="A dog, a recipe, a pack’s code"
+              value={typed}
+              onChange={(event) => setTyped(event.target.value)}
+              autoFocus
+              autoComplete="off"
+            />
+          </form>
           <ul className="rows" aria-live="polite">
             {answers.map((found) => (
               <li key={found.href}>

@@ -7,6 +7,7 @@ import { useColorScheme } from '@mui/material/styles';
 import { useState } from 'react';
 import { ENERGY_FACTORS, type EnergyFactors } from '@/core/nutrition/energy';
 import { Choice } from '@/ui/form/Choice';
+import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { useShortcutsOn } from '@/ui/shortcuts';
@@ -86,6 +87,14 @@ export function Household({ view }: { view: HouseholdView }) {
             value={entry.currency}
             options={lists.currencies}
             onChange={(currency) => change({ currency })}
+          />
+          <Field
+            label="Codes on labels open"
+            autoComplete="off"
+            value={entry.labelAddress ?? ''}
+            onChange={(event) => change({ labelAddress: event.target.value })}
+            problem={save.at('labelAddress')}
+            hint="as http://kitchen.local:3000; empty: the address of this page"
           />
           <MealTimesFields
             value={entry.mealTimes}

@@ -14,7 +14,7 @@ import { currencies, timeZones, type Listed } from './zones';
 import type { MealTimes } from '@/core/household/meal-times';
 
 export const householdView = pageQuery(async ({ db, household, reference }) => {
-  const { unitSet, energyFactors, fridgeDays, timeZone, currency, mealTimes } = household;
+  const { unitSet, energyFactors, fridgeDays, timeZone, currency, mealTimes, labelAddress } = household;
   const own = await readMeanings(db);
   const known = await readFoodsByKey(
     db,
@@ -31,6 +31,7 @@ export const householdView = pageQuery(async ({ db, household, reference }) => {
     fridgeDays,
     timeZone,
     currency,
+    labelAddress: labelAddress ?? '',
     mealTimes,
     lists: { timeZones: timeZones(timeZone), currencies: currencies(currency) },
     meanings,

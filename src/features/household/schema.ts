@@ -11,6 +11,7 @@ export const householdSchema = z.object({
   fridgeDays: z.number().int(),
   timeZone: z.string().trim().min(1).max(60),
   currency: z.string().trim().length(3),
+  labelAddress: z.string().max(200).optional(),
   mealTimes: mealTimesSchema,
 });
 

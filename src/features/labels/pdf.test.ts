@@ -12,6 +12,7 @@ afterAll(() => rmSync(folder, { recursive: true }));
 const label = (index: number, over: Partial<LabelToPrint> = {}): LabelToPrint => ({
   code: `V${index}`,
   title: 'Venison, barley & parsnip',
+  whom: 'Juniper',
   until: 'feed by 29 Nov',
   lines: [
     '2350 g · 3179 kcal',
@@ -22,6 +23,12 @@ const label = (index: number, over: Partial<LabelToPrint> = {}): LabelToPrint =>
   ],
   cautions: ['heat not proven'],
   address: `http://127.0.0.1:3100/p/V${index}`,
+  hatch: 'diagonal',
+  marks: [
+    { letters: 'J', badge: 0 },
+    { letters: 'Ot', badge: 1 },
+    { letters: 'Ž', badge: 2 },
+  ],
   ...over,
 });
 const printed = async (labels: readonly LabelToPrint[], key: string, first = 1) => {

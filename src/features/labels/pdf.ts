@@ -3,7 +3,9 @@ import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
 import QRCode from 'qrcode';
 import { placesOn, type LabelSheet } from '@/core/label/sheets';
+import type { Hatch } from '@/core/recipe/protein';
 import type { LabelWords } from '@/core/label/words';
+import { drawBadge, drawHatch, type DogMark } from './marks';
 
 /** pt in a mm. */
 const MM = 72 / 25.4;
@@ -17,6 +19,9 @@ const font = (name: string) =>
 export interface LabelToPrint extends LabelWords {
   /** What its QR opens. */
   readonly address: string;
+  /** The hatch of its protein, and the tags of the dogs it is for. */
+  readonly hatch: Hatch;
+  readonly marks: readonly DogMark[];
 }
 
 export interface LabelPrint {
@@ -103,7 +108,30 @@ function draw(doc: PDFKit.PDFDocument, label: LabelToPrint, box: Box, cut: boole
     y += points * leading;
   };
   line(label.code, 'bold', large, 1.08);
+  drawMarks(doc, label, inner.x + doc.widthOfString(label.code) + MM, inner.y, inner.x + inner.width - qr - MM, large);
   for (const [face, text] of said) line(text, face, small, LEADING);
+}
+
+/** The hatch and the dogs' tags beside the code, as many as have room. */
+function drawMarks(
+  doc: PDFKit.PDFDocument,
+  { hatch, marks }: LabelToPrint,
+  from: number,
+  top: number,
+  until: number,
+  large: number,
+): void {
+  const [size, gap] = [large * 0.8, large * 0.15];
+  const y = top + large * 0.14;
+  let x = from + gap;
+  if (x + size > until) return;
+  drawHatch(doc, hatch, x, y, size, size);
+  x += size + gap;
+  for (const mark of marks) {
+    if (x + size > until) return;
+    drawBadge(doc, mark, x, y, size);
+    x += size + gap;
+  }
 }
 
 /** The smallest type on a label, in pt, and its leading. */

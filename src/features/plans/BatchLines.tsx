@@ -124,7 +124,8 @@ interface HowFullProps {
 
 /** One load in its pot, drawn; what cannot fit says so where the vessel is chosen. */
 function HowFull({ load, vessel, hatch }: HowFullProps) {
-  if (!load?.ok || !vessel?.millilitres) return null;
+  // What is never cooked fills no pot.
+  if (!load?.ok || !vessel?.millilitres || load.value.each === 0) return null;
   const { loads, full, explanation } = load.value;
   return (
     <p className={styles.howFull}>

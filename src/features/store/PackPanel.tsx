@@ -57,6 +57,12 @@ export function PackPanel({ pack, onClose }: { pack: OpenPack; onClose: () => vo
             What it held is in its share again: <Link href={`/batches/${pack.backIn}`}>pack it anew</Link>.
           </p>
         )}
+        {(pack.contents.length > 1 || pack.split.length > 0) && (
+          <p>
+            {pack.split.length > 0 && `${pack.split.join(' · ')}. `}
+            {pack.contents.length > 1 && `In it: ${pack.contents.map(({ said }) => said).join(' + ')}`}
+          </p>
+        )}
         {pack.label && <p className="caution">Its label: {pack.label}.</p>}
         <Problems problems={[...move.problems, ...discard.problems, ...reverse.problems, ...correct.atHead('grams')]} />
         {!empty && (

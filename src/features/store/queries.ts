@@ -1,7 +1,7 @@
 import 'server-only';
 import { sayPot, UNPROVEN } from '@/core/stock/say-pot';
 import { countOf } from '@/core/quantity/count-words';
-import { clockIn, daysBetween, writeDay, type LocalDate } from '@/core/calendar/local-date';
+import { clockIn, dayIn, daysBetween, writeDay, type LocalDate } from '@/core/calendar/local-date';
 import { shelfLifeOf, type PlaceKind } from '@/core/preserve/shelf-life';
 import { writeSumIn, writeMassIn } from '@/core/quantity/write';
 import type { Protein } from '@/core/recipe/protein';
@@ -9,6 +9,7 @@ import { inOrderOfUse } from '@/core/stock/draw';
 import { labelOff } from '@/core/stock/label';
 import { fromTenths } from '@/core/stock/ledger';
 import { readProteins, pageQuery, type Page } from '@/data/page';
+import { readDogs } from '@/data/repositories/dogs';
 import { readAllPlaces } from '@/data/repositories/household';
 import { readHistory, readLatestMovements, type StoredMovement } from '@/data/repositories/movements';
 import { potDay, readPackByCode, readPacks, readStock, sourceOf, type StoredPack } from '@/data/repositories/stock';
@@ -44,6 +45,13 @@ export interface HistoryEntry {
 }
 
 export interface OpenPack extends ShelfPack {
+  /** What is in it, and of which batch each is. */
+  readonly contents: readonly { readonly batchId: number; readonly said: string }[];
+  /** How much of it each of its dogs gets, where they are several. */
+  readonly split: readonly string[];
+  /** What to do before it is fed. */
+  readonly first: string | undefined;
+
   readonly recipeName: string;
   readonly pot: string;
   readonly placeId: number;
@@ -74,7 +82,12 @@ export const storeView = pageQuery(async (read, code: string | undefined): Promi
   const proteins = await readProteins(read);
   const everyPlace = await readAllPlaces(db);
   const places = everyPlace.filter((place) => place.archivedAt === null);
-  const order = new Map(inOrderOfUse(stock.map(sourceOf), today).map((source, index) => [source.key, index]));
+  const order = new Map(
+    inOrderOfUse(
+      stock.map((pack) => sourceOf(pack)),
+      today,
+    ).map((source, index) => [source.key, index]),
+  );
   const place = (pack: StoredPack) => order.get(`pack-${pack.holdingId}`) ?? -1;
   const shelves = places.map((each): Shelf => {
     const own = stock.filter((pack) => pack.placeId === each.id).sort((a, b) => place(a) - place(b));
@@ -106,6 +119,12 @@ export const storeView = pageQuery(async (read, code: string | undefined): Promi
   };
 });
 
+/** One pack in hand, by its code; undefined where there is none of that code. */
+export const packView = pageQuery(async (read, code: string): Promise<OpenPack | undefined> => {
+  const pack = await readPackByCode(read.db, code);
+  return pack && (await openPack(read, pack, await readProteins(read), await readAllPlaces(read.db)));
+});
+
 const PLANTS: Protein = { word: 'plants', hatch: 'bricks' };
 
 function shown(pack: StoredPack, proteins: ReadonlyMap<number, Protein>, today: LocalDate): ShelfPack {
@@ -128,6 +147,7 @@ function shown(pack: StoredPack, proteins: ReadonlyMap<number, Protein>, today: 
     until: date === undefined ? 'no date' : `${said} ${writeDay(date, today)}`,
     tone,
     notes: [
+      ...(pack.foodKind === 'raw' ? ['raw'] : []),
       ...(pack.unproven ? [UNPROVEN] : []),
       ...(pack.short ? ['short'] : []),
       ...(pack.thawedOn ? [`thawed ${writeDay(pack.thawedOn, today)}`] : []),
@@ -135,6 +155,22 @@ function shown(pack: StoredPack, proteins: ReadonlyMap<number, Protein>, today: 
       ...(pack.waterPerGram > 0 ? ['dry'] : []),
     ],
   };
+}
+
+/** "Juniper 600 g" for each of several dogs. */
+async function splitOf({ db, household }: Page, pack: StoredPack): Promise<string[]> {
+  if (!pack.split) return [];
+  const names = new Map((await readDogs(db)).map((dog) => [dog.id, dog.name]));
+  return pack.split.map(
+    ({ dogId, grams }) => `${names.get(dogId) ?? 'a dog'} ${writeMassIn(grams, household.unitSet)}`,
+  );
+}
+
+function firstOf(pack: StoredPack): string | undefined {
+  const water = Math.round(pack.grams * pack.waterPerGram);
+  if (pack.grams <= 0) return undefined;
+  if (water > 0) return `stir in ${water} mL of warm water, wait 10 min`;
+  return pack.placeKind === 'freezer' ? 'thaw it in the fridge overnight' : undefined;
 }
 
 async function openPack(
@@ -146,6 +182,12 @@ async function openPack(
   const { db, today, household, reference } = read;
   return {
     ...shown(pack, proteins, today),
+    contents: pack.contents.map((each) => ({
+      batchId: each.batchId,
+      said: `${writeMassIn(each.grams, household.unitSet)} ${each.partName === undefined ? '' : `${each.partName} of `}${each.recipeName}${each.cookedAt ? `, ${writeDay(dayIn(each.cookedAt, household.timeZone), today)}` : ''}`,
+    })),
+    split: await splitOf(read, pack),
+    first: firstOf(pack),
     recipeName: pack.recipeName,
     pot: sayPot((proteins.get(pack.recipeId) ?? PLANTS).word, potDay(pack, household.timeZone), today, pack.unproven),
     placeId: pack.placeId,

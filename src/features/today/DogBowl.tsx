@@ -41,7 +41,9 @@ export function DogBowl({ dog, day, sources, full, sameSlot, had, onFed, onTakeB
   const chosen = sources.find((source) => source.key === first);
   const rest = fitFor(sources, dog.id, next?.recipeId).filter((source) => source.key !== first);
   const { drawn, missing }: { drawn: readonly Drawn[]; missing: number } =
-    next && chosen ? drawMeal(next.kcal, [chosen, ...rest]) : { drawn: next?.drawn ?? [], missing: next?.missing ?? 0 };
+    next && chosen
+      ? drawMeal(next.kcal, [chosen, ...rest], dog.id)
+      : { drawn: next?.drawn ?? [], missing: next?.missing ?? 0 };
   const router = useRouter();
   const feed = useCommand(feedNext, `feed-${dog.id}-${next?.slotId}-${day}`, ({ bowlId }) => {
     onFed(bowlId, `${dog.name} has had ${next?.slotName}.`);

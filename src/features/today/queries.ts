@@ -2,7 +2,7 @@ import 'server-only';
 import { countOf } from '@/core/quantity/count-words';
 import { addDays, clockIn, writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
 import { dayEnergy, type DayEnergy } from '@/core/dog/day-energy';
-import { mealsOn, nextMeal, type DayMeal } from '@/core/dog/meals';
+import { homeEnergyOn, mealsOn, nextMeal, type DayMeal } from '@/core/dog/meals';
 import { cautionOf } from '@/core/dog/stage';
 import { capital, writeDose, writeKcal, writeMassIn } from '@/core/quantity/write';
 import type { UnitSet } from '@/core/quantity/units';
@@ -37,10 +37,11 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
   ];
   const avoided = await readAvoided(db, reference, dogs, today);
   const warm = await readWarmShares(db, today, household.energyFactors);
+  const days = new Map(dogs.map((dog): [number, number] => [dog.id, homeEnergyOn(dog, today)]));
   const proteinOf = (recipeId: number) => proteins.get(recipeId) ?? PLANTS;
   const sources: ShownSource[] = [
     ...warm.map((each) => ({
-      ...warmSourceOf(each),
+      ...warmSourceOf(each, days),
       notFor: avoided.dogsNotFor({ batchId: each.batchId }),
       protein: proteinOf(each.recipeId),
       kind: 'warm' as const,
@@ -48,7 +49,7 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
       whose: undefined,
     })),
     ...stock.map((pack) => ({
-      ...sourceOf(pack),
+      ...sourceOf(pack, days),
       notFor: avoided.dogsNotFor({ holdingId: pack.holdingId }),
       protein: proteinOf(pack.recipeId),
       pot: sayPot(proteinOf(pack.recipeId).word, potDay(pack, household.timeZone), today, pack.unproven),
@@ -134,7 +135,7 @@ function bowlsToday(
       today,
     );
     const kcal = slot?.kcal ?? 0;
-    const { drawn, missing } = drawMeal(kcal, fitFor(fit, dog.id, slot?.recipeId));
+    const { drawn, missing } = drawMeal(kcal, fitFor(fit, dog.id, slot?.recipeId), dog.id);
     for (const part of drawn) left.set(part.key, sure(left.get(part.key)) - part.grams);
     return {
       id: dog.id,

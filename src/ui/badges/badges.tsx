@@ -1,23 +1,14 @@
 import type { Hatch, Protein } from '@/core/recipe/protein';
 import { hatchFill } from './hatch-defs';
+import { BADGE_PATHS } from './paths';
 
 const OUTLINE = { fill: 'var(--enamel-raised)', stroke: 'var(--slate)', strokeWidth: 1.8 } as const;
-
-const SHAPES = [
-  <path key="diamond" d="M24 2L46 24L24 46L2 24Z" {...OUTLINE} />,
-  <circle key="round" cx="24" cy="24" r="21" {...OUTLINE} />,
-  <path key="shield" d="M5 4H43V26C43 37 33 43 24 46C15 43 5 37 5 26Z" {...OUTLINE} />,
-  <rect key="square" x="5" y="5" width="38" height="38" {...OUTLINE} />,
-  <path key="hexagon" d="M12 4H36L46 24L36 44H12L2 24Z" {...OUTLINE} />,
-  <path key="arch" d="M5 45V24a19 19 0 0 1 38 0V45Z" {...OUTLINE} />,
-  <path key="ticket" d="M4 8H44V18a6 6 0 0 0 0 12V40H4V30a6 6 0 0 0 0 -12Z" {...OUTLINE} />,
-];
 
 /** A dog's tag: a shape of its own with its letter, the same everywhere. */
 export function DogBadge({ letters, badge, size = 48 }: { letters: string; badge: number; size?: number }) {
   return (
     <svg width={size} height={size} viewBox="0 0 48 48" aria-hidden>
-      {SHAPES[badge % SHAPES.length]}
+      <path d={BADGE_PATHS[badge % BADGE_PATHS.length]} {...OUTLINE} />
       <text
         x="24"
         y="31"

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { packIdsSchema } from '@/core/label/asked';
 import { sheetOf } from '@/core/label/sheets';
 import { labelsPdf } from '@/features/labels/pdf';
 import { labelsOf } from '@/features/labels/queries';
@@ -7,10 +8,7 @@ export const dynamic = 'force-dynamic';
 
 /** What is asked for in the address: packs by their holdings, a sheet, its first free place, and what the printer is off. */
 const askedSchema = z.object({
-  packs: z
-    .string()
-    .regex(/^\d{1,9}(,\d{1,9}){0,499}$/)
-    .transform((ids) => ids.split(',').map(Number)),
+  packs: packIdsSchema,
   sheet: z.string().max(20),
   first: z.coerce.number().int().min(1).max(40).default(1),
   right: z.coerce.number().min(-10).max(10).default(0),
@@ -24,8 +22,7 @@ export async function GET(request: Request): Promise<Response> {
   const sheet = asked.success ? sheetOf(asked.data.sheet) : undefined;
   if (!asked.success || !sheet) return new Response('Which packs, and on which sheet of labels?', { status: 400 });
   const { packs: ids, first, right, down } = asked.data;
-  const base = `http://${request.headers.get('host') ?? url.host}`;
-  const labels = await labelsOf({ ids, base });
+  const labels = await labelsOf({ ids, asked: `http://${request.headers.get('host') ?? url.host}` });
   if (labels.length === 0) return new Response('None of these packs is here any more.', { status: 404 });
   const pdf = await labelsPdf(labels, {
     sheet,

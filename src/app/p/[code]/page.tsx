@@ -1,9 +1,21 @@
-import { redirect } from 'next/navigation';
+import { notFound } from 'next/navigation';
+import { PackLarge } from '@/features/store/PackLarge';
+import { packView } from '@/features/store/queries';
 
 export const dynamic = 'force-dynamic';
 
-/** What the QR of a label opens: the pack in hand, in the store. */
+/** A code as it stands in an address; one that is mangled is none. */
+function codeIn(text: string): string | undefined {
+  try {
+    return decodeURIComponent(text).trim().slice(0, 12);
+  } catch {
+    return undefined;
+  }
+}
+
+/** What the QR of a label opens: the pack in hand, large. */
 export default async function Page({ params }: { params: Promise<{ code: string }> }) {
-  const { code } = await params;
-  redirect(`/store?pack=${encodeURIComponent(decodeURIComponent(code).slice(0, 12))}`);
+  const code = codeIn((await params).code);
+  if (!code) notFound();
+  return <PackLarge code={code} pack={await packView(code)} />;
 }

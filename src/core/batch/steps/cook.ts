@@ -18,7 +18,8 @@ export const cook = {
   title: 'Cook',
   listed: 'on the stove',
   place: 'load',
-  opens: (batch) => batch.state !== 'planned' && batch.byProduct === undefined,
+  // What is never cooked has nothing to do at the stove.
+  opens: (batch) => batch.state !== 'planned' && batch.byProduct === undefined && batch.day.tasks.length > 0,
   next: (batch) => {
     const open = openTasks(batch).length;
     return open > 0 ? `${countOf(open, 'task')} to go at the stove` : undefined;

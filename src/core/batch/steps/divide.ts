@@ -3,6 +3,7 @@ import { idSchema } from '../../schema';
 import { FATES } from '../../portion/shares';
 import { DRY_METHODS } from '../../preserve/methods';
 import { HALF_A_GRAM, type BatchState } from '../fold';
+import { stillToWeigh } from '../apart';
 import type { Step } from '../step';
 
 const undivided = (batch: BatchState) =>
@@ -13,7 +14,7 @@ export const divide = {
   title: 'Divide',
   listed: 'weighed',
   place: 'yield',
-  opens: (batch) => batch.state === 'weighed',
+  opens: (batch) => batch.state === 'weighed' && stillToWeigh(batch).length === 0,
   next: (batch) => (undivided(batch) ? 'divide it' : undefined),
   watch: (batch) =>
     undivided(batch) ? { said: 'weighed: divide it, and cool what is kept within 2 h', tone: 'caution' } : undefined,
@@ -27,7 +28,7 @@ export const sharesSchema = z.object({
       z.object({
         id: idSchema.optional(),
         /** The yield that it is a part of, by its place. */
-        yield: z.number().int().min(0).max(20).optional(),
+        yield: z.number().int().min(0).max(300).optional(),
         fate: z.enum(FATES),
         grams: z.number(),
         placeId: idSchema.optional(),

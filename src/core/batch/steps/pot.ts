@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { Weighing } from '../../portion/yield';
 import { grams } from '../../quantity/units';
 import { idSchema, weightSchema } from '../../schema';
+import { stillToWeigh } from '../apart';
 import type { Step } from '../step';
 
 export const pot = {
@@ -10,7 +11,11 @@ export const pot = {
   listed: 'in the pot',
   place: 'pot',
   opens: (batch) => batch.state !== 'planned',
-  next: (batch) => (batch.state === 'cooking' ? 'weigh the pot when it is done' : undefined),
+  next: (batch) => {
+    const [first] = stillToWeigh(batch);
+    if (first) return `weigh the ${first.name} when it is done`;
+    return batch.state === 'cooking' ? 'weigh the pot when it is done' : undefined;
+  },
   watch: (batch) =>
     batch.state === 'cooking' ? { said: 'in the pot: weigh it when it is done', tone: 'plain' } : undefined,
 } as const satisfies Step;
@@ -32,7 +37,7 @@ export const weighingSchema = z.discriminatedUnion('by', [
 export const weighSchema = z.object({
   batchId: idSchema,
   /** The place of a component that is kept apart. */
-  yield: z.number().int().min(0).max(20).optional(),
+  yield: z.number().int().min(0).max(300).optional(),
   weighing: weighingSchema,
   eatenBefore: weightSchema,
   /** Liquid that was poured off and kept. */

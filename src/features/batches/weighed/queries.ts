@@ -1,15 +1,18 @@
 import 'server-only';
-import type { ShareState } from '@/core/batch/fold';
+import { storedAs, type BatchYield, type ShareState } from '@/core/batch/fold';
+import { isWet } from '@/core/portion/liquid';
+import { wholeOf } from '@/core/batch/whole';
 import { addDays, writeDay, writeDayOnLabel, type LocalDate } from '@/core/calendar/local-date';
-import { mealsFilledBy } from '@/core/dog/meals';
+import { homeEnergyOn, mealsFilledBy } from '@/core/dog/meals';
 import type { Explanation } from '@/core/explanation';
 import { sum } from '@/core/plan/scale';
 import { inCups, lastsOf } from '@/core/portion/lasts';
-import { portionOf, type DogPortion } from '@/core/portion/dog-portions';
-import { driftOf, spreadOf, type PackSpread, type ProposedPack } from '@/core/portion/packs';
+import { portionOf, type DogPortion, type NamedPlate } from '@/core/portion/dog-portions';
+import { plateOf, typedPlating, type PlatingEntry } from '@/core/portion/plated';
+import { driftOf, spreadByDog, spreadOf, type PackSpread, type ProposedPack } from '@/core/portion/packs';
 import type { Outcome } from '@/core/problem';
 import type { UnitSet } from '@/core/quantity/units';
-import { demandsOf, feedingFrom, proposePacks } from '@/core/portion/proposals';
+import { demandsOf, feedingFrom, proposePacks, servingOf } from '@/core/portion/proposals';
 import { suggestShares, type Shares } from '@/core/portion/shares';
 import type { Weighing } from '@/core/portion/yield';
 import { countOf } from '@/core/quantity/count-words';
@@ -18,10 +21,10 @@ import { isWhole, labelOff } from '@/core/stock/label';
 import { type Page } from '@/data/page';
 import { type WeighedBatch } from '@/data/repositories/batches';
 import { readBowlsOn, readFedOfBatch } from '@/data/repositories/bowls';
-import { type StoredDog } from '@/data/repositories/dogs';
+import { readDogs, type StoredDog } from '@/data/repositories/dogs';
 import { readFilling } from '@/data/repositories/filling';
 import { readAllPlaces } from '@/data/repositories/household';
-import { readPacksOfBatch } from '@/data/repositories/stock';
+import { readPacksOfBatch, type StoredPack } from '@/data/repositories/stock';
 import { nth, sure } from '@/core/sure';
 
 export interface SheetShare extends Omit<ShareState, 'packs'> {
@@ -34,6 +37,13 @@ export interface SheetShare extends Omit<ShareState, 'packs'> {
   readonly problem: string | undefined;
   /** kcal in a pack, where they are not all alike: least, mean and most. */
   readonly spread: PackSpread | undefined;
+  /** kcal of the packs that each dog gets, and how far one of them is off the mean, as a part of the dog's day. */
+  readonly perDog: readonly {
+    readonly name: string;
+    readonly least: number;
+    readonly most: number;
+    readonly off: number;
+  }[];
   /** How far whole pieces are off what each dog's days ask for. */
   readonly drift: readonly { readonly name: string; readonly kcal: number }[];
 }
@@ -49,6 +59,8 @@ export interface SealedPack {
   readonly sealedGrams: number;
   readonly whole: boolean;
   readonly dogName: string | undefined;
+  /** Of a box of several parts, what of each is in it. */
+  readonly parts: string | undefined;
   readonly short: boolean;
   readonly unproven: boolean;
   /** It was sealed by its target, and not weighed. */
@@ -58,17 +70,39 @@ export interface SealedPack {
   readonly until: string;
 }
 
-export interface WeighedView {
+/** One yield: the whole pot, or what is kept apart of it. */
+export interface YieldView extends TakenOut {
+  readonly place: number;
+  readonly name: string;
   readonly net: number;
+  readonly density: number;
+  readonly why: Explanation;
+  readonly estimated: boolean;
+  readonly weighing: Weighing;
+  readonly suggested: Shares;
+  /** g that no share takes yet. */
+  readonly undivided: number;
+  /** It holds so much water that liquid stands on it: it is stirred before every pack, or strained. */
+  readonly isWet: boolean;
+}
+
+interface TakenOut {
   readonly eatenBefore: number;
   readonly kept: number;
   readonly skimmed: number;
   /** g of bones and spent vegetables that were weighed out of it; 0: nobody weighed them. */
   readonly strained: number;
+}
+
+/** All of a batch that was weighed, with its yields. */
+export interface WeighedView extends TakenOut {
+  readonly net: number;
   readonly estimated: boolean;
   readonly density: number;
   readonly why: Explanation;
-  readonly weighing: Weighing;
+  readonly yields: readonly YieldView[];
+  /** How what is kept apart goes into the bowls; undefined: nothing is. */
+  readonly plating: PlatingEntry | undefined;
   /** Foods of which a macronutrient is unknown: portions are at most what is needed. */
   readonly energyUnknown: readonly string[];
   readonly portions: readonly (DogPortion & {
@@ -82,9 +116,10 @@ export interface WeighedView {
     readonly cups: string | undefined;
     readonly cupsOf: readonly (string | undefined)[];
   })[];
+  /** The other dogs of the house, with the g a day that they would get of it. */
+  readonly others: readonly { readonly dogId: number; readonly name: string; readonly gramsADay: number }[];
   /** Days that the pot lasts for its dogs together. */
   readonly lasts: number | undefined;
-  readonly suggested: Shares;
   readonly fridgeUntil: string;
   readonly shares: readonly SheetShare[];
   readonly packs: readonly SealedPack[];
@@ -101,23 +136,29 @@ export async function weighedView(
   today: LocalDate,
 ): Promise<WeighedView> {
   const { db, household } = read;
-  const { density, net } = batch.yield;
+  const whole = wholeOf(batch.yields);
+  const { density, net } = whole;
   const from = feedingFrom(batch.firstDay, batch.shares[0]?.day ?? today);
   const bowls = await readBowlsOn(db, today);
   const places = new Map((await readAllPlaces(db)).map((place) => [place.id, place.name]));
   const packs = await readPacksOfBatch(db, batch.id);
   const kitchen = await readFilling(db, batch, household.unitSet);
-  const proposed = proposePacks({ ...batch, density }, dogs, kitchen);
+  const proposed = proposePacks(batch, dogs, kitchen);
   const nameOf = (dogId: number | undefined) => dogs.find((dog) => dog.id === dogId)?.name;
   const filledWith = (
     filled: Outcome<readonly ProposedPack[]> | undefined,
     perGram: number,
-  ): Pick<SheetShare, 'proposed' | 'problem' | 'spread' | 'drift'> => {
+  ): Pick<SheetShare, 'proposed' | 'problem' | 'spread' | 'perDog' | 'drift'> => {
     const all = filled?.ok ? filled.value : [];
     return {
       proposed: all.map((pack) => ({ ...pack, forWhom: forWhom(pack, nameOf, household.unitSet) })),
       problem: filled && !filled.ok ? filled.problem.message : undefined,
       spread: spreadOf(all, perGram),
+      perDog: [...spreadByDog(all, perGram)].flatMap(([dogId, { least, mean, most }]) => {
+        const dog = dogs.find(({ id }) => id === dogId);
+        const day = dog ? homeEnergyOn(dog, from, batch.filling) : 0;
+        return dog && day > 0 ? [{ name: dog.name, least, most, off: Math.max(most - mean, mean - least) / day }] : [];
+      }),
       drift: [...driftOf(all, perGram)].map(([dogId, kcal]) => ({ name: nameOf(dogId) ?? '', kcal })),
     };
   };
@@ -125,10 +166,35 @@ export async function weighedView(
     const dog = sure(dogs.find((each) => each.id === dogId));
     const fed = bowls.filter((bowl) => bowl.dogId === dogId).map((bowl) => bowl.slotId);
     const meals = mealsFilledBy(dog, today, batch.filling);
-    const whole = sum(meals.map((meal) => meal.kcal));
-    return whole === 0 ? 0 : sum(meals.filter((meal) => !fed.includes(meal.id)).map((meal) => meal.kcal)) / whole;
+    const all = sum(meals.map((meal) => meal.kcal));
+    return all === 0 ? 0 : sum(meals.filter((meal) => !fed.includes(meal.id)).map((meal) => meal.kcal)) / all;
   };
-  const portions = dogs.map((dog) => portionOf(dog, from, density, batch.filling));
+  const portions = dogs.map((dog) => portionOf(dog, from, density, batch.filling, plateIn(batch)));
+  const yieldView = (each: BatchYield): YieldView => ({
+    place: each.place,
+    name: each.name,
+    net: each.net,
+    density: each.density,
+    why: each.explanation,
+    estimated: each.estimated,
+    weighing: each.weighing,
+    eatenBefore: each.eatenBefore,
+    kept: each.kept,
+    skimmed: each.skimmed,
+    strained: each.strained,
+    undivided: each.undivided,
+    isWet: isWet(each.solidsPerGram),
+    suggested: suggestShares(
+      Math.round(each.net),
+      demandsOf(
+        { from: feedingFrom(batch.firstDay, today), today, days: batch.days, filling: batch.filling },
+        dogs,
+        servingOf(batch, each.place),
+        fractionLeft,
+      ),
+      household.fridgeDays,
+    ),
+  });
   const lasts = lastsOf(
     net,
     portions.map(({ gramsADay }) => gramsADay),
@@ -136,15 +202,21 @@ export async function weighedView(
   const cup = kitchen.cupGrams;
   return {
     lasts: lasts.together,
+    others: batch.byProduct
+      ? []
+      : (await readDogs(db))
+          .filter((dog) => !dogs.some(({ id }) => id === dog.id))
+          .map((dog) => ({ dogId: dog.id, name: dog.name, gramsADay: portionOf(dog, from, density).gramsADay })),
     net,
-    eatenBefore: batch.yield.eatenBefore,
-    kept: batch.yield.kept,
-    skimmed: batch.yield.skimmed,
-    strained: batch.yield.strained,
-    estimated: batch.yield.estimated,
+    eatenBefore: whole.eatenBefore,
+    kept: whole.kept,
+    skimmed: whole.skimmed,
+    strained: whole.strained,
+    estimated: whole.estimated,
     density,
-    why: batch.yield.explanation,
-    weighing: batch.yield.weighing,
+    why: whole.explanation,
+    yields: batch.yields.map(yieldView),
+    plating: batch.yields.length > 1 ? typedPlating(batch.plating, batch.yields, household.unitSet) : undefined,
     energyUnknown: batch.sheet.energyUnknown,
     portions: dogs.map((dog, index) => {
       const portion = nth(portions, index);
@@ -159,23 +231,13 @@ export async function weighedView(
         letters: dog.letters,
       };
     }),
-    suggested: suggestShares(
-      Math.round(net),
-      demandsOf(
-        { from: feedingFrom(batch.firstDay, today), today, days: batch.days, filling: batch.filling },
-        dogs,
-        density,
-        fractionLeft,
-      ),
-      household.fridgeDays,
-    ),
     fridgeUntil: writeDay(addDays(today, household.fridgeDays), today),
     shares: batch.shares.map(({ packs: sealed, ...share }) => ({
       ...share,
       sealedPacks: sealed.length,
       packedGrams: sum(sealed.map((pack) => pack.grams)),
       placeName: share.placeId === undefined ? undefined : places.get(share.placeId),
-      ...filledWith(proposed.get(share.id), share.dried?.density ?? density),
+      ...filledWith(proposed.get(share.id), storedAs(share, batch.yields)?.density ?? density),
     })),
     packs: packs.map((pack) => ({
       holdingId: pack.holdingId,
@@ -186,6 +248,7 @@ export async function weighedView(
       sealedGrams: pack.sealedGrams,
       whole: isWhole(pack),
       dogName: forWhom(pack, nameOf, household.unitSet),
+      parts: partsOf(pack, household.unitSet),
       short: pack.short,
       unproven: pack.unproven,
       byTarget: pack.byTarget,
@@ -197,10 +260,27 @@ export async function weighedView(
           ? `best by ${writeDayOnLabel(pack.bestBy)}`
           : '',
     })),
-    over: Math.max(0, -batch.yield.undivided),
+    over: sum(batch.yields.map((each) => Math.max(0, -each.undivided))),
     off: await bowlsOff(db, batch),
   };
 }
+
+/** What each dog gets of what is kept apart; undefined: it is one pot. */
+function plateIn({ yields, plating }: WeighedBatch): NamedPlate | undefined {
+  if (yields.length < 2) return undefined;
+  const plate = plateOf(yields, plating);
+  return (kcal) =>
+    plate(kcal).map((part) => {
+      const own = sure(yields.find(({ place }) => place === part.place));
+      return { ...part, name: own.name, density: own.density };
+    });
+}
+
+/** What is in a box of several parts. */
+const partsOf = (pack: StoredPack, set: UnitSet): string | undefined =>
+  pack.contents.length < 2
+    ? undefined
+    : pack.contents.map((each) => `${writeMassIn(each.grams, set)} ${each.partName ?? each.recipeName}`).join(' + ');
 
 /** Whom a pack is for: one dog, or several with the g of each. */
 export const forWhom = (
@@ -215,8 +295,9 @@ export const forWhom = (
 /** How far the bowls that were fed from a batch were off, by what is known of its food now. */
 async function bowlsOff(db: Page['db'], batch: WeighedBatch): Promise<string | undefined> {
   const fed = await readFedOfBatch(db, batch.id);
-  const off = fed.flatMap(({ kcal, grams, density }) => {
-    const now = grams * (density ?? batch.yield.density);
+  const off = fed.flatMap(({ kcal, grams, density, place }) => {
+    const own = batch.yields.find((each) => each.place === place) ?? batch.yield;
+    const now = grams * (density ?? own.density);
     return Math.abs(kcal - now) > Math.max(1, kcal * 0.005) ? [now - kcal] : [];
   });
   if (off.length === 0) return undefined;

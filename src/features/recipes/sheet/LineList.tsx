@@ -22,6 +22,7 @@ const MOMENT_HEADS: Readonly<Record<Moment, string>> = {
   cook: 'Cooked',
   'off heat': 'Off the heat',
   'stir-in': 'Stirred in after cooling',
+  raw: 'Not cooked',
   bowl: 'In the bowl',
 };
 

@@ -16,6 +16,7 @@ const MOMENT_WORDS: Readonly<Record<Moment, string>> = {
   cook: 'cooked along',
   'off heat': 'off the heat',
   'stir-in': 'stirred in once it is lukewarm',
+  raw: 'raw: it is never cooked',
   bowl: 'in the bowl',
 };
 const BASIS_WORDS: Readonly<Record<Basis, string>> = {

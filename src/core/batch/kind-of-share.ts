@@ -1,0 +1,13 @@
+import type { FoodKind } from '../preserve/shelf-life';
+import { sure } from '../sure';
+import type { ShareState, WeighedState } from './fold';
+
+/** What kind of food a share is: dried, raw where something of it was never cooked, broth, or cooked. */
+export function kindOfShare(
+  { byProduct, apart, lines }: Pick<WeighedState, 'byProduct' | 'apart' | 'lines'>,
+  share: Pick<ShareState, 'fate' | 'method'>,
+): FoodKind {
+  if (share.fate === 'dry') return sure(share.method);
+  if (byProduct === 'broth') return 'broth';
+  return apart === 'lines' || lines.some(({ moment }) => moment === 'raw') ? 'raw' : 'cooked';
+}

@@ -1,0 +1,47 @@
+import { addUp } from '../add-up';
+import type { Explanation } from '../explanation';
+import { energyDensity, grams, type EnergyDensity, type Grams } from '../quantity/units';
+import { writeFixed } from '../quantity/write';
+import type { BatchYield } from './fold';
+
+/** All yields of a batch together. */
+export interface WholeYield {
+  readonly net: Grams;
+  readonly eatenBefore: number;
+  readonly kept: number;
+  readonly skimmed: number;
+  readonly strained: number;
+  readonly estimated: boolean;
+  readonly density: EnergyDensity;
+  readonly explanation: Explanation;
+}
+
+/** What was weighed of a batch in all: one yield as it is, several with their mean density. Source: arithmetic. */
+export function wholeOf(yields: readonly BatchYield[]): WholeYield {
+  const [only] = yields;
+  if (only && yields.length === 1) return only;
+  const sum = (of: (each: BatchYield) => number) => addUp(yields, of);
+  const net = sum((each) => each.net);
+  const kcal = sum((each) => each.net * each.density);
+  const density = energyDensity(net > 0 ? kcal / net : 0);
+  return {
+    net: grams(net),
+    eatenBefore: sum((each) => each.eatenBefore),
+    kept: sum((each) => each.kept),
+    skimmed: sum((each) => each.skimmed),
+    strained: sum((each) => each.strained),
+    estimated: yields.some((each) => each.estimated),
+    density,
+    explanation: {
+      title: `${writeFixed(density, 4)} kcal in each gram, all of it together`,
+      steps: [
+        ...yields.map((each) => ({
+          what: each.name,
+          sum: `${writeFixed(each.net, 1)} g × ${writeFixed(each.density, 4)} kcal/g = ${writeFixed(each.net * each.density, 1)} kcal`,
+        })),
+        { what: 'density', sum: `${writeFixed(kcal, 1)} ÷ ${writeFixed(net, 1)} = ${writeFixed(density, 4)} kcal/g` },
+      ],
+      source: only?.explanation.source ?? 'Your scale.',
+    },
+  };
+}

@@ -1,0 +1,159 @@
+import 'server-only';
+import { eq, sql } from 'drizzle-orm';
+import { addUp } from '@/core/add-up';
+import { storedAs, type BatchYield, type ShareState } from '@/core/batch/fold';
+import { kindOfShare } from '@/core/batch/kind-of-share';
+import type { LocalDate } from '@/core/calendar/local-date';
+import type { FoodKind } from '@/core/preserve/shelf-life';
+import { foldHolding, tenths, type Leg } from '@/core/stock/ledger';
+import { nth, sure } from '@/core/sure';
+import type { WeighedBatch } from '../repositories/batches';
+import { readAllPlaces } from '../repositories/household';
+import { recipe } from '../schema/recipes';
+import { holding, pack, packContent } from '../schema/stock';
+import { appendMovements, rulesGiven, type NewMovement } from './ledger';
+import { need, type Context } from './run';
+
+/** Fat above a fifth of the dry matter halves the shelf life of freeze-dried food (common practice, no source). */
+const FATTY = 0.2;
+
+/** What of one share goes into a pack, in stored g. */
+export interface ToContent {
+  readonly batch: WeighedBatch;
+  readonly share: ShareState;
+  readonly grams: number;
+}
+
+/** A pack to be sealed: what is in it, of one share as a rule. */
+export interface ToSeal {
+  readonly code: string;
+  readonly short: boolean;
+  readonly dogId?: number;
+  readonly split?: readonly { readonly dogId: number; readonly grams: number }[];
+  readonly pieces?: number;
+  readonly weighed: boolean;
+  readonly contents: readonly ToContent[];
+  /** Since when its food keeps, where that is not from today on. */
+  readonly since?: LocalDate;
+}
+
+/** The first of `count` running numbers of a recipe; they are never given out again. */
+export async function takeNumbers({ tx }: Context, recipeId: number, count: number): Promise<number> {
+  const [row] = await tx
+    .update(recipe)
+    .set({ nextPack: sql`${recipe.nextPack} + ${count}` })
+    .where(eq(recipe.id, recipeId))
+    .returning({ next: recipe.nextPack });
+  return sure(row).next - count;
+}
+
+const yieldOf = ({ batch, share }: ToContent): BatchYield =>
+  sure(batch.yields.find((own) => own.place === share.yield));
+
+function isFatty({ batch }: ToContent): boolean {
+  const dryMatter = Number(batch.sheet.solids);
+  return dryMatter > 0 && (batch.sheet.fat?.amount ?? 0) / dryMatter > FATTY;
+}
+
+/** Writes packs with their movements, all of them in a few statements. What is in one keeps as the strictest part of it does. */
+export async function sealPacks(context: Context, sealed: readonly ToSeal[]): Promise<void> {
+  const { tx, today } = context;
+  const places = new Map((await readAllPlaces(tx)).map((each) => [each.id, each.kind]));
+  const states = new Map<string, ReturnType<typeof stateFor>>();
+  function stateFor(kind: FoodKind, fatty: boolean, placeId: number, day: LocalDate) {
+    const packed = { id: 1, kind: 'packed' as const, day, legs: [{ holdingId: 0, placeId, amount: 1 }] };
+    return sure(need(foldHolding([packed], { holdingId: 0, kind, fatty, places, ...rulesGiven(context) })));
+  }
+  const made = sealed.map((each) => {
+    const first = nth(each.contents, 0);
+    const placeId = sure(first.share.placeId);
+    const kinds = each.contents.map(({ batch, share }) => kindOfShare(batch, share));
+    const kind = kinds.includes('raw') ? 'raw' : nth(kinds, 0);
+    const fatty = each.contents.some(isFatty);
+    const day = each.since ?? today;
+    // They are alike but for their weight: one fold says the dates of all.
+    const key = `${kind} ${fatty} ${placeId} ${day}`;
+    const state = states.get(key) ?? stateFor(kind, fatty, placeId, day);
+    states.set(key, state);
+    const parts = each.contents.map((content) => ({
+      ...content,
+      ...sure(storedAs(content.share, content.batch.yields)),
+    }));
+    const grams = addUp(parts, (part) => part.grams);
+    const mean = (of: (part: (typeof parts)[number]) => number) =>
+      addUp(parts, (part) => of(part) * part.grams) / grams;
+    return {
+      ...each,
+      placeId,
+      kind,
+      fatty,
+      day,
+      state,
+      parts,
+      grams,
+      density: mean((part) => part.density),
+      waterPerGram: mean((part) => part.waterPerGram),
+    };
+  });
+  const holdings = await tx
+    .insert(holding)
+    .values(
+      made.map(({ grams, kind, fatty, placeId, state, density, waterPerGram }) => ({
+        kind: 'pack' as const,
+        foodKind: kind,
+        fatty,
+        placeId,
+        amount: tenths(grams),
+        since: state.since,
+        safeUntil: state.safeUntil ?? null,
+        bestBy: state.bestBy ?? null,
+        rule: state.rule,
+        density,
+        waterPerGram,
+      })),
+    )
+    .returning({ id: holding.id });
+  await appendMovements(
+    context,
+    made.map(({ grams, placeId, day }, index): NewMovement => {
+      const amount = tenths(grams);
+      const legs: Leg[] = [
+        { account: 'cooked', amount: -amount },
+        { holdingId: nth(holdings, index).id, placeId, amount },
+      ];
+      return { kind: 'packed', legs, day };
+    }),
+  );
+  await tx.insert(pack).values(
+    made.map((each, index) => ({
+      holdingId: nth(holdings, index).id,
+      code: each.code,
+      dogId: each.dogId ?? null,
+      split: each.split ?? null,
+      pieces: each.pieces ?? null,
+      weighed: each.weighed,
+      packedOn: today,
+      labelAmount: tenths(each.grams),
+      labelDensity: each.density,
+      labelWaterPerGram: each.waterPerGram,
+      labelSafeUntil: each.state.safeUntil ?? null,
+      labelBestBy: each.state.bestBy ?? null,
+      labelRule: each.state.rule,
+      short: each.short,
+      estimated: each.contents.some((content) => yieldOf(content).estimated),
+    })),
+  );
+  await tx.insert(packContent).values(
+    made.flatMap(({ parts }, index) =>
+      parts.map(({ batch, share, grams, density, waterPerGram }) => ({
+        holdingId: nth(holdings, index).id,
+        batchId: batch.id,
+        shareId: share.id,
+        trayId: share.trays.length === 1 ? nth(share.trays, 0).id : null,
+        amount: tenths(grams),
+        density,
+        waterPerGram,
+      })),
+    ),
+  );
+}
