@@ -250,7 +250,7 @@ test('shares, packs, trays: to the gram, with codes, dates and water to put back
   }
   await dry.fill('870');
   await page.getByRole('button', { name: 'Keep the readings' }).click();
-  await expect(page.getByText('630 mL')).toBeVisible();
+  await expect(page.getByText('630 mL', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Seal these 2 packs' }).click();
   // A day is 1059.2 kcal at 1.2271 × 900 ÷ 270 kcal/g: 259 g dry, and 630 ÷ 270 mL for each gram of it.
   await expect(page.getByRole('listitem').filter({ hasText: 'V4' })).toContainText('259 g + 604 mL water');

@@ -19,6 +19,8 @@ export interface TrayState {
   readonly tare: number;
   readonly wetGross: number;
   readonly dryGross: number | undefined;
+  /** All its weighings after the dryer, oldest first, in g with the tray. */
+  readonly dryings: readonly number[];
 }
 
 /** The lines as they were weighed, those that were forgotten at the end. */
@@ -89,6 +91,7 @@ export const trayState = (observed: Observed, id: number): TrayState[] => {
       tare: observed.of(`tray:${id}`, 'tare')?.value ?? 0,
       wetGross: wet.value,
       dryGross: weighings.length > 1 ? sure(weighings.at(-1)).value : undefined,
+      dryings: weighings.slice(1).flatMap(({ value }) => value ?? []),
     },
   ];
 };

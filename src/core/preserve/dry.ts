@@ -3,6 +3,7 @@ import { fine, refused, type Outcome } from '../problem';
 import { energyDensity, grams, millilitres, type EnergyDensity, type Grams, type Millilitres } from '../quantity/units';
 import { writeFixed, writeGrams } from '../quantity/write';
 import { addUp } from '../add-up';
+import { IMPOSSIBLE, traySlips, type TraySlip } from './tray-slips';
 
 /** Readings of one tray: empty, with wet food, with dry food, all with the tray on the scale. */
 export interface TrayReadings {
@@ -21,19 +22,19 @@ export interface Dried {
   readonly waterPerGram: number;
   /** kcal in each gram of dry food. */
   readonly density: EnergyDensity;
-  /** Said, not refused: the food may be wet inside. */
-  readonly warning: string | undefined;
+  /** Part of the dry food that is water, by the table's solids; under nothing where it weighs less than those. */
+  readonly moisture: number;
+  /** What of the readings does not fit the solids: said, not refused. */
+  readonly slips: readonly TraySlip[];
   readonly explanation: Explanation;
 }
-
-/** Above this moisture dried food is taken for wet inside (FSIS, NCHFP: 10 % and less for keeping). */
-const WET_CORE = 0.1;
 
 /**
  * What a load of trays came to: dry weight, water to put back, energy density.
  *
  * Takes the readings of each tray in g, the share of solids in the wet food (0 to 1; a lower bound) and its density.
- * Refuses readings that cannot be: a dry weight above the wet one, or under the solids. Warns above 10 % moisture.
+ * Refuses readings that cannot be: a dry weight above the wet one, or under 85 % of the solids (the table is a mean: an honest
+ * reading a little under them is kept). What does not fit is among the slips.
  * Source: conservation of mass; moisture limit FSIS and NCHFP, from memory.
  */
 export function dryTrays(
@@ -57,9 +58,9 @@ export function dryTrays(
         at('dryGross'),
       );
     }
-    if (dry < wet * solidsShare) {
+    if (dry < wet * solidsShare * IMPOSSIBLE) {
       return refused(
-        `${write(dry)} is under the solids of this tray (${write(wet * solidsShare)}), and those do not dry away. ` +
+        `${write(dry)} is far under the solids of this tray (${write(wet * solidsShare)}), and those do not dry away. ` +
           'Was the tray’s own weight taken off twice?',
         at('dryGross'),
       );
@@ -68,7 +69,6 @@ export function dryTrays(
   }
   const wet = addUp(trays, (tray) => tray.wet);
   const dry = addUp(trays, (tray) => tray.dry);
-  const moisture = 1 - (wet * solidsShare) / dry;
   const density = energyDensity((wet * wetDensity) / dry);
   const waterPerGram = (wet - dry) / dry;
   return fine({
@@ -78,10 +78,8 @@ export function dryTrays(
     water: millilitres(wet - dry),
     waterPerGram,
     density,
-    warning:
-      moisture > WET_CORE
-        ? `About ${Math.round(moisture * 100)} % water is left, more than 10 %: perhaps a wet core, or a tray’s weight not taken off. Dry on and weigh again.`
-        : undefined,
+    moisture: 1 - (wet * solidsShare) / dry,
+    slips: traySlips(readings, solidsShare),
     explanation: {
       title: `${writeGrams(wet - dry).replace(' g', ' mL')} of water to put back`,
       steps: [

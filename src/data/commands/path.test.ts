@@ -21,7 +21,8 @@ import { sharesOf } from '@/core/portion/shares';
 import { correctBowl, feedBowl, takeBackBowl } from './bowls';
 import { readBowlsBetween } from '../repositories/bowls';
 import { saveDog } from './dogs';
-import { saveTrays, sealShare } from './packs';
+import { sealShare } from './packs';
+import { saveTrays } from './trays';
 import { saveRecipe } from './recipes';
 import { correctPack } from './pack-weights';
 import { discardPack, movePacks, reverseMovement } from './stock';
@@ -120,16 +121,14 @@ test('the dry share: trays wet, then dry, water to put back, packs by dry weight
   expect((await save([{ tare: 600, wetGross: 2600 }])).ok).toBe(true);
   expect((await house.run((context) => sealShare(context, { batchId: ids.batchId, shareId }))).ok).toBe(false);
   // The solids are 670.65 / 2310 of the food (worked example): 580.6 g on this tray.
-  expect(await save([{ tare: 600, wetGross: 2600, dryGross: 1150 }])).toMatchObject({
+  // Under 85 % of them it is no honest reading.
+  expect(await save([{ tare: 600, wetGross: 2600, dryGross: 1090 }])).toMatchObject({
     problems: [{ field: 'trays.0.dryGross' }],
   });
   expect(await save([{ tare: 600, wetGross: 2600, dryGross: 2700 }])).toMatchObject({
     problems: [{ field: 'trays.0.dryGross' }],
   });
-  expect(await save([{ tare: 600, wetGross: 2600, dryGross: 1200 }])).toEqual({
-    ok: true,
-    value: { warning: undefined },
-  });
+  expect(await save([{ tare: 600, wetGross: 2600, dryGross: 1200 }])).toMatchObject({ ok: true });
   valueOf(await house.run((context) => sealShare(context, { batchId: ids.batchId, shareId })));
   const dry = (await readStock(house.db)).filter((pack) => pack.foodKind === 'freeze-dried');
   expect(dry.reduce((sum, pack) => sum + pack.grams, 0)).toBe(600);

@@ -19,10 +19,12 @@ import type { BatchView } from './queries';
 import type { SheetShare } from './weighed/queries';
 import { Boxes } from './boxes/Boxes';
 import { BoxesForm } from './boxes/BoxesForm';
+import { Freezing } from './Freezing';
 import { FillOnScale } from './FillOnScale';
 import { PackPlanForm } from './PackPlanForm';
 import { Sealed } from './Sealed';
 import { Trays } from './Trays';
+import { TrayRest, TraysDone } from './TraysDone';
 
 /** A share by its fate, its place where that is not the only one of its kind, and what of the pot it is where that is apart. */
 function titleOf(share: SheetShare, { places, weighed }: BatchView): string {
@@ -31,6 +33,10 @@ function titleOf(share: SheetShare, { places, weighed }: BatchView): string {
   const of = (weighed?.yields.length ?? 0) > 1 ? weighed?.yields.find(({ place }) => place === share.yield) : undefined;
   return of ? `${of.name}: ${where}` : where;
 }
+
+/** Trays that were put right elsewhere are shown anew. */
+const trayKey = ({ id, trays }: SheetShare) =>
+  `${id} ${trays.map((tray) => `${tray.tare} ${tray.wetGross} ${tray.dryGross}`).join(' ')}`;
 
 /** Boxes are built of several parts that go to the same place, one of them of this batch. */
 const mayBox = ({ id, boxes: { atHand } }: BatchView): boolean =>
@@ -71,7 +77,13 @@ export function PackShares({ view }: { view: BatchView }) {
               : `cool it first: ${inDegrees(57)} to ${inDegrees(21)} within 2 h, to ${inDegrees(5)} within 6 h in all (FDA)`}
         </p>
       </div>
-      {share.fate === 'dry' && <Trays view={view} share={share} />}
+      {share.fate === 'dry' && (
+        <div className="stack">
+          <Trays key={trayKey(share)} view={view} share={share} />
+          <TrayRest view={view} share={share} />
+          <TraysDone view={view} share={share} />
+        </div>
+      )}
       {(share.fate !== 'dry' || share.dried) && <Seal view={view} share={share} />}
     </section>
   ));
@@ -198,6 +210,7 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
             .join('; ')}
         </p>
       )}
+      {share.fate === 'freezer' && count > 0 && <Freezing view={view} share={share} />}
       <Problems problems={seal.problems} />
       <div className={styles.acts}>
         {count > 0 && (

@@ -4,13 +4,11 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { z } from 'zod';
 import type { Problem } from '@/core/problem';
-import { Caution } from '@/ui/Caution';
 import { Keypad } from '@/ui/counter/Keypad';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { useDraftStorage } from '@/ui/form/use-draft-storage';
-import { Why } from '@/ui/Why';
 import { saveTrays } from './actions';
 import styles from './batches.module.css';
 import type { BatchView } from './queries';
@@ -25,7 +23,7 @@ const LABELS = { tare: 'empty', wetGross: 'with wet food', dryGross: 'with dry f
 
 /** The trays of the dry share: empty and wet before the dryer, dry after it. */
 export function Trays({ view, share }: { view: BatchView; share: SheetShare }) {
-  const { inMass, readScale, scaleUnit, toType } = useUnits();
+  const { readScale, scaleUnit, toType } = useUnits();
   const [trays, setTrays, forget] = useDraftStorage(
     `trays-${share.id}`,
     typedTrays,
@@ -38,11 +36,7 @@ export function Trays({ view, share }: { view: BatchView; share: SheetShare }) {
       : [{ tare: '', wetGross: '', dryGross: '' }],
   );
   const [unread, setUnread] = useState<readonly Problem[]>([]);
-  const [warning, setWarning] = useState<string>();
-  const save = useCommand(saveTrays, `trays-${share.id}`, (value) => {
-    setWarning(value.warning);
-    forget(trays);
-  });
+  const save = useCommand(saveTrays, `trays-${share.id}`, () => forget(trays));
   const fields = trays.flatMap((_, index) => NAMES.map((name) => `trays.${index}.${name}`));
   const at = (field: string) => unread.find((problem) => problem.field === field)?.message ?? save.at(field);
   const set = (index: number, name: keyof TypedTray, text: string) => {
@@ -106,14 +100,6 @@ export function Trays({ view, share }: { view: BatchView; share: SheetShare }) {
         </Button>
       </div>
       <Keypad />
-      {(warning ?? share.dried?.warning) && <Caution>{warning ?? share.dried?.warning}</Caution>}
-      {share.dried && (
-        <p>
-          <b>{inMass(share.dried.dry)}</b> dry of {inMass(share.dried.wet)} wet,{' '}
-          <b>{Math.round(share.dried.water)} mL</b> of water to put back{' '}
-          <Why of={share.dried.explanation} about="the water to put back" />
-        </p>
-      )}
     </form>
   );
 }

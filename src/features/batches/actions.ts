@@ -11,6 +11,7 @@ import {
   labelsSchema,
   packWeightsSchema,
   planPacksSchema,
+  redrySchema,
   sealSchema,
   traysSchema,
 } from '@/core/batch/steps/pack';
@@ -29,6 +30,7 @@ import * as packs from '@/data/commands/packs';
 import * as shares from '@/data/commands/shares';
 import * as start from '@/data/commands/start-batch';
 import * as stock from '@/data/commands/stock';
+import * as trays from '@/data/commands/trays';
 import { houseAction, houseTry } from '@/data/house-action';
 
 const batchIdSchema = z.object({ batchId: idSchema });
@@ -67,7 +69,9 @@ export const fillPack = houseAction('fill pack', fillSchema, packs.fillPack);
 export const takeBackPack = houseAction('take back pack', packSchema, (context, { holdingId }) =>
   stock.takeBackPacks(context, [holdingId]),
 );
-export const saveTrays = houseAction('save trays', traysSchema, packs.saveTrays);
+export const saveTrays = houseAction('save trays', traysSchema, trays.saveTrays);
+export const weighTraysAgain = houseAction('weigh trays again', redrySchema, trays.weighTraysAgain);
+export const setTrayRestBack = houseAction('set tray rest back', sealSchema, trays.setTrayRestBack);
 export const sealShare = houseAction('seal share', sealSchema, packs.sealShare);
 export const takeBackShare = houseAction('take back packs', sealSchema, stock.takeBackShare);
 export const writeLabelsAgain = houseAction('labels written', labelsSchema, labels.writeLabelsAgain);

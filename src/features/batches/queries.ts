@@ -77,7 +77,14 @@ export interface BatchView {
   readonly opens: readonly StepKey[];
   readonly graph: MassGraph;
   readonly struck: readonly StruckReading[];
-  readonly places: readonly { readonly id: number; readonly kind: PlaceKind; readonly name: string }[];
+  readonly places: readonly {
+    readonly id: number;
+    readonly kind: PlaceKind;
+    readonly name: string;
+    readonly capacityMl: number | undefined;
+  }[];
+  /** Days that cooked food keeps in the fridge. */
+  readonly fridgeDays: number;
   readonly dryers: readonly { readonly id: number; readonly kind: Equipment['kind']; readonly name: string }[];
   readonly today: LocalDate;
   readonly name: string;
@@ -142,7 +149,13 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
     opens: STEPS.filter((step) => step.opens(batch)).map((step) => step.key),
     graph: batchGraph(batch, lines, household.energyFactors),
     struck: batch.state === 'planned' ? [] : await struckIn(read, id),
-    places: places.map(({ id: placeId, kind, name }) => ({ id: placeId, kind, name })),
+    places: places.map(({ id: placeId, kind, name, capacityMl }) => ({
+      id: placeId,
+      kind,
+      name,
+      capacityMl: capacityMl ?? undefined,
+    })),
+    fridgeDays: household.fridgeDays,
     dryers: (await readEquipment(db)).filter(isDryer).map(({ id: own, kind, name }) => ({ id: own, kind, name })),
     name: batch.recipeName,
     version: batch.versionNumber,

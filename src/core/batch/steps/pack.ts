@@ -41,6 +41,15 @@ export const traysSchema = z.object({
 });
 export type TraysEntry = z.infer<typeof traysSchema>;
 
+/** Trays weighed once more after the dryer: gross of each, by its place; absent: not weighed again. */
+export const redrySchema = z.object({
+  batchId: idSchema,
+  shareId: idSchema,
+  grams: z.array(weightSchema.optional()).min(1).max(60).readonly(),
+  revision: z.number().int().optional(),
+});
+export type RedryEntry = z.infer<typeof redrySchema>;
+
 /** How a share is filled, as it is typed. */
 export const planPacksSchema = z.object({ batchId: idSchema, shareId: idSchema, entry: packPlanSchema });
 

@@ -11,7 +11,6 @@ import { portionOf, type DogPortion, type NamedPlate } from '@/core/portion/dog-
 import { plateOf, typedPlating, type PlatingEntry } from '@/core/portion/plated';
 import { driftOf, spreadByDog, spreadOf, type PackSpread, type ProposedPack } from '@/core/portion/packs';
 import type { Outcome } from '@/core/problem';
-import type { UnitSet } from '@/core/quantity/units';
 import { demandsOf, feedingFrom, proposePacks, servingOf } from '@/core/portion/proposals';
 import { suggestShares, type Shares } from '@/core/portion/shares';
 import type { Weighing } from '@/core/portion/yield';
@@ -24,8 +23,9 @@ import { readBowlsOn, readFedOfBatch } from '@/data/repositories/bowls';
 import { readDogs, type StoredDog } from '@/data/repositories/dogs';
 import { readFilling } from '@/data/repositories/filling';
 import { readAllPlaces } from '@/data/repositories/household';
-import { readPacksOfBatch, type StoredPack } from '@/data/repositories/stock';
+import { readPacksOfBatch } from '@/data/repositories/stock';
 import { nth, sure } from '@/core/sure';
+import { forWhom, partsOf } from './pack-words';
 
 export interface SheetShare extends Omit<ShareState, 'packs'> {
   readonly sealedPacks: number;
@@ -82,6 +82,8 @@ export interface YieldView extends TakenOut {
   readonly suggested: Shares;
   /** g that no share takes yet. */
   readonly undivided: number;
+  /** Part of it that is not solids. */
+  readonly water: number;
   /** It holds so much water that liquid stands on it: it is stirred before every pack, or strained. */
   readonly isWet: boolean;
 }
@@ -183,6 +185,7 @@ export async function weighedView(
     skimmed: each.skimmed,
     strained: each.strained,
     undivided: each.undivided,
+    water: 1 - each.solidsPerGram,
     isWet: isWet(each.solidsPerGram),
     suggested: suggestShares(
       Math.round(each.net),
@@ -275,22 +278,6 @@ function plateIn({ yields, plating }: WeighedBatch): NamedPlate | undefined {
       return { ...part, name: own.name, density: own.density };
     });
 }
-
-/** What is in a box of several parts. */
-const partsOf = (pack: StoredPack, set: UnitSet): string | undefined =>
-  pack.contents.length < 2
-    ? undefined
-    : pack.contents.map((each) => `${writeMassIn(each.grams, set)} ${each.partName ?? each.recipeName}`).join(' + ');
-
-/** Whom a pack is for: one dog, or several with the g of each. */
-export const forWhom = (
-  { dogId, split }: { readonly dogId?: number | undefined; readonly split?: ProposedPack['split'] | undefined },
-  nameOf: (dogId: number | undefined) => string | undefined,
-  set: UnitSet,
-): string | undefined =>
-  split
-    ? split.map((each) => `${nameOf(each.dogId) ?? 'a dog'} ${writeMassIn(each.grams, set)}`).join(' + ')
-    : nameOf(dogId);
 
 /** How far the bowls that were fed from a batch were off, by what is known of its food now. */
 async function bowlsOff(db: Page['db'], batch: WeighedBatch): Promise<string | undefined> {

@@ -1,0 +1,85 @@
+import type { CommandResult } from '@/core/problem';
+import { mendSlip } from '@/core/preserve/tray-slips';
+import { sharesOf } from '@/core/portion/shares';
+import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
+import { plannedExample, weighedBatch, weighedExample } from '../fixtures/worked-path';
+import { readReadings } from '../repositories/batches';
+import { readStock } from '../repositories/stock';
+import { sealShare } from './packs';
+import { setShares } from './shares';
+import { saveTrays, setTrayRestBack, weighTraysAgain } from './trays';
+
+const problemsOf = (answer: CommandResult<unknown>) => (answer.ok ? [] : answer.problems);
+let house: TestHouse;
+let batchId: number;
+let shareId: number;
+
+// 2310 g weighed, 670.65 g of solids in it (worked example): 29 % solids, 290 g of each kg.
+beforeAll(async () => {
+  house = await freshHouse('2026-11-25T10:00:00Z');
+  const ids = await plannedExample(house, '2026-11-25');
+  batchId = ids.batchId;
+  await weighedExample(house, ids);
+  const shares = sharesOf({ today: 0, fridge: 310, freezer: 0, dry: 2000 });
+  valueOf(await house.run((context) => setShares(context, { batchId, shares })));
+  shareId = (await dryShare()).id;
+});
+beforeEach(() => house.begin());
+afterEach(() => house.undo());
+
+const dryShare = async () => (await weighedBatch(house, batchId)).shares.find((each) => each.fate === 'dry')!;
+type Tray = { tare: number; wetGross: number; dryGross?: number };
+const save = (trays: Tray[]) => house.run((context) => saveTrays(context, { batchId, shareId, trays }));
+const again = (...grams: (number | undefined)[]) =>
+  house.run((context) => weighTraysAgain(context, { batchId, shareId, grams }));
+
+test('an honest reading under the table’s solids is kept with a word; one press mends a forgotten tare', async () => {
+  valueOf(await save([{ tare: 600, wetGross: 1600, dryGross: 875 }]));
+  expect((await dryShare()).dried!.slips).toMatchObject([{ kind: 'light', tray: 0 }]);
+  // Two trays, the second one's own 640 g left in both weighings.
+  const slipped = [
+    { tare: 600, wetGross: 1600, dryGross: 900 },
+    { tare: 0, wetGross: 980, dryGross: 742 },
+  ];
+  valueOf(await save(slipped));
+  const [slip, ...others] = (await dryShare()).dried!.slips;
+  expect([slip, others]).toEqual([{ kind: 'tare in both', tray: 1, grams: expect.closeTo(640, -1.3) }, []]);
+  valueOf(await save([...mendSlip(slipped, slip!)!]));
+  const { dried } = await dryShare();
+  expect(dried!.slips).toEqual([]);
+  expect(dried!.dry).toBeCloseTo(300 + 102, -1.3);
+});
+
+test('dried on: every weighing stays, the last one holds; heavier than before is asked about', async () => {
+  valueOf(await save([{ tare: 600, wetGross: 2600, dryGross: 1300 }]));
+  expect((await dryShare()).dried!.slips).toMatchObject([{ kind: 'wet core', tray: 0 }]);
+  expect(problemsOf(await again(1330))[0]).toMatchObject({
+    field: 'grams.0',
+    message: expect.stringMatching(/30 g more/),
+  });
+  expect(problemsOf(await again(590))[0]!.field).toBe('grams.0');
+  expect(problemsOf(await again(undefined))[0]!.field).toBe('grams.0');
+  expect(problemsOf(await again(1200, 1200))[0]!.field).toBe('grams.1');
+  valueOf(await again(1202));
+  valueOf(await again(1200));
+  const { trays, dried } = await dryShare();
+  expect(trays[0]!.dryings).toEqual([1300, 1202, 1200]);
+  expect([dried!.dry, dried!.water, dried!.slips]).toEqual([600, 1400, []]);
+  // Nothing of it was struck out.
+  expect((await readReadings(house.db, batchId)).filter((each) => each.kind === 'struck')).toEqual([]);
+  valueOf(await house.run((context) => sealShare(context, { batchId, shareId })));
+  const packs = (await readStock(house.db)).filter((pack) => pack.foodKind === 'freeze-dried');
+  expect(packs.reduce((sum, pack) => sum + pack.grams, 0)).toBe(600);
+  expect(problemsOf(await again(1199))[0]!.message).toMatch(/sealed already/);
+});
+
+test('what the share holds and no tray does goes back to be divided: not lost, not twice', async () => {
+  const back = () => house.run((context) => setTrayRestBack(context, { batchId, shareId }));
+  expect((await back()).ok).toBe(false);
+  valueOf(await save([{ tare: 600, wetGross: 2100 }]));
+  valueOf(await back());
+  const found = await weighedBatch(house, batchId);
+  expect(found.shares.find((each) => each.id === shareId)!.grams).toBe(1500);
+  expect(found.yield.undivided).toBe(500);
+  expect((await back()).ok).toBe(false);
+});

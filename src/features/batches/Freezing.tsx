@@ -1,0 +1,138 @@
+'use client';
+
+import { useState } from 'react';
+import { addDays, writeDay } from '@/core/calendar/local-date';
+import { freezeTime, loadFreezer, PACK_FORMS, TAKES_A_DAY, type PackForm } from '@/core/preserve/freezing';
+import { countOf } from '@/core/quantity/count-words';
+import { readCount } from '@/core/quantity/typed';
+import { writeNumber } from '@/core/quantity/write';
+import { addUp } from '@/core/add-up';
+import { Caution } from '@/ui/Caution';
+import { Fold } from '@/ui/Fold';
+import { Choice } from '@/ui/form/Choice';
+import { Field } from '@/ui/form/Field';
+import { useUnits } from '@/ui/units';
+import { Why } from '@/ui/Why';
+import styles from './batches.module.css';
+import type { BatchView } from './queries';
+import type { SheetShare } from './weighed/queries';
+
+const FORMS: Readonly<Record<PackForm, string>> = {
+  'flat bag': 'flat bags',
+  tub: 'tubs',
+  cubes: 'cubes',
+};
+/** cm of thickness to begin with (common practice, no source). */
+const THICK: Readonly<Record<PackForm, string>> = { 'flat bag': '2', tub: '6', cubes: '3' };
+const SIDES = [
+  { value: '1', label: 'on a shelf: from above' },
+  { value: '2', label: 'on a rack: from both sides' },
+] as const;
+const AIRS = [
+  { value: 'still', label: 'without a fan' },
+  { value: 'fan', label: 'with a fan' },
+] as const;
+
+/** How long the packs of a share take to freeze through, and on which day each goes into the freezer. */
+export function Freezing({ view, share }: { view: BatchView; share: SheetShare }) {
+  const { inMass } = useUnits();
+  const [form, setForm] = useState<PackForm>('flat bag');
+  const [text, setText] = useState(THICK['flat bag']);
+  const [sides, setSides] = useState<'1' | '2'>('1');
+  const [air, setAir] = useState<'still' | 'fan'>('still');
+  const read = readCount(text);
+  const thick = read.ok && read.value <= 30 ? read.value : undefined;
+  const water = view.weighed?.yields.find(({ place }) => place === share.yield)?.water ?? 0;
+  const frozen =
+    thick === undefined
+      ? undefined
+      : freezeTime({ form, centimetres: thick, sides: sides === '1' ? 1 : 2, fan: air === 'fan', water });
+  const freezer = view.places.find(({ id }) => id === share.placeId);
+  const litres = freezer?.capacityMl === undefined ? undefined : freezer.capacityMl / 1000;
+  const packs = share.proposed.map(({ grams }) => grams);
+  const aDay = litres === undefined ? undefined : litres * TAKES_A_DAY.mean;
+  const plan = aDay === undefined || packs.length === 0 ? undefined : loadFreezer(packs, aDay);
+  return (
+    <Fold title="How it freezes, and how much of it a day">
+      <div className="stack">
+        <div className={styles.packPlan}>
+          <Choice
+            label="They are"
+            value={form}
+            options={PACK_FORMS.map((value) => ({ value, label: FORMS[value] }))}
+            onChange={(next) => {
+              setForm(next);
+              setText(THICK[next]);
+            }}
+          />
+          <Field
+            label={form === 'cubes' ? 'Across' : 'Thick'}
+            unit="cm"
+            inputMode="decimal"
+            autoComplete="off"
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+            problem={thick === undefined ? 'Centimetres, up to 30.' : undefined}
+          />
+          <Choice label="They lie" value={sides} options={SIDES} onChange={setSides} />
+          <Choice label="The freezer" value={air} options={AIRS} onChange={setAir} />
+        </div>
+        {frozen && (
+          <p role="status">
+            Frozen through in at least <b>{writeNumber(frozen.hours, 0)} h</b>, once they are cold{' '}
+            <Why of={frozen.explanation} about="the time to freeze" />
+            {form === 'tub' && (
+              <span className="note">
+                {' '}
+                leave a tenth of a tub empty where liquid stands on it; no glass unless it is made for it
+              </span>
+            )}
+          </p>
+        )}
+        {litres === undefined ? (
+          <p className="soft">
+            How large the freezer is stands in the Household: from that follows what it freezes in a day.
+          </p>
+        ) : plan === undefined ? (
+          packs.length > 0 && (
+            <Caution role="status">
+              One of these packs is more than this freezer freezes in a day ({inMass(litres * TAKES_A_DAY.mean)}): make
+              them smaller.
+            </Caution>
+          )
+        ) : (
+          <>
+            <p>
+              {writeNumber(litres, 0)} L freeze about <b>{inMass(Math.round(litres * TAKES_A_DAY.mean))}</b> of it in a
+              day{' '}
+              <span className="note">
+                {inMass(Math.round(litres * TAKES_A_DAY.least))} to {inMass(Math.round(litres * TAKES_A_DAY.most))}{' '}
+                (NCHFP, from memory); more at once freezes slowly and warms what is there
+              </span>
+            </p>
+            <ol className={styles.proposed}>
+              {Array.from({ length: plan.days }, (_, day) => {
+                const own = packs.filter((_, index) => plan.dayOf[index] === day);
+                return (
+                  <li key={day}>
+                    <span>
+                      <b>{day === 0 ? 'now' : writeDay(addDays(view.today, day), view.today)}</b>{' '}
+                      {countOf(own.length, 'pack')}, {inMass(addUp(own, (grams) => grams))}
+                      {day > 0 && <span className="note">, in the fridge until then</span>}
+                    </span>
+                  </li>
+                );
+              })}
+            </ol>
+            {plan.days - 1 > view.fridgeDays && (
+              <Caution role="status">
+                The last ones would lie {countOf(plan.days - 1, 'day')} in the fridge: cooked food keeps{' '}
+                {view.fridgeDays} there. Dry some of it, or freeze it elsewhere.
+              </Caution>
+            )}
+          </>
+        )}
+      </div>
+    </Fold>
+  );
+}
