@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { expect, test, type Page } from '@playwright/test';
 import { startHodman, stopHodman, type Hodman } from './server';
-import { answerAsks, openPlan, startCookDay, toTheScale } from './steps';
+import { weighPot } from './steps';
 
 // One pot packed in four ways, twenty packs of it on the simulated scale without the mouse.
 let hodman: Hodman;
@@ -11,16 +11,7 @@ test.describe.configure({ mode: 'serial' });
 test.beforeAll(async ({ browser }) => {
   hodman = await startHodman({ demo: true, now: '2026-11-25T12:00:00Z' });
   page = await (await browser.newContext()).newPage();
-  await openPlan(page, hodman.address, '?recipe=1');
-  await page.getByLabel('Days', { exact: true }).fill('8');
-  await expect(page.getByText('8 days').first()).toBeVisible();
-  await startCookDay(page);
-  await page.getByRole('button', { name: 'All in, start cooking' }).click();
-  await toTheScale(page);
-  await page.getByLabel('With the food').fill('20540');
-  await page.getByLabel('Empty (tare)').fill('2140');
-  await page.getByRole('button', { name: 'That is the yield' }).click();
-  await answerAsks(page);
+  await weighPot(page, hodman.address, { recipe: 1, days: 8, gross: 20540, tare: 2140 });
 });
 test.afterAll(async () => {
   await page.close();

@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { startHodman, stopHodman, type Hodman } from './server';
-import { answerAsks, openPlan, startCookDay, toTheScale } from './steps';
+import { weighPot } from './steps';
 
 // One pot to the freezer and onto trays: what freezes in a day, a forgotten tare, dried on until the weight stands still.
 let hodman: Hodman;
@@ -11,16 +11,7 @@ test.describe.configure({ mode: 'serial' });
 test.beforeAll(async ({ browser }) => {
   hodman = await startHodman({ demo: true, now: '2026-11-25T12:00:00Z' });
   page = await (await browser.newContext()).newPage();
-  await openPlan(page, hodman.address, '?recipe=1');
-  await page.getByLabel('Days', { exact: true }).fill('6');
-  await expect(page.getByText('6 days').first()).toBeVisible();
-  await startCookDay(page);
-  await page.getByRole('button', { name: 'All in, start cooking' }).click();
-  await toTheScale(page);
-  await page.getByLabel('With the food').fill('16300');
-  await page.getByLabel('Empty (tare)').fill('2140');
-  await page.getByRole('button', { name: 'That is the yield' }).click();
-  await answerAsks(page);
+  await weighPot(page, hodman.address, { recipe: 1, days: 6, gross: 16300, tare: 2140 });
   await page.getByRole('textbox', { name: 'Eaten today' }).fill('0');
   await page.getByRole('textbox', { name: 'To dry' }).fill('2000');
   await page.getByRole('textbox', { name: 'Fridge' }).fill('4000');

@@ -126,3 +126,21 @@ export async function answerAsks(page: Page): Promise<void> {
     await expect(async () => expect(await heading.allInnerTexts()).not.toContain(before)).toPass();
   }
 }
+
+/** A pot of the demo from its plan to the division: planned for so many days, weighed, and what was asked is answered. */
+export async function weighPot(
+  page: Page,
+  address: string,
+  pot: { recipe: number; days: number; gross: number; tare: number },
+): Promise<void> {
+  await openPlan(page, address, `?recipe=${pot.recipe}`);
+  await page.getByLabel('Days', { exact: true }).fill(String(pot.days));
+  await expect(page.getByText(`${pot.days} days`).first()).toBeVisible();
+  await startCookDay(page);
+  await page.getByRole('button', { name: 'All in, start cooking' }).click();
+  await toTheScale(page);
+  await page.getByLabel('With the food').fill(String(pot.gross));
+  await page.getByLabel('Empty (tare)').fill(String(pot.tare));
+  await page.getByRole('button', { name: 'That is the yield' }).click();
+  await answerAsks(page);
+}

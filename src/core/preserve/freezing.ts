@@ -105,8 +105,12 @@ export function freezeTime({ form, centimetres, sides, fan, water }: PackToFreez
   };
 }
 
-/** g of unfrozen food that a freezer takes in 24 h for each L of it: 0.9 to 1.4 kg per 28 L (NCHFP, from memory). */
-export const TAKES_A_DAY = { least: 900 / 28, mean: 1150 / 28, most: 1400 / 28 } as const;
+/** g of unfrozen food that a freezer of so many L takes in 24 h: 0.9 to 1.4 kg per 28 L (NCHFP, from memory). */
+export const freezesADay = (litres: number) => ({
+  least: Math.round((litres * 900) / 28),
+  mean: Math.round((litres * 1150) / 28),
+  most: Math.round((litres * 1400) / 28),
+});
 
 /** On which day each pack goes into the freezer, 0 is today; undefined: one alone is more than a day takes. */
 export type LoadingPlan = { readonly days: number; readonly dayOf: readonly number[] } | undefined;

@@ -1,3 +1,4 @@
+import { addUp } from '../add-up';
 import { writeGrams, writeNumber } from '../quantity/write';
 import { nth } from '../sure';
 
@@ -124,6 +125,10 @@ export function mendSlip<T extends TrayWeighed>(trays: readonly T[], slip: TrayS
       return undefined;
   }
 }
+
+/** g of wet food that lie on trays. */
+export const onTrays = (trays: readonly Pick<TrayWeighed, 'tare' | 'wetGross'>[]): number =>
+  addUp(trays, ({ tare, wetGross }) => wetGross - tare);
 
 /** Two weighings in a row that differ by less than this part are dry (handbook 10, common practice). */
 export const SAME_WEIGHT = 0.005;

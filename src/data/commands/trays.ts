@@ -1,8 +1,8 @@
 import 'server-only';
 import { asc, eq } from 'drizzle-orm';
-import { addUp } from '@/core/add-up';
 import type { NewReading } from '@/core/batch/reading';
 import type { RedryEntry, TraysEntry } from '@/core/batch/steps/pack';
+import { onTrays } from '@/core/preserve/tray-slips';
 import { nth, sure } from '@/core/sure';
 import { share, tray } from '../schema/batches';
 import { observe, observed, refreshBatch, strike } from './batch-at-hand';
@@ -92,9 +92,9 @@ export async function weighTraysAgain(context: Context, input: RedryEntry): Prom
 /** What a dry share holds and no tray does goes back, to be divided otherwise: nothing is lost in silence. */
 export async function setTrayRestBack(context: Context, input: { batchId: number; shareId: number }): Promise<void> {
   const { batch, share: own } = await shareIn(context, input);
-  const onTrays = Math.round(addUp(own.trays, (each) => each.wetGross - each.tare));
-  if (own.trays.length === 0 || onTrays >= own.grams) refuse('All of it lies on trays.');
-  await context.tx.update(share).set({ grams: onTrays }).where(eq(share.id, own.id));
+  const lies = Math.round(onTrays(own.trays));
+  if (own.trays.length === 0 || lies >= own.grams) refuse('All of it lies on trays.');
+  await context.tx.update(share).set({ grams: lies }).where(eq(share.id, own.id));
   await refreshBatch(context, batch.id);
 }
 

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { addDays, writeDay } from '@/core/calendar/local-date';
-import { freezeTime, loadFreezer, PACK_FORMS, TAKES_A_DAY, type PackForm } from '@/core/preserve/freezing';
+import { freezeTime, loadFreezer, PACK_FORMS, freezesADay, type PackForm } from '@/core/preserve/freezing';
 import { countOf } from '@/core/quantity/count-words';
 import { readCount } from '@/core/quantity/typed';
 import { writeNumber } from '@/core/quantity/write';
@@ -50,8 +50,8 @@ export function Freezing({ view, share }: { view: BatchView; share: SheetShare }
   const freezer = view.places.find(({ id }) => id === share.placeId);
   const litres = freezer?.capacityMl === undefined ? undefined : freezer.capacityMl / 1000;
   const packs = share.proposed.map(({ grams }) => grams);
-  const aDay = litres === undefined ? undefined : litres * TAKES_A_DAY.mean;
-  const plan = aDay === undefined || packs.length === 0 ? undefined : loadFreezer(packs, aDay);
+  const aDay = litres === undefined ? undefined : freezesADay(litres);
+  const plan = aDay === undefined || packs.length === 0 ? undefined : loadFreezer(packs, aDay.mean);
   return (
     <Fold title="How it freezes, and how much of it a day">
       <div className="stack">
@@ -89,25 +89,23 @@ export function Freezing({ view, share }: { view: BatchView; share: SheetShare }
             )}
           </p>
         )}
-        {litres === undefined ? (
+        {litres === undefined || aDay === undefined ? (
           <p className="soft">
             How large the freezer is stands in the Household: from that follows what it freezes in a day.
           </p>
         ) : plan === undefined ? (
           packs.length > 0 && (
             <Caution role="status">
-              One of these packs is more than this freezer freezes in a day ({inMass(litres * TAKES_A_DAY.mean)}): make
-              them smaller.
+              One of these packs is more than this freezer freezes in a day ({inMass(aDay.mean)}): make them smaller.
             </Caution>
           )
         ) : (
           <>
             <p>
-              {writeNumber(litres, 0)} L freeze about <b>{inMass(Math.round(litres * TAKES_A_DAY.mean))}</b> of it in a
-              day{' '}
+              {writeNumber(litres, 0)} L freeze about <b>{inMass(aDay.mean)}</b> of it in a day{' '}
               <span className="note">
-                {inMass(Math.round(litres * TAKES_A_DAY.least))} to {inMass(Math.round(litres * TAKES_A_DAY.most))}{' '}
-                (NCHFP, from memory); more at once freezes slowly and warms what is there
+                {inMass(aDay.least)} to {inMass(aDay.most)} (NCHFP, from memory); more at once freezes slowly and warms
+                what is there
               </span>
             </p>
             <ol className={styles.proposed}>

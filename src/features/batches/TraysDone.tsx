@@ -2,9 +2,8 @@
 
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { addUp } from '@/core/add-up';
 import { rehydrated, REHYDRATED_RULE, writeWater } from '@/core/preserve/rehydrate';
-import { lastChange, mendSlip, SAME_WEIGHT, saySlip } from '@/core/preserve/tray-slips';
+import { lastChange, mendSlip, onTrays, SAME_WEIGHT, saySlip } from '@/core/preserve/tray-slips';
 import { writeNumber } from '@/core/quantity/write';
 import { sure } from '@/core/sure';
 import { Caution } from '@/ui/Caution';
@@ -28,7 +27,7 @@ interface TraysDoneProps {
 export function TrayRest({ view, share }: TraysDoneProps) {
   const { inMass } = useUnits();
   const back = useCommand(setTrayRestBack, `tray-rest-${share.id}`);
-  const rest = share.grams - addUp(share.trays, ({ wetGross, tare }) => wetGross - tare);
+  const rest = share.grams - onTrays(share.trays);
   // A scale's last grams are no rest.
   if (share.trays.length === 0 || rest < 5) return null;
   return (

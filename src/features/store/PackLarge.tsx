@@ -8,6 +8,7 @@ import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { useUnits } from '@/ui/units';
 import { movePacks } from './actions';
+import { MoveTo } from './MoveTo';
 import type { OpenPack } from './queries';
 import styles from './store.module.css';
 
@@ -47,18 +48,7 @@ export function PackLarge({ code, pack }: { code: string; pack: OpenPack | undef
       {pack.label && <p className="caution">Its label: {pack.label}.</p>}
       <Problems problems={move.problems} />
       <div className={styles.acts}>
-        {!gone &&
-          pack.moveTo.map((place) => (
-            <Button
-              key={place.placeId}
-              variant="contained"
-              size="large"
-              disabled={move.pending}
-              onClick={() => move.run({ holdingIds: [pack.holdingId], placeId: place.placeId })}
-            >
-              To the {place.name.toLowerCase()}
-            </Button>
-          ))}
+        {!gone && <MoveTo pack={pack} move={move} />}
         <Button variant="outlined" size="large" component={Link} href="/">
           Feed it on Today
         </Button>

@@ -12,6 +12,7 @@ import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { Tub } from '@/ui/badges/badges';
 import { correctPack, discardPack, movePacks, reverseMovement } from './actions';
+import { MoveTo } from './MoveTo';
 import type { OpenPack } from './queries';
 import styles from './store.module.css';
 import { useUnits } from '@/ui/units';
@@ -68,17 +69,7 @@ export function PackPanel({ pack, onClose }: { pack: OpenPack; onClose: () => vo
         {!empty && (
           <>
             <div className={styles.acts}>
-              {pack.moveTo.map((place) => (
-                <Button
-                  key={place.placeId}
-                  variant="contained"
-                  size="large"
-                  disabled={move.pending}
-                  onClick={() => move.run({ holdingIds: [pack.holdingId], placeId: place.placeId })}
-                >
-                  To the {place.name.toLowerCase()}
-                </Button>
-              ))}
+              <MoveTo pack={pack} move={move} />
               <Button
                 variant="outlined"
                 size="large"
