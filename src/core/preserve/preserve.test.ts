@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import type { LocalDate } from '../calendar/local-date';
 import { energyDensity, grams } from '../quantity/units';
 import { dryTrays } from './dry';
+import { fatOfDry, isFatty } from './fat';
 import { keepingDates, type ShelfLives } from './shelf-life';
 
 const lives = JSON.parse(readFileSync('data/shelf-lives.json', 'utf8')) as ShelfLives;
@@ -75,4 +76,17 @@ test('another shelf gives dehydrated food no new fortnight (NCHFP), and dried fo
   const moved = { packedOn: day, since: '2026-12-05' as LocalDate, fridgeDaysUsed: 10 };
   expect(keepingDates(lives, { kind: 'dehydrated', place: 'fridge', ...moved }, 4).safeUntil).toBe('2026-12-09');
   expect(keepingDates(lives, { kind: 'freeze-dried', place: 'fridge', ...moved }, 4).bestBy).toBe('2027-11-25');
+});
+
+test('fat above a fifth of the dry matter is too much to keep long; fat that nobody knows is not none', () => {
+  const sheet = (fat: number | undefined) => ({
+    solids: grams(100),
+    fat: fat === undefined ? undefined : { amount: fat, coverage: 1 },
+  });
+  expect([isFatty(sheet(19)), isFatty(sheet(21)), fatOfDry(sheet(21)), fatOfDry(sheet(undefined))]).toEqual([
+    false,
+    true,
+    0.21,
+    undefined,
+  ]);
 });

@@ -195,6 +195,8 @@ test('boxes one by one: weighed, taken out again, more than is there refused, on
   );
   valueOf(await fill(1, 0, { grams: 52 }));
   valueOf(await fill(0, 1));
+  // A second page, or a second press, does not weigh it anew.
+  expect(problemsOf(await fill(0, 1, { grams: 47 }))[0]!.message).toMatch(/lies in box 2 already/);
   valueOf(await fill(0, 1, { out: true }));
   expect(problemsOf(await fill(1, 1, { grams: 90_000 }))[0]!.field).toBe('grams');
   expect((await fill(7, 0)).ok).toBe(false);

@@ -91,6 +91,8 @@ export async function fillBox(context: Context, input: FillBoxEntry): Promise<vo
   for (const box of all) {
     const planned = row.grams[box] ?? refuse('There is no such box.');
     const cell = cellOf(input.row, box);
+    if (input.box !== undefined && !input.out && filled[cell] !== undefined)
+      refuse(`It lies in box ${box + 1} already: somebody was quicker. Take it out first, or go on.`);
     if (input.out) delete next[cell];
     else if (planned > 0 && (input.box !== undefined || filled[cell] === undefined))
       next[cell] = input.grams ?? planned;

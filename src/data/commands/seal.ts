@@ -4,6 +4,7 @@ import { addUp } from '@/core/add-up';
 import { storedAs, type BatchYield, type ShareState } from '@/core/batch/fold';
 import { kindOfShare } from '@/core/batch/kind-of-share';
 import type { LocalDate } from '@/core/calendar/local-date';
+import { isFatty } from '@/core/preserve/fat';
 import type { FoodKind } from '@/core/preserve/shelf-life';
 import { foldHolding, tenths, type Leg } from '@/core/stock/ledger';
 import { nth, sure } from '@/core/sure';
@@ -13,9 +14,6 @@ import { recipe } from '../schema/recipes';
 import { holding, pack, packContent } from '../schema/stock';
 import { appendMovements, rulesGiven, type NewMovement } from './ledger';
 import { need, type Context } from './run';
-
-/** Fat above a fifth of the dry matter halves the shelf life of freeze-dried food (common practice, no source). */
-const FATTY = 0.2;
 
 /** What of one share goes into a pack, in stored g. */
 export interface ToContent {
@@ -50,11 +48,6 @@ export async function takeNumbers({ tx }: Context, recipeId: number, count: numb
 const yieldOf = ({ batch, share }: ToContent): BatchYield =>
   sure(batch.yields.find((own) => own.place === share.yield));
 
-function isFatty({ batch }: ToContent): boolean {
-  const dryMatter = Number(batch.sheet.solids);
-  return dryMatter > 0 && (batch.sheet.fat?.amount ?? 0) / dryMatter > FATTY;
-}
-
 /** Writes packs with their movements, all of them in a few statements. What is in one keeps as the strictest part of it does. */
 export async function sealPacks(context: Context, sealed: readonly ToSeal[]): Promise<void> {
   const { tx, today } = context;
@@ -69,7 +62,7 @@ export async function sealPacks(context: Context, sealed: readonly ToSeal[]): Pr
     const placeId = sure(first.share.placeId);
     const kinds = each.contents.map(({ batch, share }) => kindOfShare(batch, share));
     const kind = kinds.includes('raw') ? 'raw' : nth(kinds, 0);
-    const fatty = each.contents.some(isFatty);
+    const fatty = each.contents.some(({ batch }) => isFatty(batch.sheet));
     const day = each.since ?? today;
     // They are alike but for their weight: one fold says the dates of all.
     const key = `${kind} ${fatty} ${placeId} ${day}`;

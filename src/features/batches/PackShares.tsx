@@ -24,7 +24,7 @@ import { FillOnScale } from './FillOnScale';
 import { PackPlanForm } from './PackPlanForm';
 import { Sealed } from './Sealed';
 import { Trays } from './Trays';
-import { TrayRest, TraysDone } from './TraysDone';
+import { TooFat, TrayRest, TraysDone } from './TraysDone';
 
 /** A share by its fate, its place where that is not the only one of its kind, and what of the pot it is where that is apart. */
 function titleOf(share: SheetShare, { places, weighed }: BatchView): string {
@@ -79,6 +79,7 @@ export function PackShares({ view }: { view: BatchView }) {
       </div>
       {share.fate === 'dry' && (
         <div className="stack">
+          <TooFat view={view} share={share} />
           <Trays key={trayKey(share)} view={view} share={share} />
           <TrayRest view={view} share={share} />
           <TraysDone view={view} share={share} />

@@ -47,6 +47,19 @@ export function TrayRest({ view, share }: TraysDoneProps) {
   );
 }
 
+/** Fat does not dry: said before it lies on trays. */
+export function TooFat({ view, share }: TraysDoneProps) {
+  const { fatty, energyUnknown } = sure(view.weighed);
+  if (fatty === undefined) return null;
+  return (
+    <Caution role="status">
+      {writeNumber(fatty * 100, 0)} % of its dry matter is fat, more than 20 %: fat does not dry
+      {share.method === 'dehydrated' ? ' and goes rancid: dehydrate lean food only' : ', and it keeps half as long'}.
+      {energyUnknown.length > 0 && ` The fat of ${energyUnknown.join(', ')} is not known.`}
+    </Caution>
+  );
+}
+
 /** What the trays came to: slips that are likely, whether it is dry, and the water to put back. */
 export function TraysDone({ view, share }: TraysDoneProps) {
   const { inMass, set } = useUnits();

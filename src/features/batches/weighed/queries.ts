@@ -1,5 +1,6 @@
 import 'server-only';
 import { storedAs, type BatchYield, type ShareState } from '@/core/batch/fold';
+import { fatOfDry, isFatty } from '@/core/preserve/fat';
 import { isWet } from '@/core/portion/liquid';
 import { wholeOf } from '@/core/batch/whole';
 import { addDays, writeDay, writeDayOnLabel, type LocalDate } from '@/core/calendar/local-date';
@@ -103,6 +104,8 @@ export interface WeighedView extends TakenOut {
   readonly density: number;
   readonly why: Explanation;
   readonly yields: readonly YieldView[];
+  /** Part of its dry matter that is fat, where that is too much to keep long once it is dried. */
+  readonly fatty: number | undefined;
   /** How what is kept apart goes into the bowls; undefined: nothing is. */
   readonly plating: PlatingEntry | undefined;
   /** Foods of which a macronutrient is unknown: portions are at most what is needed. */
@@ -219,6 +222,7 @@ export async function weighedView(
     density,
     why: whole.explanation,
     yields: batch.yields.map(yieldView),
+    fatty: isFatty(batch.sheet) ? fatOfDry(batch.sheet) : undefined,
     plating: batch.yields.length > 1 ? typedPlating(batch.plating, batch.yields, household.unitSet) : undefined,
     energyUnknown: batch.sheet.energyUnknown,
     portions: dogs.map((dog, index) => {
