@@ -9,7 +9,7 @@ interface FoldProps {
   title: ReactNode;
   /** Whether it stands open at first. */
   open?: boolean;
-  /** What is heavy, and holds no field, is made only when it is opened. */
+  /** What is heavy, and keeps what is typed in it elsewhere, is made only when it is opened. */
   lazy?: boolean;
   className?: string;
   children: ReactNode;

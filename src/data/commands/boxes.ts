@@ -17,6 +17,7 @@ import { packCode } from '@/core/stock/code';
 import { nth, sure } from '@/core/sure';
 import { addUp } from '@/core/add-up';
 import { readBoxes, readIngredients, type StoredBoxes, type StoredIngredient } from '../repositories/boxes';
+import { readBatch } from '../repositories/batches';
 import { readDogs } from '../repositories/dogs';
 import { boxPlan } from '../schema/batches';
 import { batchIn, refreshBatch } from './batch-at-hand';
@@ -193,9 +194,10 @@ export async function nothingInBoxes(context: Context, shareIds: readonly number
   const open = (await readBoxes(context.tx)).find(({ plan }) =>
     plan.rows.some(({ shareId }) => shareIds.includes(shareId)),
   );
-  if (open)
-    refuse(
-      `${countOf(open.plan.boxes.length, 'box')} of it are being built: close them first, or give them up.`,
-      'shares',
-    );
+  if (!open) return;
+  const home = await readBatch(context.tx, open.batchId, context.household.energyFactors);
+  refuse(
+    `${countOf(open.plan.boxes.length, 'box')} of it are being built at ${home?.recipeName ?? 'another batch'}: close them there first, or give them up.`,
+    'shares',
+  );
 }

@@ -117,7 +117,7 @@ export function PackShares({ view }: { view: BatchView }) {
       {sealed.length > 0 && (
         <section aria-labelledby="labels" className="stack">
           <h2 id="labels">Sealed: write on the labels</h2>
-          <Fold title="Print them">
+          <Fold title="Print them" lazy>
             <PrintLabels holdingIds={weighed.packs.map((pack) => pack.holdingId)} />
           </Fold>
           {sealed.map((share) => (

@@ -11,6 +11,7 @@ import { scheduleTasks } from '@/core/cook/schedule';
 import { tasksOf } from '@/core/cook/tasks';
 import { cooledHabits, plannedMinutes, type Habit } from '@/core/cook/learned';
 import { asksOf, type Asks } from '@/core/batch/steps/cook';
+import { openShares } from '@/core/batch/steps/pack';
 import { AROUND } from '@/core/heat/pans';
 import { clockIn, dayIn, writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
 import { scaledForKitchen } from '@/core/plan/rounding';
@@ -168,7 +169,10 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
     vessels: batch.state === 'planned' ? [] : vesselsOf(batch, household.energyFactors, weighed),
     food: sheet.food,
     weighed,
-    boxes: batch.state === 'weighed' && !batch.byProduct ? await boxesView(read, id) : { atHand: [], open: undefined },
+    boxes:
+      batch.state === 'weighed' && !batch.byProduct
+        ? await boxesView(read, id, openShares(batch).length > 0)
+        : { atHand: [], open: undefined },
     stove: batch.state === 'planned' || batch.byProduct ? undefined : await stoveView(read, batch),
     asks: asksOf(batch),
     byProduct: batch.state === 'planned' ? undefined : batch.byProduct,

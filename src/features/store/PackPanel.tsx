@@ -104,7 +104,7 @@ export function PackPanel({ pack, onClose }: { pack: OpenPack; onClose: () => vo
           </>
         )}
         {!empty && (
-          <Fold title="Print its label">
+          <Fold title="Print its label" lazy>
             <PrintLabels holdingIds={[pack.holdingId]} />
           </Fold>
         )}

@@ -29,8 +29,8 @@ export interface BoxesView {
     | undefined;
 }
 
-/** What may go into boxes at a batch's sheet, and those that are being built. */
-export async function boxesView({ db, household }: Page, batchId: number): Promise<BoxesView> {
+/** What may go into boxes at a batch's sheet while something of its own is left, and those that are being built. */
+export async function boxesView({ db, household }: Page, batchId: number, isOpen: boolean): Promise<BoxesView> {
   const places = new Map((await readAllPlaces(db)).map(({ id, name }) => [id, name]));
   const shown = ({ batch, share, kind, ...each }: StoredIngredient): AtHand => ({
     shareId: each.shareId,
@@ -48,7 +48,7 @@ export async function boxesView({ db, household }: Page, batchId: number): Promi
   });
   const [open] = await readBoxes(db, { batchId });
   return {
-    atHand: (await readAtHand(db, household.energyFactors)).map(shown),
+    atHand: isOpen ? (await readAtHand(db, household.energyFactors)).map(shown) : [],
     open: open && {
       id: open.id,
       plan: open.plan,
