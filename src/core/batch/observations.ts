@@ -21,6 +21,8 @@ export interface TrayState {
   readonly dryGross: number | undefined;
   /** All its weighings after the dryer, oldest first, in g with the tray. */
   readonly dryings: readonly number[];
+  /** Hours from its wet weighing to each of them. */
+  readonly hours: readonly number[];
 }
 
 /** The lines as they were weighed, those that were forgotten at the end. */
@@ -80,6 +82,9 @@ export function weighingOf(observed: Observed, place: number): Weighing | undefi
   return vessels.length === 0 ? undefined : { by: 'scale', vessels };
 }
 
+const HOUR = 3_600_000;
+const hoursBetween = (from: Date, to: Date) => (to.getTime() - from.getTime()) / HOUR;
+
 /** What was weighed of a tray: nothing, wet, or wet and dry. */
 export const trayState = (observed: Observed, id: number): TrayState[] => {
   const weighings = observed.all(`tray:${id}`, 'gross');
@@ -92,6 +97,7 @@ export const trayState = (observed: Observed, id: number): TrayState[] => {
       wetGross: wet.value,
       dryGross: weighings.length > 1 ? sure(weighings.at(-1)).value : undefined,
       dryings: weighings.slice(1).flatMap(({ value }) => value ?? []),
+      hours: weighings.slice(1).flatMap(({ value, at }) => (value === undefined ? [] : hoursBetween(wet.at, at))),
     },
   ];
 };

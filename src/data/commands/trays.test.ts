@@ -60,10 +60,14 @@ test('dried on: every weighing stays, the last one holds; heavier than before is
   expect(problemsOf(await again(590))[0]!.field).toBe('grams.0');
   expect(problemsOf(await again(undefined))[0]!.field).toBe('grams.0');
   expect(problemsOf(await again(1200, 1200))[0]!.field).toBe('grams.1');
+  house.setNow('2026-11-25T12:00:00Z');
   valueOf(await again(1202));
+  house.setNow('2026-11-25T13:30:00Z');
   valueOf(await again(1200));
   const { trays, dried } = await dryShare();
   expect(trays[0]!.dryings).toEqual([1300, 1202, 1200]);
+  // Hours since it was weighed wet.
+  expect(trays[0]!.hours).toEqual([0, 2, 3.5]);
   expect([dried!.dry, dried!.water, dried!.slips]).toEqual([600, 1400, []]);
   // Nothing of it was struck out.
   expect((await readReadings(house.db, batchId)).filter((each) => each.kind === 'struck')).toEqual([]);

@@ -15,6 +15,7 @@ import { useUnits } from '@/ui/units';
 import { Why } from '@/ui/Why';
 import { saveTrays, setTrayRestBack, weighTraysAgain } from './actions';
 import styles from './batches.module.css';
+import { DryingCurve } from './DryingCurve';
 import type { BatchView } from './queries';
 import type { SheetShare } from './weighed/queries';
 
@@ -114,6 +115,7 @@ export function TraysDone({ view, share }: TraysDoneProps) {
             : 'drier than the table’s solids'}
         </span>
       </p>
+      {share.method === 'dehydrated' && <DryingCurve view={view} share={share} />}
       <Redry view={view} share={share} />
       <Fold title="Water to put back, tray by tray and meal by meal">
         <ul className="rows">
