@@ -143,7 +143,7 @@ test('trays: wet first, dry last, and a corrected wet weight is still the first'
   ];
   const dry = history({ more: readings, shares: [share(1, 'dry', 2000, { method: 'freeze-dried', trayIds: [9] })] });
   const [first] = weighed(dry).shares;
-  expect(first!.trays).toEqual([{ id: 9, tare: 600, wetGross: 2600, dryGross: 1200 }]);
+  expect(first!.trays).toEqual([{ id: 9, tare: 600, wetGross: 2600, dryGross: 1200, dryings: [1200], hours: [24] }]);
   // 2000 g wet, 600 g dry: 1400 mL to put back; 1.2271 × 2000 ÷ 600 kcal/g (arithmetic).
   expect([first!.dried!.water, first!.left]).toEqual([1400, 600]);
   expect(first!.dried!.density).toBeCloseTo((1.2271 * 2000) / 600, 3);
