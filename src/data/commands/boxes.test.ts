@@ -282,3 +282,28 @@ test('what was cooked already does not go raw into boxes', async () => {
   const raw = await house.run((context) => keepApart(context, { batchId, apart: 'lines' }));
   expect(problemsOf(raw)[0]!.message).toMatch(/cooked already/);
 });
+
+test('what is used up in the boxes that were closed does not keep the others open; parts sum to the tenth', async () => {
+  const { shares } = await apart(true);
+  const [most, rest] = shares;
+  const rows = [
+    { shareId: most!.id, size: '40', into: '' },
+    // All of the other one goes into one box of two.
+    { shareId: rest!.id, size: '', into: '1' },
+  ];
+  const { boxesId } = valueOf(await plan({ by: 'figures', entry: { count: '2', target: '', rows } }));
+  const close = () => house.run((context) => closeBoxes(context, { boxesId }));
+  const fill = (row: number, box: number, grams?: number) =>
+    house.run((context) => fillBox(context, { boxesId, row, box, ...(grams === undefined ? {} : { grams }) }));
+  valueOf(await fill(1, 1));
+  valueOf(await fill(0, 1, 40.04));
+  expect(valueOf(await close()).codes).toHaveLength(1);
+  expect((await weighedBatch(house, batchId)).shares[1]!.sealed).toBe(true);
+  const [box] = await readPacksOfBatch(house.db, batchId);
+  expect(box!.grams).toBeCloseTo(
+    box!.contents.reduce((sum, each) => sum + each.grams, 0),
+    9,
+  );
+  valueOf(await fill(0, 0, 41.26));
+  expect(valueOf(await close()).codes).toHaveLength(1);
+});

@@ -31,7 +31,6 @@ async function ingredientsFor(context: Context, shareIds: readonly number[]): Pr
   if (new Set(shareIds).size < shareIds.length) refuse('A share stands here twice.', 'rows');
   const [first] = of;
   for (const [index, each] of of.entries()) {
-    if (each.grams < 1) refuse(`Nothing of ${each.name} is left to be packed.`, `rows.${index}.size`);
     if (first && isDried(each.kind) !== isDried(first.kind))
       refuse('Dry and wet food do not keep in one box.', `rows.${index}.size`);
     if (first && each.share.placeId !== first.share.placeId)
@@ -49,6 +48,8 @@ export async function planBoxes(context: Context, input: PlanBoxesEntry): Promis
   const { of } = input;
   const shareIds = of.by === 'figures' ? of.entry.rows.map((row) => row.shareId) : of.shareIds;
   const ingredients = await ingredientsFor(context, shareIds);
+  const empty = ingredients.findIndex(({ grams }) => grams < 1);
+  if (empty >= 0) refuse(`Nothing of ${nth(ingredients, empty).name} is left to be packed.`, `rows.${empty}.size`);
   const plan =
     of.by === 'figures'
       ? need(readTyped(of.entry, ingredients, household.unitSet))
@@ -96,7 +97,8 @@ export async function fillBox(context: Context, input: FillBoxEntry): Promise<vo
       refuse(`It lies in box ${box + 1} already: somebody was quicker. Take it out first, or go on.`);
     if (input.out) delete next[cell];
     else if (planned > 0 && (input.box !== undefined || filled[cell] === undefined))
-      next[cell] = input.grams ?? planned;
+      // Amounts are kept in tenths: what lies in a box is the sum of its parts.
+      next[cell] = input.grams === undefined ? planned : Math.round(input.grams * 10) / 10;
   }
   if (input.grams !== undefined && !(input.grams > 0))
     refuse('The box weighs no more than before: was the scale tared after the last one?', 'grams');
