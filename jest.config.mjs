@@ -23,7 +23,12 @@ const config = {
     {
       ...shared,
       displayName: 'core',
-      testMatch: ['<rootDir>/src/core/**/*.test.ts', '<rootDir>/src/ui/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts'],
+      testMatch: [
+        '<rootDir>/src/core/**/*.test.ts',
+        '<rootDir>/src/ui/**/*.test.ts',
+        '<rootDir>/src/devices/**/*.test.ts',
+        '<rootDir>/scripts/**/*.test.ts',
+      ],
     },
     {
       ...shared,

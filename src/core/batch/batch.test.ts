@@ -45,7 +45,7 @@ const share = (id: number, fate: SetShare['fate'], grams: number, over: Partial<
   fate,
   grams,
   day: DAY,
-  trayIds: [],
+  trays: [],
   ...over,
 });
 const history = (over: Partial<BatchHistory> & { readonly more?: readonly NewReading[] } = {}): BatchHistory => ({
@@ -141,7 +141,10 @@ test('trays: wet first, dry last, and a corrected wet weight is still the first'
     { node: 'tray:9', kind: 'gross', value: 2600 },
     { node: 'tray:9', kind: 'gross', value: 1200, at: LATER },
   ];
-  const dry = history({ more: readings, shares: [share(1, 'dry', 2000, { method: 'freeze-dried', trayIds: [9] })] });
+  const dry = history({
+    more: readings,
+    shares: [share(1, 'dry', 2000, { method: 'freeze-dried', trays: [{ id: 9 }] })],
+  });
   const [first] = weighed(dry).shares;
   expect(first!.trays).toEqual([{ id: 9, tare: 600, wetGross: 2600, dryGross: 1200, dryings: [1200], hours: [24] }]);
   // 2000 g wet, 600 g dry: 1400 mL to put back; 1.2271 × 2000 ÷ 600 kcal/g (arithmetic).
@@ -195,7 +198,7 @@ test('mass is conserved in the graph of any batch: every inner node closes', () 
       const shares = [
         share(1, 'today', a),
         share(2, 'fridge', b - a),
-        share(3, 'dry', Math.max(0, net - b), { method: 'dehydrated', trayIds: [9] }),
+        share(3, 'dry', Math.max(0, net - b), { method: 'dehydrated', trays: [{ id: 9 }] }),
       ];
       const readings: NewReading[] = [
         ...pot(gross),

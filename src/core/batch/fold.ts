@@ -1,5 +1,6 @@
 import { cookDayOf, type CookDay } from '../cook/cook-day';
 import { pansOf, type PanState } from '../heat/pans';
+import type { CoreReading } from '../heat/heat-check';
 import type { LocalDate } from '../calendar/local-date';
 import { fatKcalOf, type EnergyFactors } from '../nutrition/energy';
 import { solidsPerGram } from '../nutrition/totals';
@@ -8,6 +9,7 @@ import type { Plating } from '../portion/plated';
 import type { Fate } from '../portion/shares';
 import { weighYield, type WeighedYield, type Weighing, type WentIn } from '../portion/yield';
 import { dryTrays, type Dried } from '../preserve/dry';
+import type { DriedForm, WaitsIn } from '../preserve/drying';
 import type { DryMethod } from '../preserve/methods';
 import { fine, refused, type Outcome } from '../problem';
 import { grams, type EnergyDensity, type Grams } from '../quantity/units';
@@ -15,9 +17,17 @@ import { batchLines, type WeighedLine } from '../recipe/recipe';
 import { recipeSheet, type RecipeSheet } from '../recipe/sheet';
 import { BROTH_SOURCE, type ByProduct } from './by-product';
 import { staysOfTake, type CookedComponent, type Evidence } from './evidence';
-import { readLines, strainLines, trayState, weighingOf, type TrayState, type WeighedTake } from './observations';
+import {
+  readLines,
+  strainLines,
+  trayState,
+  weighingOf,
+  type TrayPlace,
+  type TrayState,
+  type WeighedTake,
+} from './observations';
 import { apartOf, yieldAt, type Apart } from './apart';
-import { observedIn, yieldOf, type Observed, type Reading } from './reading';
+import { observedIn, yieldOf, type NodeKey, type Observed, type Reading } from './reading';
 import { sure } from '../sure';
 import { addUp } from '../add-up';
 
@@ -35,7 +45,12 @@ export interface SetShare {
   readonly machineId?: number;
   /** How it is filled into packs; absent: one for each dog and day. */
   readonly plan?: PackPlan;
-  readonly trayIds: readonly number[];
+  readonly trays: readonly TrayPlace[];
+  /** A later load of a dryer: the day it is to go in, and where it waits. */
+  readonly loadDay?: LocalDate;
+  readonly waitsIn?: WaitsIn;
+  /** How it is cut for a dehydrator. */
+  readonly form?: DriedForm;
 }
 
 /** What a pack that was not taken back holds of a share: stored g, dry ones of a dry share. */
@@ -62,8 +77,12 @@ export interface BatchHistory {
   readonly fed: readonly { readonly shareId: number; readonly grams: number }[];
 }
 
-export interface ShareState extends Omit<SetShare, 'trayIds'> {
+export interface ShareState extends Omit<SetShare, 'trays'> {
   readonly trays: readonly TrayState[];
+  /** g of it that were eaten or thrown away before they were packed, those on trays that were thrown with them. */
+  readonly gone: { readonly eaten: number; readonly thrown: number };
+  /** Its core as it was read for the heat step of drying, and why it goes on without one. */
+  readonly heat: { readonly readings: readonly CoreReading[]; readonly reason: string | undefined };
   /** What its trays came to, once every one was weighed dry. */
   readonly dried: Dried | undefined;
   readonly packs: readonly PackedContent[];
@@ -143,13 +162,20 @@ const staysOf = (takes: readonly WeighedTake[]) =>
 const sum = (values: readonly number[]) => addUp(values, (value) => value);
 
 function shareState(
-  { trayIds, ...share }: SetShare,
+  { trays: places, ...share }: SetShare,
   history: BatchHistory,
   observed: Observed,
   of: Pick<BatchYield, 'density' | 'solidsPerGram'>,
   write?: (mass: number) => string,
 ): Outcome<ShareState> {
-  const trays = trayIds.flatMap((id) => trayState(observed, id));
+  const all = places.flatMap((place) => trayState(observed, place));
+  const trays = all.filter((tray) => tray.thrown === undefined);
+  const wetOf = (of: readonly TrayState[]) => sum(of.map((tray) => tray.wetGross - tray.tare));
+  const amounts = (node: NodeKey) => sum(observed.all(node, 'gross').map(({ value }) => value ?? 0));
+  const gone = {
+    eaten: amounts(`eaten:${share.id}`),
+    thrown: amounts(`thrown:${share.id}`) + wetOf(all) - wetOf(trays),
+  };
   const packs = history.packed.filter((pack) => pack.shareId === share.id);
   const packed = sum(packs.map((pack) => pack.grams));
   const done = trays.filter((tray) => tray.dryGross !== undefined);
@@ -169,21 +195,31 @@ function shareState(
     dried = outcome.value;
   }
   const fed = sum(history.fed.filter((each) => each.shareId === share.id).map((each) => each.grams));
-  const left =
-    share.fate === 'today'
+  const off = gone.eaten + gone.thrown;
+  const isGone = off > 0 && off >= share.grams - HALF_A_GRAM;
+  const left = isGone
+    ? 0
+    : share.fate === 'today'
       ? share.grams - fed
       : share.fate === 'dry'
         ? dried && Math.round(dried.dry) - packed
-        : share.grams - packed;
-  const wet = sum(trays.map((tray) => tray.wetGross - tray.tare));
+        : share.grams - packed - off;
   return fine({
     ...share,
     trays,
+    gone,
+    heat: {
+      readings: observed
+        .all(`share:${share.id}`, 'temperature')
+        .flatMap(({ id, value, at }) => (value === undefined ? [] : { id, celsius: value, at })),
+      reason: observed.of(`share:${share.id}`, 'skipped')?.text,
+    },
     dried,
     packs,
     left,
-    used: share.fate === 'today' ? fed : share.fate === 'dry' ? Math.min(share.grams, wet) : packed,
-    sealed: share.fate !== 'today' && packs.length > 0 && left !== undefined && left < HALF_A_GRAM,
+    used:
+      share.fate === 'today' ? fed : share.fate === 'dry' ? Math.min(share.grams, wetOf(trays) + off) : packed + off,
+    sealed: share.fate !== 'today' && (packs.length > 0 || isGone) && left !== undefined && left < HALF_A_GRAM,
   });
 }
 

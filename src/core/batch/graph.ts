@@ -154,8 +154,13 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
       edge(key, node(`warm-${share.id}`, 'rest', 'still warm'), share.grams - share.used, of(share.grams - share.used));
       return;
     }
+    if (share.gone.eaten > 0)
+      edge(key, node(`gone-${share.id}`, 'out', 'eaten'), share.gone.eaten, of(share.gone.eaten));
+    if (share.gone.thrown > 0)
+      edge(key, node(`thrown-${share.id}`, 'out', 'thrown away'), share.gone.thrown, of(share.gone.thrown));
+    const gone = share.gone.eaten + share.gone.thrown;
     let source = key;
-    let ready = share.grams;
+    let ready = share.grams - gone;
     let inStored = of;
     if (share.trays.length > 0) {
       const wet = share.trays.map((tray) => tray.wetGross - tray.tare);
@@ -163,20 +168,9 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
       share.trays.forEach((tray, index) =>
         edge(key, node(`tray-${tray.id}`, 'tray', `tray ${index + 1}`), nth(wet, index), of(nth(wet, index))),
       );
-      if (onTrays > share.grams)
-        edge(
-          node('unexplained', 'unexplained', 'more than was weighed'),
-          key,
-          onTrays - share.grams,
-          of(onTrays - share.grams),
-        );
-      else
-        edge(
-          key,
-          node(`beside-${share.id}`, 'rest', 'not on a tray'),
-          share.grams - onTrays,
-          of(share.grams - onTrays),
-        );
+      const rest = ready - onTrays;
+      if (rest < 0) edge(node('unexplained', 'unexplained', 'more than was weighed'), key, -rest, of(-rest));
+      else edge(key, node(`beside-${share.id}`, 'rest', 'not on a tray'), rest, of(rest));
       if (!share.dried) return;
       source = node(`dryer-${share.id}`, 'tray', share.method ?? 'dryer');
       share.trays.forEach((tray, index) => {

@@ -23,6 +23,24 @@ export interface TrayState {
   readonly dryings: readonly number[];
   /** Hours from its wet weighing to each of them. */
   readonly hours: readonly number[];
+  /** Warm or cold to the touch, as the cook found it last. */
+  readonly touch: TrayTouch | undefined;
+  /** Why it was thrown away. */
+  readonly thrown: string | undefined;
+  /** The cycle that it lies or lay in, and on which tray of the machine. */
+  readonly cycleId: number | undefined;
+  readonly slot: number | undefined;
+}
+
+export const TRAY_TOUCHES = ['warm', 'cold'] as const;
+/** What is dry has come to the warmth of its shelf; what is cold holds ice. */
+export type TrayTouch = (typeof TRAY_TOUCHES)[number];
+
+/** Where a tray lies, as it is kept. */
+export interface TrayPlace {
+  readonly id: number;
+  readonly cycleId?: number;
+  readonly slot?: number;
 }
 
 /** The lines as they were weighed, those that were forgotten at the end. */
@@ -86,7 +104,7 @@ const HOUR = 3_600_000;
 const hoursBetween = (from: Date, to: Date) => (to.getTime() - from.getTime()) / HOUR;
 
 /** What was weighed of a tray: nothing, wet, or wet and dry. */
-export const trayState = (observed: Observed, id: number): TrayState[] => {
+export const trayState = (observed: Observed, { id, cycleId, slot }: TrayPlace): TrayState[] => {
   const weighings = observed.all(`tray:${id}`, 'gross');
   const [wet] = weighings;
   if (wet?.value === undefined) return [];
@@ -98,6 +116,10 @@ export const trayState = (observed: Observed, id: number): TrayState[] => {
       dryGross: weighings.length > 1 ? sure(weighings.at(-1)).value : undefined,
       dryings: weighings.slice(1).flatMap(({ value }) => value ?? []),
       hours: weighings.slice(1).flatMap(({ value, at }) => (value === undefined ? [] : hoursBetween(wet.at, at))),
+      touch: TRAY_TOUCHES.find((touch) => touch === observed.of(`tray:${id}`, 'note')?.text),
+      thrown: observed.of(`tray:${id}`, 'skipped')?.text,
+      cycleId,
+      slot,
     },
   ];
 };

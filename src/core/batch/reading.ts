@@ -24,7 +24,8 @@ export type ReadingKind = (typeof READING_KINDS)[number];
 
 /**
  * Of what something is observed: a line by its place, a vessel or the counted cups of a yield, what was taken out of
- * the pot before it was weighed (eaten, liquid that was poured off and kept, fat that was skimmed off, or bones and spent vegetables that were strained out), a tray by its id; a load on the stove and
+ * the pot before it was weighed (eaten, liquid that was poured off and kept, fat that was skimmed off, or bones and spent vegetables that were strained out), a tray by its id; a share by its id, and what
+ * of it was eaten or thrown before it was packed; a load on the stove and
  * its pans, by component and load; a task by its key; what the cook added to the tasks.
  */
 export type NodeKey =
@@ -37,6 +38,9 @@ export type NodeKey =
   | `skimmed:${number}`
   | `strained:${number}`
   | `tray:${number}`
+  | `share:${number}`
+  | `eaten:${number}`
+  | `thrown:${number}`
   | `load:${number}.${number}`
   | `pan:${number}.${number}`
   | `task:${string}`

@@ -16,7 +16,7 @@ export interface Step {
   /** The state of a batch in a list, while this is its step. */
   readonly listed: string;
   /** Where in the flow a press opens it. */
-  readonly place: 'lines' | 'load' | 'pan' | 'pot' | 'yield' | 'shares';
+  readonly place: 'lines' | 'load' | 'pan' | 'pot' | 'yield' | 'shares' | 'trays';
   readonly opens: (batch: BatchState) => boolean;
   /** What is to be done in it; undefined where nothing is. */
   readonly next: (batch: BatchState) => string | undefined;

@@ -3,12 +3,13 @@ import type { Step, Watch } from './step';
 import { cook } from './steps/cook';
 import { cool } from './steps/cool';
 import { divide } from './steps/divide';
+import { dry } from './steps/dry';
 import { pack } from './steps/pack';
 import { pot } from './steps/pot';
 import { weighOut } from './steps/weigh-out';
 
 /** The work in its order. */
-export const STEPS = [weighOut, cook, cool, pot, divide, pack] as const satisfies readonly Step[];
+export const STEPS = [weighOut, cook, cool, pot, divide, pack, dry] as const satisfies readonly Step[];
 export type StepKey = (typeof STEPS)[number]['key'];
 
 /** The step at hand: the first with something to be done, else the last that is open. */

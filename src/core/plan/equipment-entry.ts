@@ -1,8 +1,17 @@
 import { fine, refused, type Outcome } from '../problem';
+import { readCount, readScale } from '../quantity/typed';
 import type { UnitSet } from '../quantity/units';
+import { typedMass } from '../quantity/write';
 import { readAmount } from './typed-amount';
 import { z } from 'zod';
-import { equipmentEntrySchema, isDryer, sizeOf, type Equipment, type EquipmentEntry } from './equipment';
+import {
+  equipmentEntrySchema,
+  isDryer,
+  sizeOf,
+  type DryerSpec,
+  type Equipment,
+  type EquipmentEntry,
+} from './equipment';
 
 /** How a size is asked for, by the kind of thing. */
 export function sizeAsked(kind: EquipmentEntry['kind'], set: UnitSet): string {
@@ -24,7 +33,48 @@ export function readEquipment(entry: EquipmentEntry, set: UnitSet): Outcome<Omit
   if (byWeight !== onTrays && entry.kind !== 'container') return refused(sizeAsked(entry.kind, set), 'size');
   const count = /^\d{1,4}$/.test(entry.count.trim()) ? Number(entry.count) : 0;
   if (count < 1) return refused('How many of them? A whole number from 1.', 'count');
-  return fine({ kind: entry.kind, name, count, ...size.value });
+  if (!isDryer(entry)) return fine({ kind: entry.kind, name, count, ...size.value });
+  const dryer = readDryer(entry, set);
+  if (!dryer.ok) return dryer;
+  const isSaid = Object.keys(dryer.value).length > 0;
+  return fine({ kind: entry.kind, name, count, ...size.value, ...(isSaid ? { dryer: dryer.value } : {}) });
+}
+
+/** What else is said of a dryer; what is left empty is not known. */
+function readDryer(entry: EquipmentEntry, set: UnitSet): Outcome<DryerSpec> {
+  const figure = (
+    text: string | undefined,
+    field: string,
+    most: number,
+    asked: string,
+  ): Outcome<number | undefined> => {
+    if ((text ?? '').trim() === '') return fine(undefined);
+    const read = readCount(text ?? '');
+    return read.ok && read.value >= 0 && read.value <= most ? read : refused(asked, field);
+  };
+  const tare = (entry.tare ?? '').trim() === '' ? fine(undefined) : readScale(entry.tare ?? '', 'asked', set);
+  if (!tare.ok) return { ...tare, problem: { ...tare.problem, field: 'tare' } };
+  if (tare.value !== undefined && tare.value > 5000) return refused('What does one tray weigh empty?', 'tare');
+  const inside = (entry.inside ?? '').trim();
+  const sides = /^(\d+(?:[.,]\d+)?)\s*[x×*]\s*(\d+(?:[.,]\d+)?)\s*(?:cm)?$/i.exec(inside);
+  const [wide, long] = [sides?.[1], sides?.[2]].map((side) => Number((side ?? '').replace(',', '.')));
+  const isSize = (side: number | undefined): side is number => side !== undefined && side > 3 && side < 120;
+  if (inside !== '' && !(isSize(wide) && isSize(long)))
+    return refused('The inside of one tray in cm, like 20 × 45.', 'inside');
+  const deepest = figure(entry.deepest, 'deepest', 6, 'How deep may food lie on it? Centimetres up to 6.');
+  if (!deepest.ok) return deepest;
+  const watts = figure(entry.watts, 'watts', 5000, 'Watts in the mean while it runs, up to 5000.');
+  if (!watts.ok) return watts;
+  const dividers = figure(entry.dividers, 'dividers', 10, 'How many dividers go into a tray? Up to 10.');
+  if (!dividers.ok || !Number.isInteger(dividers.value ?? 0))
+    return refused('How many dividers go into a tray? A whole number up to 10.', 'dividers');
+  return fine({
+    ...(tare.value === undefined ? {} : { tare: Math.round(tare.value) }),
+    ...(isSize(wide) && isSize(long) && inside !== '' ? { inside: { wide, long } } : {}),
+    ...(deepest.value ? { deepest: deepest.value } : {}),
+    ...(watts.value ? { watts: watts.value } : {}),
+    ...(dividers.value ? { dividers: dividers.value } : {}),
+  });
 }
 
 /** A thing as it was typed, to be changed. */
@@ -33,7 +83,18 @@ export const typedEquipment = (thing: Equipment, set: UnitSet): EquipmentEntry =
   name: thing.name,
   size: sizeOf(thing, set),
   count: String(thing.count),
+  ...(isDryer(thing)
+    ? {
+        tare: thing.dryer?.tare === undefined ? '' : typedMass(thing.dryer.tare, set),
+        inside: thing.dryer?.inside ? `${thing.dryer.inside.wide} × ${thing.dryer.inside.long}` : '',
+        deepest: typedFigure(thing.dryer?.deepest),
+        watts: typedFigure(thing.dryer?.watts),
+        dividers: typedFigure(thing.dryer?.dividers),
+      }
+    : {}),
 });
+
+const typedFigure = (figure: number | undefined): string => (figure === undefined ? '' : String(figure));
 
 /** A thing that many kitchens have, with the size that it usually has. */
 export interface ThingToTick {

@@ -22,7 +22,32 @@ export interface Equipment {
   readonly grams?: number;
   /** How many of them there are: pots of this size, containers, trays. */
   readonly count: number;
+  /** Of a dryer, what else is known of it. */
+  readonly dryer?: DryerSpec;
 }
+
+/** What a household says of its dryer beside its trays and what goes on one; what nobody said is absent. */
+export interface DryerSpec {
+  /** g of an empty tray. */
+  readonly tare?: number;
+  /** Inside of a tray, cm. */
+  readonly inside?: { readonly wide: number; readonly long: number };
+  /** cm that food may lie deep on it. */
+  readonly deepest?: number;
+  /** W in the mean while it runs. */
+  readonly watts?: number;
+  /** Dividers that go into a tray: one makes two parts of it. */
+  readonly dividers?: number;
+}
+
+/** A dryer's room, as loads are planned for it. */
+export const roomOf = ({ count, grams = 0, dryer = {} }: Pick<Equipment, 'count' | 'grams' | 'dryer'>) => ({
+  trays: count,
+  perTray: grams,
+  ...(dryer.inside ? { areaCm2: dryer.inside.wide * dryer.inside.long } : {}),
+  ...(dryer.deepest === undefined ? {} : { deepest: dryer.deepest }),
+  ...(dryer.dividers === undefined ? {} : { dividers: dryer.dividers }),
+});
 
 export const isVessel = (thing: Pick<Equipment, 'kind'>): boolean => isAmong(VESSEL_KINDS, thing.kind);
 export const isDryer = (thing: Pick<Equipment, 'kind'>): boolean => isAmong(DRYER_KINDS, thing.kind);
@@ -41,5 +66,11 @@ export const equipmentEntrySchema = z.object({
   /** "7 L", "700 mL", "450 g". */
   size: z.string().max(30),
   count: z.string().max(10),
+  /** Of a dryer: "620 g", "20 × 45", "2", "1000", "1"; empty: not said. */
+  tare: z.string().max(20).optional(),
+  inside: z.string().max(30).optional(),
+  deepest: z.string().max(10).optional(),
+  watts: z.string().max(10).optional(),
+  dividers: z.string().max(10).optional(),
 });
 export type EquipmentEntry = Readonly<z.infer<typeof equipmentEntrySchema>>;

@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { isAmong } from '../sure';
 import { addDays, addMonths, type LocalDate } from '../calendar/local-date';
 import { DRY_METHODS } from './methods';
@@ -8,18 +9,32 @@ export type FoodKind = (typeof FOOD_KINDS)[number];
 export const PLACE_KINDS = ['fridge', 'freezer', 'cupboard'] as const;
 export type PlaceKind = (typeof PLACE_KINDS)[number];
 
+export const PACKAGINGS = ['tub', 'bag', 'vacuum bag', 'jar', 'barrier bag', 'barrier bag with absorber'] as const;
+/** In what food is packed, where that changes how long it keeps. */
+export type Packaging = (typeof PACKAGINGS)[number];
+
 export const isDried = (kind: FoodKind): boolean => isAmong(DRY_METHODS, kind);
 
-export interface ShelfLife {
-  readonly kind: FoodKind;
-  readonly place: PlaceKind;
+/** A row of the table of lives; a household may have its own in its place. */
+export const shelfLifeSchema = z.object({
+  kind: z.enum(FOOD_KINDS),
+  place: z.enum(PLACE_KINDS),
   /** Days after the pack day on the last of which it may be fed; absent: safe for as long as it stays there. */
-  readonly safeDays?: number;
+  safeDays: z.number().int().positive().optional(),
   /** The household's own fridge days take the place of `safeDays`. */
-  readonly household?: boolean;
-  readonly bestMonths?: number;
-  readonly fattyBestMonths?: number;
-  readonly source: string;
+  household: z.boolean().optional(),
+  bestMonths: z.number().int().positive().optional(),
+  fattyBestMonths: z.number().int().positive().optional(),
+  /** In these alone; absent: however it is packed, where no other row says better. */
+  packaging: z.array(z.enum(PACKAGINGS)).readonly().optional(),
+  source: z.string(),
+});
+export type ShelfLife = Readonly<z.infer<typeof shelfLifeSchema>>;
+
+/** The rules by which food is dated: the table with the household's own rows, and its fridge days. */
+export interface DatingRules {
+  readonly shelfLives: ShelfLives;
+  readonly fridgeDays: number;
 }
 
 export interface ShelfLives {
@@ -32,6 +47,15 @@ export interface KeepingDates {
   readonly safeUntil: LocalDate | undefined;
   readonly bestBy: LocalDate | undefined;
   readonly rule: string;
+  /** All that limits it, the earliest first: when, and why. */
+  readonly causes: readonly KeepingCause[];
+}
+
+/** One of the things that limit how long food keeps; no day: for as long as it stays there. */
+export interface KeepingCause {
+  readonly until: LocalDate | undefined;
+  readonly is: 'safe' | 'best';
+  readonly why: string;
 }
 
 export interface Keeping {
@@ -45,37 +69,83 @@ export interface Keeping {
   readonly openedOn?: LocalDate;
   /** Fat above 20 % of dry matter: freeze-dried food keeps half as long. */
   readonly fatty?: boolean;
+  /** In what it is packed; absent: nobody has said. */
+  readonly packaging?: Packaging;
 }
 
-/** The row for food of a kind in a kind of place; undefined where such food does not belong there (cooked food in a cupboard). */
-export const shelfLifeOf = (lives: ShelfLives, kind: FoodKind, place: PlaceKind): ShelfLife | undefined =>
-  lives.rows.find((row) => row.kind === kind && row.place === place);
+/** Whether two rows are about the same food. */
+const isOf = (row: ShelfLife, other: Pick<ShelfLife, 'kind' | 'place' | 'packaging'>): boolean =>
+  row.kind === other.kind && row.place === other.place && String(row.packaging ?? '') === String(other.packaging ?? '');
+
+/** The table with a household's own rows in the place of those that are about the same food. */
+export const withOwn = (lives: ShelfLives, own: readonly ShelfLife[]): ShelfLives => ({
+  ...lives,
+  rows: lives.rows.map((row) => own.find((each) => isOf(each, row)) ?? row),
+});
+
+/**
+ * The row for food of a kind in a kind of place, as it is packed where a row says so; undefined where such food does not belong
+ * there (cooked food in a cupboard).
+ */
+export const shelfLifeOf = (
+  lives: ShelfLives,
+  kind: FoodKind,
+  place: PlaceKind,
+  packaging?: Packaging,
+): ShelfLife | undefined => {
+  const rows = lives.rows.filter((row) => row.kind === kind && row.place === place);
+  return (
+    rows.find((row) => packaging !== undefined && row.packaging?.includes(packaging)) ??
+    rows.find((row) => row.packaging === undefined)
+  );
+};
 
 /**
  * How long food keeps where it is.
  *
- * Takes the table, how it is kept and the household's fridge days; returns local dates, undefined for "open".
- * Throws for food that does not belong there. Days used up outside the freezer are not given again, neither by thawing nor by another shelf.
+ * Takes the table, how it is kept and the household's fridge days; returns local dates, undefined for "open", and every cause of
+ * them, the earliest first. Throws for food that does not belong there. Days used up outside the freezer are not given again,
+ * neither by thawing nor by another shelf.
  * Source: the table's own (USDA, NCHFP, common practice), named in `rule`.
  */
 export function keepingDates(lives: ShelfLives, keeping: Keeping, fridgeDays: number): KeepingDates {
-  const life = shelfLifeOf(lives, keeping.kind, keeping.place);
+  const life = shelfLifeOf(lives, keeping.kind, keeping.place, keeping.packaging);
   if (!life) throw new Error(`${keeping.kind} food does not belong in a ${keeping.place}`);
   const safeDays = life.household ? fridgeDays : life.safeDays;
   const used = keeping.place === 'freezer' ? 0 : keeping.fridgeDaysUsed;
   // Dried food ages in every place alike: its months run from the day it was packed.
   const ages = isDried(keeping.kind) ? keeping.packedOn : keeping.since;
-  let safeUntil = safeDays === undefined ? undefined : addDays(keeping.since, Math.max(0, safeDays - used));
+  const packed = life.packaging ? ` in a ${keeping.packaging}` : '';
+  const named = `${life.kind} food${packed}, ${life.place}: ${life.source}`;
+  const causes: KeepingCause[] = [];
+  if (safeDays !== undefined)
+    causes.push({
+      until: addDays(keeping.since, Math.max(0, safeDays - used)),
+      is: 'safe',
+      why: used > 0 ? `${named}; ${Math.min(used, safeDays)} of ${safeDays} days were used before` : named,
+    });
   const months = keeping.fatty ? (life.fattyBestMonths ?? life.bestMonths) : life.bestMonths;
-  let bestBy = months === undefined ? safeUntil : addMonths(ages, months);
-  let rule = `${life.kind} food, ${life.place}: ${life.source}`;
-  if (isDried(keeping.kind) && keeping.openedOn !== undefined) {
-    const opened = addDays(keeping.openedOn, lives.openedDriedDays.days);
-    if (safeUntil === undefined || opened < safeUntil) {
-      safeUntil = opened;
-      bestBy = opened;
-      rule = `opened, ${lives.openedDriedDays.days} days: ${lives.openedDriedDays.source}`;
-    }
-  }
-  return { safeUntil, bestBy, rule };
+  if (months !== undefined)
+    causes.push({
+      until: addMonths(ages, months),
+      is: 'best',
+      why: `${named}${keeping.fatty && life.fattyBestMonths !== undefined ? '; more than 20 % fat in its dry matter' : ''}`,
+    });
+  if (isDried(keeping.kind) && keeping.openedOn !== undefined)
+    causes.push({
+      until: addDays(keeping.openedOn, lives.openedDriedDays.days),
+      is: 'safe',
+      why: `opened, ${lives.openedDriedDays.days} days: ${lives.openedDriedDays.source}`,
+    });
+  // The earliest of what limits it is the one that holds.
+  const earliest = (of: readonly KeepingCause[]) =>
+    of.reduce<KeepingCause | undefined>((a, b) => ((a?.until ?? '9') <= (b.until ?? '9') ? (a ?? b) : b), undefined);
+  const safe = earliest(causes.filter(({ is }) => is === 'safe'));
+  const best = earliest(causes);
+  return {
+    safeUntil: safe?.until,
+    bestBy: best?.until,
+    rule: (safe && safe.until === best?.until ? safe : (best ?? safe))?.why ?? named,
+    causes: [...causes].sort((a, b) => (a.until ?? '9').localeCompare(b.until ?? '9')),
+  };
 }

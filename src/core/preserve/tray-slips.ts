@@ -38,10 +38,15 @@ interface Net {
   readonly dry: number;
 }
 
+/** What part of its wet weight a tray can weigh dry, by the solids of its food: from dry to the bone to a tenth of water. */
+export const canLeave = (solids: number): { readonly low: number; readonly high: number } => ({
+  low: solids * (1 - TABLE) * (1 - SCALE),
+  high: ((solids * (1 + TABLE)) / (1 - WET_CORE)) * (1 + SCALE),
+});
+
 const isTray = (grams: number) => grams >= LIGHTEST && grams <= HEAVIEST;
-const isHigh = ({ wet, dry }: Net, solids: number) =>
-  dry > ((wet * solids * (1 + TABLE)) / (1 - WET_CORE)) * (1 + SCALE);
-const isLow = ({ wet, dry }: Net, solids: number) => dry < wet * solids * (1 - TABLE) * (1 - SCALE);
+const isHigh = ({ wet, dry }: Net, solids: number) => dry > wet * canLeave(solids).high;
+const isLow = ({ wet, dry }: Net, solids: number) => dry < wet * canLeave(solids).low;
 const fits = (tray: Net, solids: number) => !isHigh(tray, solids) && !isLow(tray, solids);
 
 /**

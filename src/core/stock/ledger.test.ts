@@ -21,8 +21,7 @@ const rules = (kind: HoldingRules['kind'] = 'cooked'): HoldingRules => ({
   kind,
   fatty: false,
   places,
-  shelfLives,
-  fridgeDays: 4,
+  dating: () => ({ shelfLives, fridgeDays: 4 }),
 });
 
 let id = 0;

@@ -4,10 +4,11 @@ import {
   keepingDates,
   isDried,
   shelfLifeOf,
+  type DatingRules,
   type FoodKind,
   type KeepingDates,
+  type Packaging,
   type PlaceKind,
-  type ShelfLives,
 } from '../preserve/shelf-life';
 import { fine, refused, type Outcome } from '../problem';
 import { standing, type Entry } from '../standing';
@@ -46,6 +47,8 @@ export interface Movement extends Entry {
   readonly kind: MovementKind;
   readonly day: LocalDate;
   readonly legs: readonly Leg[];
+  /** The rules of dates that hold from it on; absent: as before. */
+  readonly rulesId?: number;
 }
 
 /** What a holding is made of and the rules that its dates follow. */
@@ -54,8 +57,10 @@ export interface HoldingRules {
   readonly kind: FoodKind;
   readonly fatty: boolean;
   readonly places: ReadonlyMap<number, PlaceKind>;
-  readonly shelfLives: ShelfLives;
-  readonly fridgeDays: number;
+  /** The rules of dates by their id; without one those that held before ids were written. */
+  readonly dating: (rulesId: number | undefined) => DatingRules;
+  /** In what it is packed; absent: nobody has said. */
+  readonly packaging?: Packaging;
 }
 
 export interface HoldingState extends KeepingDates {
@@ -71,6 +76,8 @@ export interface HoldingState extends KeepingDates {
   readonly fridgeDaysUsed: number;
   readonly thawedOn: LocalDate | undefined;
   readonly openedOn: LocalDate | undefined;
+  /** The rules that its dates follow. */
+  readonly rulesId: number | undefined;
 }
 
 /** Amounts are kept in tenths of a gram. */
@@ -91,7 +98,8 @@ export const reversedLegs = (legs: readonly Leg[]): Leg[] => legs.map((leg) => (
  */
 export function foldHolding(movements: readonly Movement[], rules: HoldingRules): Outcome<HoldingState | undefined> {
   const balances = new Map<number, number>();
-  let state: Omit<HoldingState, keyof KeepingDates> | undefined;
+  let state: Bare | undefined;
+  let rulesId: number | undefined;
   for (const movement of standing(movements)) {
     const legs = movement.legs.filter((leg) => 'holdingId' in leg && leg.holdingId === rules.holdingId);
     if (legs.length === 0) continue;
@@ -106,15 +114,18 @@ export function foldHolding(movements: readonly Movement[], rules: HoldingRules)
       filled[0]?.[0] ?? state?.placeId ?? legs.flatMap((leg) => ('placeId' in leg ? [leg.placeId] : []))[0] ?? 0;
     const place = rules.places.get(placeId);
     if (!place) return refused('This place is not known.');
-    if (!shelfLifeOf(rules.shelfLives, rules.kind, place))
+    rulesId = movement.rulesId ?? rulesId;
+    if (!shelfLifeOf(rules.dating(rulesId).shelfLives, rules.kind, place))
       return refused(`${capital(rules.kind)} food does not keep in a ${place}.`);
     state = next(state, movement, { placeId, place, amount: filled[0]?.[1] ?? 0 }, rules.kind);
   }
   if (!state) return fine(undefined);
+  const { shelfLives, fridgeDays } = rules.dating(rulesId);
   return fine({
     ...state,
+    rulesId,
     ...keepingDates(
-      rules.shelfLives,
+      shelfLives,
       {
         kind: rules.kind,
         place: state.place,
@@ -123,13 +134,14 @@ export function foldHolding(movements: readonly Movement[], rules: HoldingRules)
         fridgeDaysUsed: state.fridgeDaysUsed,
         openedOn: state.openedOn,
         fatty: rules.fatty,
+        ...(rules.packaging ? { packaging: rules.packaging } : {}),
       },
-      rules.fridgeDays,
+      fridgeDays,
     ),
   });
 }
 
-type Bare = Omit<HoldingState, keyof KeepingDates>;
+type Bare = Omit<HoldingState, keyof KeepingDates | 'rulesId'>;
 
 function next(
   before: Bare | undefined,

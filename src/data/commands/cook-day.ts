@@ -3,12 +3,12 @@ import type { BatchState } from '@/core/batch/fold';
 import type { NewReading } from '@/core/batch/reading';
 import { yieldAt } from '@/core/batch/apart';
 import { asksOf, type CookAct } from '@/core/batch/steps/cook';
-import { addDays, instantAt } from '@/core/calendar/local-date';
 import { standing } from '@/core/standing';
 import { countOf } from '@/core/quantity/count-words';
 import { HEATED_AGAIN } from '@/core/heat/cooling-words';
 import { AROUND, type Where } from '@/core/heat/pans';
 import { readAmbient, readReadings } from '../repositories/batches';
+import { atClock } from './at-clock';
 import { batchIn, observe, observed, refreshBatch } from './batch-at-hand';
 import { refuse, type Context } from './run';
 
@@ -170,24 +170,9 @@ async function setTimer(context: Context, found: OnStove, key: string, minutes: 
   return [{ node: `task:${key}`, kind: 'timer', value: minutes, at }];
 }
 
-/** When something was measured: now, or at a clock of the last day; never before cooking began, never still to come. */
-function timeOf({ now, today, household }: Context, found: OnStove, clock: string | undefined): Date {
-  if (clock === undefined) return now;
-  const padded = clock.replace('.', ':').padStart(5, '0');
-  const [hours = 24, minutes = 60] = padded.split(':').map(Number);
-  if (hours > 23 || minutes > 59) return refuse('A time of the clock, such as 11:57.', 'clock');
-  const at = instantAt(today, padded, household.timeZone);
-  if (at.getTime() <= now.getTime() + MINUTE) {
-    if (at.getTime() < found.startedAt.getTime() - MINUTE)
-      refuse('That is before cooking began. Check the time.', 'clock');
-    return at > now ? now : at;
-  }
-  // Past midnight "23:50" was yesterday, where it was cooking by then.
-  const yesterday = instantAt(addDays(today, -1), padded, household.timeZone);
-  return yesterday.getTime() >= found.startedAt.getTime() - MINUTE
-    ? yesterday
-    : refuse('That is still to come. Check the time.', 'clock');
-}
+/** When something was measured: now, or at a clock of the last day since cooking began. */
+const timeOf = (context: Context, found: OnStove, clock: string | undefined): Date =>
+  atClock(context, clock, found.startedAt, 'cooking began');
 
 /** A pan stands somewhere from now on: at what is said, or at what it was there the last time in this kitchen. */
 async function standsNow({ tx }: Context, load: string, where: Where, celsius?: number): Promise<NewReading> {

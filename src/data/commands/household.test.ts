@@ -3,6 +3,10 @@ import { freshHouse, valueOf } from '../fixtures/database';
 import { plannedExample, sealedExample, weighedExample } from '../fixtures/worked-path';
 import { readStock } from '../repositories/stock';
 import { readHousehold } from '../repositories/household';
+import { typedKeeps } from '@/core/preserve/keeps-entry';
+import { readHistory } from '../repositories/movements';
+import { oldDates, redateStock, saveKeeps } from './redate';
+import { reverseMovement } from './stock';
 import { beginHousehold, saveHousehold } from './household';
 import { nextSetup, setupOf } from '@/core/household/setup';
 import { readDog } from '../repositories/dogs';
@@ -46,9 +50,43 @@ test('fridge days and energy factors of the household reach packs and densities'
   valueOf(
     await house.run((context) => saveHousehold(context, { ...SETTINGS, fridgeDays: 5, energyFactors: 'modified' })),
   );
-  expect((await readStock(house.db))[0]!.safeUntil).toBe('2026-11-30');
+  // What is in stock keeps its date until the cook says otherwise: then by a movement, and back by its mirror.
+  const safe = async () => (await readStock(house.db))[0]!.safeUntil;
+  expect(await safe()).toBe('2026-11-28');
+  expect(await oldDates(await house.context())).toHaveLength(stock.length);
+  expect(valueOf(await house.run((context) => redateStock(context)))).toEqual({ count: stock.length });
+  expect(await safe()).toBe('2026-11-30');
+  expect((await house.run((context) => redateStock(context))).ok).toBe(false);
+  const redated = (await readHistory(house.db, stock[0]!.holdingId)).at(-1)!;
+  expect(redated.kind).toBe('redated');
+  valueOf(await house.run((context) => reverseMovement(context, { movementId: redated.id })));
+  expect(await safe()).toBe('2026-11-28');
   // Worked example of issue 2: 2537.54 kcal by modified Atwater, over 2310 g.
   expect(stock[0]!.density).toBeCloseTo(2537.54 / 2310, 4);
+});
+
+test('how long things keep is the household’s to say, and dates only what is packed from then on', async () => {
+  const house = await freshHouse('2026-11-25T12:00:00Z');
+  const ids = await plannedExample(house, '2026-11-26');
+  await weighedExample(house, ids);
+  const before = await sealedExample(house, ids.batchId, { today: 0, fridge: 310, freezer: 2000, dry: 0 });
+  const frozen = (packs: typeof before) => packs.filter((pack) => pack.placeKind === 'freezer');
+  expect(frozen(before)[0]!.bestBy).toBe('2027-02-25');
+  const entry = typedKeeps(house.reference.shelfLives);
+  const rows = entry.rows.map((row) =>
+    row.kind === 'cooked' && row.place === 'freezer' && !row.packaging ? { ...row, months: '5' } : row,
+  );
+  const bad = rows.map((row) => (row.kind === 'dehydrated' && row.place === 'cupboard' ? { ...row, days: '' } : row));
+  expect(await house.run((context) => saveKeeps(context, { entry: { rows: bad } }))).toMatchObject({
+    ok: false,
+    problems: [{ field: expect.stringMatching(/^rows\.\d+\.days$/) }],
+  });
+  valueOf(await house.run((context) => saveKeeps(context, { entry: { rows } })));
+  expect(frozen(await readStock(house.db))[0]!.bestBy).toBe('2027-02-25');
+  // Only frozen packs would have another date.
+  expect(await oldDates(await house.context())).toHaveLength(frozen(before).length);
+  valueOf(await house.run((context) => redateStock(context)));
+  expect(frozen(await readStock(house.db))[0]!.bestBy).toBe('2027-04-25');
 });
 
 test('a cup is the household’s cup: 250 mL in the metric set, 236.588 mL in the US one (NIST Handbook 44)', async () => {

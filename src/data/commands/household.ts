@@ -3,10 +3,13 @@ import { TZDate } from '@date-fns/tz';
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import { readMealTimes, type MealTimes } from '@/core/household/meal-times';
 import { readLabelAddress } from '@/core/label/address';
+import { fine, refused, type Outcome } from '@/core/problem';
+import { readCount } from '@/core/quantity/typed';
 import type { UnitSet } from '@/core/quantity/units';
 import { keepFoodFacts } from '../repositories/food-facts';
 import { changeHousehold } from '../repositories/household';
-import { refoldStock } from './ledger';
+import { rulesNow } from '../repositories/shelf-rules';
+import { newRules } from './redate';
 import { need, refuse, type Context } from './run';
 
 export interface HouseholdEntry {
@@ -18,6 +21,8 @@ export interface HouseholdEntry {
   /** What the codes on labels open; empty: the address that the page was asked at. */
   readonly labelAddress?: string | null | undefined;
   readonly mealTimes: MealTimes;
+  /** What a kWh costs, as typed; empty: not said. */
+  readonly kwhPrice?: string | undefined;
 }
 
 /** What an empty house is asked first. */
@@ -28,6 +33,15 @@ function checkTimeZone(timeZone: string): void {
     refuse('This time zone is not known. Choose one from the list, such as Europe/Oslo.', 'timeZone');
 }
 
+/** Minor units for a kWh; null: not said. */
+function readKwhPrice(text: string): Outcome<number | null> {
+  if (text.trim() === '') return fine(null);
+  const read = readCount(text);
+  return read.ok && read.value > 0 && read.value < 100
+    ? fine(read.value * 100)
+    : refused('What a kWh costs, such as 0.29.', 'kwhPrice');
+}
+
 /** Changes the settings that hold for everything; meal times hold for the dogs that come later. */
 export async function saveHousehold(context: Context, entry: HouseholdEntry): Promise<void> {
   if (!Number.isInteger(entry.fridgeDays) || entry.fridgeDays < 3 || entry.fridgeDays > 5) {
@@ -36,12 +50,20 @@ export async function saveHousehold(context: Context, entry: HouseholdEntry): Pr
   checkTimeZone(entry.timeZone);
   const mealTimes = need(readMealTimes(entry.mealTimes));
   const labelAddress = need(readLabelAddress(entry.labelAddress ?? ''));
-  await changeHousehold(context.tx, { ...entry, labelAddress: labelAddress ?? null, mealTimes, unitsSaid: true });
+  const { kwhPrice, ...settings } = entry;
+  const kwhMinor = kwhPrice === undefined ? context.household.kwhMinor : need(readKwhPrice(kwhPrice));
+  await changeHousehold(context.tx, {
+    ...settings,
+    kwhMinor,
+    labelAddress: labelAddress ?? null,
+    mealTimes,
+    unitsSaid: true,
+  });
   if (entry.energyFactors !== context.household.energyFactors)
     await keepFoodFacts(context.tx, context.reference, entry.energyFactors);
-  // The dates in force of what is in the fridge follow the new rule at once; the labels keep what they said.
+  // What is packed from now on is dated by it; what is in stock only when the cook says so (redate-stock).
   if (entry.fridgeDays !== context.household.fridgeDays)
-    await refoldStock({ ...context, household: { ...context.household, ...entry } });
+    await newRules(context, { fridgeDays: entry.fridgeDays, own: rulesNow(context.rules).own });
 }
 
 /** The household says its measures, its clock and its meals for the first time. */

@@ -17,7 +17,7 @@ export async function saveEquipment(
   { tx, household }: Context,
   input: { id?: number; entry: EquipmentEntry },
 ): Promise<{ id: number }> {
-  const row = { millilitres: null, grams: null, ...need(readEntry(input.entry, household.unitSet)) };
+  const row = { millilitres: null, grams: null, dryer: null, ...need(readEntry(input.entry, household.unitSet)) };
   if (input.id === undefined) return nth(await tx.insert(equipment).values(row).returning({ id: equipment.id }), 0);
   const [kept] = await tx
     .update(equipment)

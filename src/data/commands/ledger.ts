@@ -1,5 +1,5 @@
 import 'server-only';
-import { asc, eq, gt, inArray } from 'drizzle-orm';
+import { asc, eq, inArray } from 'drizzle-orm';
 import {
   foldHolding,
   legSum,
@@ -9,14 +9,17 @@ import {
   type MovementKind,
 } from '@/core/stock/ledger';
 import { readHistories, readRules } from '../repositories/movements';
+import { datingBy, rulesNow } from '../repositories/shelf-rules';
 import { holding, leg, movement } from '../schema/stock';
 import { need, type Context } from './run';
 import { nth } from '@/core/sure';
 
-export const rulesGiven = ({ reference, household }: Context): Pick<HoldingRules, 'shelfLives' | 'fridgeDays'> => ({
-  shelfLives: reference.shelfLives,
-  fridgeDays: household.fridgeDays,
-});
+/** The rules of dates by their id; without one, as they were before ids were written. */
+export const datingIn = ({ reference, rules }: Pick<Context, 'reference' | 'rules'>): HoldingRules['dating'] =>
+  datingBy(reference.shelfLives, rules);
+
+/** What is packed or found is dated by the rules of that day, and what is dated anew by those of that one. */
+const TAKES_RULES: ReadonlySet<MovementKind> = new Set(['packed', 'found', 'received', 'split', 'merged', 'redated']);
 
 export interface NewMovement {
   readonly kind: MovementKind;
@@ -30,12 +33,13 @@ export interface NewMovement {
 
 /** Writes movements as they are; what they touch is not brought up to date. */
 export async function appendMovements(
-  { tx, now, today, written }: Context,
+  { tx, now, today, rules, written }: Context,
   entries: readonly NewMovement[],
 ): Promise<readonly Movement[]> {
   if (entries.length === 0) return [];
   for (const { kind, legs } of entries)
     if (legSum(legs) !== 0) throw new Error(`the legs of ${kind} do not sum to zero`);
+  const rulesOf = (kind: MovementKind) => (TAKES_RULES.has(kind) ? rulesNow(rules).id : undefined);
   const made = await tx
     .insert(movement)
     .values(
@@ -45,6 +49,7 @@ export async function appendMovements(
         day: entry.day ?? today,
         reverses: entry.takesBack ?? null,
         note: entry.note ?? null,
+        rulesId: rulesOf(entry.kind) ?? null,
       })),
     )
     .returning({ id: movement.id });
@@ -64,6 +69,7 @@ export async function appendMovements(
     legs,
     day: day ?? today,
     ...(takesBack === undefined ? {} : { takesBack }),
+    ...(rulesOf(kind) === undefined ? {} : { rulesId: rulesOf(kind) }),
   }));
 }
 
@@ -92,24 +98,11 @@ export async function writeMovements(context: Context, entries: readonly NewMove
 export const writeMovement = async (context: Context, entry: NewMovement): Promise<Movement> =>
   nth(await writeMovements(context, [entry]), 0);
 
-/** Brings every holding that still holds food up to date: for a rule of the household that has changed. */
-export async function refoldStock(context: Context): Promise<void> {
-  const held = await context.tx
-    .select({ id: holding.id })
-    .from(holding)
-    .where(gt(holding.amount, 0))
-    .orderBy(asc(holding.id));
-  await bringUpToDate(
-    context,
-    held.map(({ id }) => id),
-  );
-}
-
 /** Folds the histories of holdings and keeps the result beside them; refuses one that cannot have happened. */
 async function bringUpToDate(context: Context, holdingIds: readonly number[]): Promise<void> {
   const { tx } = context;
   const histories = await readHistories(tx, holdingIds);
-  for (const rules of await readRules(tx, holdingIds, rulesGiven(context))) {
+  for (const rules of await readRules(tx, holdingIds, datingIn(context))) {
     const state = need(foldHolding(histories.get(rules.holdingId) ?? [], rules));
     await tx
       .update(holding)

@@ -15,4 +15,4 @@ export const packWith = async (context: Context, holdingId: number): Promise<Sto
   atHand(await readPacks(context.tx, [holdingId]), holdingId);
 
 /** What may have been done with a pack since it was sealed, and goes back with it. */
-export const GOES_BACK: ReadonlySet<string> = new Set(['packed', 'moved', 'thawed', 'opened', 'corrected']);
+export const GOES_BACK: ReadonlySet<string> = new Set(['packed', 'moved', 'thawed', 'opened', 'corrected', 'redated']);

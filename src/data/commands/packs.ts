@@ -1,5 +1,11 @@
 import 'server-only';
-import type { FillEntry } from '@/core/batch/steps/pack';
+import type { ShareState } from '@/core/batch/fold';
+import type { FillEntry, SealEntry } from '@/core/batch/steps/pack';
+import { addDays } from '@/core/calendar/local-date';
+import { bagTrays, leftOnTrays } from '@/core/preserve/bagging';
+import { tenths } from '@/core/stock/ledger';
+import { readPlaces } from '../repositories/household';
+import { readBaggedTrays } from '../repositories/stock';
 import { spreadRest, withGrams } from '@/core/portion/filling';
 import { proposePacks } from '@/core/portion/proposals';
 import { packCode } from '@/core/stock/code';
@@ -10,7 +16,7 @@ import { refreshBatch } from './batch-at-hand';
 import { inMass, need, refuse, type Context } from './run';
 import { sealPacks, takeNumbers } from './seal';
 import { shareIn } from './shares';
-import { nth } from '@/core/sure';
+import { nth, sure } from '@/core/sure';
 
 /** The packs that are still to be filled of a share, as its page shows them. */
 async function toBeFilled(context: Context, batch: WeighedBatch, share: WeighedBatch['shares'][number]) {
@@ -28,12 +34,12 @@ async function toBeFilled(context: Context, batch: WeighedBatch, share: WeighedB
 }
 
 /** Seals what is left of a share into packs by their targets: each gets its code, dates and place, and is stock from now on. */
-export async function sealShare(
-  context: Context,
-  input: { batchId: number; shareId: number },
-): Promise<{ codes: string[] }> {
+export async function sealShare(context: Context, input: SealEntry): Promise<{ codes: string[] }> {
   const { batch, share } = await shareIn(context, input);
   const proposed = await toBeFilled(context, batch, share);
+  const waits = new Map((input.freezeOn ?? []).map(({ index, days }) => [index, days]));
+  const waitsAt = waits.size > 0 ? await fridgeFor(context, share, Math.max(...waits.values())) : undefined;
+  const trays = input.trayByTray ? await traysFor(context, share, proposed) : undefined;
   const numbers = await takeNumbers(context, batch.recipeId, proposed.length);
   const codes = proposed.map((_, index) => packCode(batch.letter, numbers + index));
   await sealPacks(
@@ -43,10 +49,38 @@ export async function sealShare(
       code: nth(codes, index),
       weighed: false,
       contents: [{ batch, share, grams: each.grams }],
+      ...(input.packaging ? { packaging: input.packaging } : {}),
+      ...(trays ? { trays: nth(trays, index) } : {}),
+      ...(waitsAt !== undefined && waits.has(index)
+        ? { freeze: { on: addDays(context.today, sure(waits.get(index))), waitsAt } }
+        : {}),
     })),
   );
   await refreshBatch(context, batch.id);
   return { codes };
+}
+
+/** The fridge where packs wait for their day in the freezer; refused where they would wait longer than it keeps them. */
+async function fridgeFor(context: Context, { fate }: ShareState, days: number): Promise<number> {
+  if (fate !== 'freezer') return refuse('Only what is to be frozen waits for it.', 'freezeOn');
+  if (days > context.household.fridgeDays)
+    refuse(
+      `The last of them would wait ${days} days: cooked food keeps ${context.household.fridgeDays} in the fridge.`,
+      'freezeOn',
+    );
+  const fridge = (await readPlaces(context.tx)).find(({ kind }) => kind === 'fridge');
+  return fridge?.id ?? refuse('There is no fridge for them to wait in.', 'freezeOn');
+}
+
+/** Which trays go into which bag, in their order, of what packs before left on them. */
+async function traysFor(context: Context, share: ShareState, proposed: readonly { readonly grams: number }[]) {
+  if (!share.dried) return refuse('Weigh every tray dry first.', 'trays');
+  const bagged = await readBaggedTrays(context.tx, share.id);
+  const dry = share.trays.map(({ id, tare, dryGross }) => ({ trayId: id, amount: tenths((dryGross ?? tare) - tare) }));
+  return bagTrays(
+    leftOnTrays(dry, bagged),
+    proposed.map(({ grams }) => tenths(grams)),
+  );
 }
 
 /** Seals one pack that was filled on the scale: what was weighed is what it holds, whatever it was to hold. */
@@ -65,7 +99,15 @@ export async function fillPack(context: Context, input: FillEntry): Promise<{ co
       'grams',
     );
   const code = packCode(batch.letter, await takeNumbers(context, batch.recipeId, 1));
-  await sealPacks(context, [{ ...withGrams(pack, grams), code, weighed: true, contents: [{ batch, share, grams }] }]);
+  await sealPacks(context, [
+    {
+      ...withGrams(pack, grams),
+      code,
+      weighed: true,
+      contents: [{ batch, share, grams }],
+      ...(input.packaging ? { packaging: input.packaging } : {}),
+    },
+  ]);
   await refreshBatch(context, batch.id);
   return { code, grams };
 }

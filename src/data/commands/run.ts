@@ -7,6 +7,7 @@ import { dayIn, type LocalDate } from '@/core/calendar/local-date';
 import type { Database, Tx } from '../database';
 import type { Reference } from '../reference/reference';
 import { readHousehold, type Household } from '../repositories/household';
+import { readShelfRules, type StoredRules } from '../repositories/shelf-rules';
 import { command } from '../schema/household';
 import { movement } from '../schema/stock';
 
@@ -17,6 +18,8 @@ export interface Context {
   readonly today: LocalDate;
   readonly household: Household;
   readonly reference: Reference;
+  /** The rules of dates that this household has had; the last ones hold. */
+  readonly rules: readonly StoredRules[];
   /** The ids of the movements that were written so far. */
   readonly written: number[];
 }
@@ -49,7 +52,15 @@ export const inMass =
 
 export async function contextFor(tx: Tx, reference: Reference, now: Date): Promise<Context> {
   const household = await readHousehold(tx);
-  return { tx, now, today: dayIn(now, household.timeZone), household, reference, written: [] };
+  return {
+    tx,
+    now,
+    today: dayIn(now, household.timeZone),
+    household,
+    reference,
+    rules: await readShelfRules(tx),
+    written: [],
+  };
 }
 
 interface CommandHouse {

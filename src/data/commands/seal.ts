@@ -5,14 +5,16 @@ import { storedAs, type BatchYield, type ShareState } from '@/core/batch/fold';
 import { kindOfShare } from '@/core/batch/kind-of-share';
 import type { LocalDate } from '@/core/calendar/local-date';
 import { isFatty } from '@/core/preserve/fat';
-import type { FoodKind } from '@/core/preserve/shelf-life';
+import type { FromTray } from '@/core/preserve/bagging';
+import type { FoodKind, Packaging } from '@/core/preserve/shelf-life';
 import { foldHolding, tenths, type Leg } from '@/core/stock/ledger';
 import { nth, sure } from '@/core/sure';
 import type { WeighedBatch } from '../repositories/batches';
 import { readAllPlaces } from '../repositories/household';
 import { recipe } from '../schema/recipes';
 import { holding, pack, packContent } from '../schema/stock';
-import { appendMovements, rulesGiven, type NewMovement } from './ledger';
+import { rulesNow } from '../repositories/shelf-rules';
+import { appendMovements, datingIn, type NewMovement } from './ledger';
 import { need, type Context } from './run';
 
 /** What of one share goes into a pack, in stored g. */
@@ -33,6 +35,11 @@ export interface ToSeal {
   readonly contents: readonly ToContent[];
   /** Since when its food keeps, where that is not from today on. */
   readonly since?: LocalDate;
+  readonly packaging?: Packaging;
+  /** It waits in the fridge, to go into its freezer on a day. */
+  readonly freeze?: { readonly on: LocalDate; readonly waitsAt: number };
+  /** Tenths of a gram of each tray that is in it, where it was filled tray by tray. */
+  readonly trays?: readonly FromTray[];
 }
 
 /** The first of `count` running numbers of a recipe; they are never given out again. */
@@ -53,26 +60,33 @@ export async function sealPacks(context: Context, sealed: readonly ToSeal[]): Pr
   const { tx, today } = context;
   const places = new Map((await readAllPlaces(tx)).map((each) => [each.id, each.kind]));
   const states = new Map<string, ReturnType<typeof stateFor>>();
-  function stateFor(kind: FoodKind, fatty: boolean, placeId: number, day: LocalDate) {
-    const packed = { id: 1, kind: 'packed' as const, day, legs: [{ holdingId: 0, placeId, amount: 1 }] };
-    return sure(need(foldHolding([packed], { holdingId: 0, kind, fatty, places, ...rulesGiven(context) })));
+  const rulesId = rulesNow(context.rules).id;
+  function stateFor(kind: FoodKind, fatty: boolean, placeId: number, day: LocalDate, packaging?: Packaging) {
+    const packed = { id: 1, kind: 'packed' as const, day, rulesId, legs: [{ holdingId: 0, placeId, amount: 1 }] };
+    const rules = { holdingId: 0, kind, fatty, places, dating: datingIn(context), ...(packaging ? { packaging } : {}) };
+    return sure(need(foldHolding([packed], rules)));
   }
   const made = sealed.map((each) => {
     const first = nth(each.contents, 0);
-    const placeId = sure(first.share.placeId);
+    // What waits for its day in the freezer lies in the fridge until then: those days count.
+    const placeId = each.freeze ? each.freeze.waitsAt : sure(first.share.placeId);
     const kinds = each.contents.map(({ batch, share }) => kindOfShare(batch, share));
     const kind = kinds.includes('raw') ? 'raw' : nth(kinds, 0);
     const fatty = each.contents.some(({ batch }) => isFatty(batch.sheet));
     const day = each.since ?? today;
     // They are alike but for their weight: one fold says the dates of all.
-    const key = `${kind} ${fatty} ${placeId} ${day}`;
-    const state = states.get(key) ?? stateFor(kind, fatty, placeId, day);
+    const key = `${kind} ${fatty} ${placeId} ${day} ${each.packaging ?? ''}`;
+    const state = states.get(key) ?? stateFor(kind, fatty, placeId, day, each.packaging);
     states.set(key, state);
     const parts = each.contents.map((content) => ({
       ...content,
       ...sure(storedAs(content.share, content.batch.yields)),
     }));
     const grams = addUp(parts, (part) => part.grams);
+    // The label of what waits for the freezer says how long it keeps there.
+    const label = each.freeze
+      ? stateFor(kind, fatty, sure(first.share.placeId), each.freeze.on, each.packaging)
+      : state;
     const mean = (of: (part: (typeof parts)[number]) => number) =>
       addUp(parts, (part) => of(part) * part.grams) / grams;
     return {
@@ -82,6 +96,7 @@ export async function sealPacks(context: Context, sealed: readonly ToSeal[]): Pr
       fatty,
       day,
       state,
+      label,
       parts,
       grams,
       density: mean((part) => part.density),
@@ -91,7 +106,7 @@ export async function sealPacks(context: Context, sealed: readonly ToSeal[]): Pr
   const holdings = await tx
     .insert(holding)
     .values(
-      made.map(({ grams, kind, fatty, placeId, state, density, waterPerGram }) => ({
+      made.map(({ grams, kind, fatty, placeId, state, packaging, density, waterPerGram }) => ({
         kind: 'pack' as const,
         foodKind: kind,
         fatty,
@@ -101,6 +116,7 @@ export async function sealPacks(context: Context, sealed: readonly ToSeal[]): Pr
         safeUntil: state.safeUntil ?? null,
         bestBy: state.bestBy ?? null,
         rule: state.rule,
+        packaging: packaging ?? null,
         density,
         waterPerGram,
       })),
@@ -129,21 +145,25 @@ export async function sealPacks(context: Context, sealed: readonly ToSeal[]): Pr
       labelAmount: tenths(each.grams),
       labelDensity: each.density,
       labelWaterPerGram: each.waterPerGram,
-      labelSafeUntil: each.state.safeUntil ?? null,
-      labelBestBy: each.state.bestBy ?? null,
-      labelRule: each.state.rule,
+      labelSafeUntil: each.label.safeUntil ?? null,
+      labelBestBy: each.label.bestBy ?? null,
+      labelRule: each.label.rule,
       short: each.short,
       estimated: each.contents.some((content) => yieldOf(content).estimated),
+      freezeOn: each.freeze?.on ?? null,
+      freezeIn: each.freeze ? sure(nth(each.contents, 0).share.placeId) : null,
+      // What was dried says how much of it was still water; without dried food in it nobody asks.
+      moisture: nth(each.contents, 0).share.dried?.moisture ?? null,
     })),
   );
   await tx.insert(packContent).values(
-    made.flatMap(({ parts }, index) =>
+    made.flatMap(({ parts, trays }, index) =>
       parts.map(({ batch, share, grams, density, waterPerGram }) => ({
         holdingId: nth(holdings, index).id,
         batchId: batch.id,
         shareId: share.id,
-        trayId: share.trays.length === 1 ? nth(share.trays, 0).id : null,
         amount: tenths(grams),
+        trays: trays ?? (share.trays.length === 1 ? [{ trayId: nth(share.trays, 0).id, amount: tenths(grams) }] : null),
         density,
         waterPerGram,
       })),

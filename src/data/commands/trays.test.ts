@@ -7,7 +7,7 @@ import { readReadings } from '../repositories/batches';
 import { readStock } from '../repositories/stock';
 import { sealShare } from './packs';
 import { setShares } from './shares';
-import { saveTrays, setTrayRestBack, weighTraysAgain } from './trays';
+import { saveTrays, sayHowDried, settleTrayRest, weighTraysAgain } from './trays';
 
 const problemsOf = (answer: CommandResult<unknown>) => (answer.ok ? [] : answer.problems);
 let house: TestHouse;
@@ -78,7 +78,7 @@ test('dried on: every weighing stays, the last one holds; heavier than before is
 });
 
 test('what the share holds and no tray does goes back to be divided: not lost, not twice', async () => {
-  const back = () => house.run((context) => setTrayRestBack(context, { batchId, shareId }));
+  const back = () => house.run((context) => settleTrayRest(context, { batchId, shareId, became: 'back' }));
   expect((await back()).ok).toBe(false);
   valueOf(await save([{ tare: 600, wetGross: 2100 }]));
   valueOf(await back());
@@ -86,4 +86,60 @@ test('what the share holds and no tray does goes back to be divided: not lost, n
   expect(found.shares.find((each) => each.id === shareId)!.grams).toBe(1500);
   expect(found.yield.undivided).toBe(500);
   expect((await back()).ok).toBe(false);
+});
+
+test('what was eaten or thrown off the trays is said, and the mass stays in balance', async () => {
+  const became = (said: 'eaten' | 'thrown') =>
+    house.run((context) => settleTrayRest(context, { batchId, shareId, became: said }));
+  valueOf(await save([{ tare: 600, wetGross: 2100 }]));
+  valueOf(await became('eaten'));
+  expect((await dryShare()).gone).toEqual({ eaten: 500, thrown: 0 });
+  expect((await became('thrown')).ok).toBe(false);
+  // It cannot be set to less than what lies on trays and was eaten.
+  const sets = sharesOf({ today: 0, fridge: 310, freezer: 1, dry: 1999 }).map((each) =>
+    each.fate === 'dry' ? { ...each, id: shareId } : each,
+  );
+  expect(problemsOf(await house.run((context) => setShares(context, { batchId, shares: sets })))[0]!.message).toMatch(
+    /lie on trays already/,
+  );
+});
+
+test('a tray that is thrown away leaves the load, and comes back where that was a slip', async () => {
+  const how = (of: Parameters<typeof sayHowDried>[1]['of']) =>
+    house.run((context) => sayHowDried(context, { batchId, shareId, of }));
+  valueOf(
+    await save([
+      { tare: 600, wetGross: 1600 },
+      { tare: 610, wetGross: 1610 },
+    ]),
+  );
+  const [first, second] = (await dryShare()).trays;
+  valueOf(await how({ what: 'throw', trays: [first!.id], why: 'warm for 3 h without power' }));
+  expect((await dryShare()).gone.thrown).toBe(1000);
+  expect((await dryShare()).trays.map(({ id }) => id)).toEqual([second!.id]);
+  // The tray that stays is dried alone; what was thrown is neither dried nor to be weighed.
+  valueOf(await save([{ tare: 610, wetGross: 1610, dryGross: 910 }]));
+  expect((await dryShare()).dried!.wet).toBe(1000);
+  valueOf(await how({ what: 'not thrown', tray: first!.id }));
+  expect((await dryShare()).trays).toHaveLength(2);
+  valueOf(await how({ what: 'touch', tray: second!.id, touch: 'warm' }));
+  expect((await dryShare()).trays.find(({ id }) => id === second!.id)!.touch).toBe('warm');
+});
+
+test('all of a share thrown away: nothing is left to be packed', async () => {
+  valueOf(
+    await save([
+      { tare: 0, wetGross: 1000 },
+      { tare: 0, wetGross: 1000 },
+    ]),
+  );
+  const trays = (await dryShare()).trays.map(({ id }) => id);
+  valueOf(
+    await house.run((context) =>
+      sayHowDried(context, { batchId, shareId, of: { what: 'throw', trays, why: 'warm and wet' } }),
+    ),
+  );
+  const share = await dryShare();
+  expect(share.sealed).toBe(true);
+  expect(share.left).toBe(0);
 });

@@ -1,8 +1,8 @@
 import 'server-only';
 import { asc, eq } from 'drizzle-orm';
 import type { NewReading } from '@/core/batch/reading';
-import type { RedryEntry, TraysEntry } from '@/core/batch/steps/pack';
-import { onTrays } from '@/core/preserve/tray-slips';
+import type { DryHow, RedryEntry, TrayRestEntry, TraysEntry } from '@/core/batch/steps/dry';
+import { restOffTrays } from '@/core/batch/steps/dry';
 import { nth, sure } from '@/core/sure';
 import { share, tray } from '../schema/batches';
 import { observe, observed, refreshBatch, strike } from './batch-at-hand';
@@ -20,14 +20,6 @@ export async function saveTrays(context: Context, input: TraysEntry): Promise<vo
     if (!(each.wetGross > each.tare))
       refuse('The full tray weighs no more than the empty one.', `trays.${index}.wetGross`);
   }
-  const write = inMass(context);
-  const wet = input.trays.reduce((total, each) => total + each.wetGross - each.tare, 0);
-  if (wet > own.grams * 1.02 + 5) {
-    refuse(
-      `The trays hold ${write(wet)}, but only ${write(own.grams)} were set aside to dry. Was a tray’s own weight taken off?`,
-      'trays',
-    );
-  }
   const done = input.trays.filter((each) => each.dryGross !== undefined).length;
   if (done > 0 && done < input.trays.length) {
     refuse(
@@ -35,8 +27,10 @@ export async function saveTrays(context: Context, input: TraysEntry): Promise<vo
       `trays.${input.trays.findIndex((each) => each.dryGross === undefined)}.dryGross`,
     );
   }
-  const ids = await trayIds(context, own.id, input.trays.length);
   const before = await observed(context, batch.id);
+  // What was thrown away stays as it is.
+  const isThere = (id: number) => before.of(`tray:${id}`, 'skipped') === undefined;
+  const ids = await trayIds(context, own.id, input.trays.length, isThere);
   const readings: NewReading[] = [];
   for (const [index, each] of input.trays.entries()) {
     const node = `tray:${nth(ids, index)}` as const;
@@ -89,25 +83,80 @@ export async function weighTraysAgain(context: Context, input: RedryEntry): Prom
   await refreshBatch(context, batch.id);
 }
 
-/** What a dry share holds and no tray does goes back, to be divided otherwise: nothing is lost in silence. */
-export async function setTrayRestBack(context: Context, input: { batchId: number; shareId: number }): Promise<void> {
+/** What a dry share holds and no tray does is said: it goes back to be divided, it was eaten, or thrown away. */
+export async function settleTrayRest(context: Context, input: TrayRestEntry): Promise<void> {
   const { batch, share: own } = await shareIn(context, input);
-  const lies = Math.round(onTrays(own.trays));
-  if (own.trays.length === 0 || lies >= own.grams) refuse('All of it lies on trays.');
-  await context.tx.update(share).set({ grams: lies }).where(eq(share.id, own.id));
+  const rest = restOffTrays(own);
+  if (own.trays.length === 0 || rest < 1) refuse('All of it lies on trays.');
+  if (input.became === 'back')
+    await context.tx
+      .update(share)
+      .set({ grams: own.grams - Math.round(rest) })
+      .where(eq(share.id, own.id));
+  else
+    await observe(context, batch.id, [{ node: `${input.became}:${own.id}`, kind: 'gross', value: Math.round(rest) }]);
+  await refreshBatch(context, batch.id);
+}
+
+/** How a share is dried: its form, its heat step, what a finger says of a tray, a tray that is thrown away. */
+export async function sayHowDried(
+  context: Context,
+  { of, ...input }: { batchId: number; shareId: number; of: DryHow['of'] },
+): Promise<void> {
+  const { batch, share: own } = await shareIn(context, input);
+  if (own.fate !== 'dry') refuse('Only what is to be dried is asked for that.');
+  const node = `share:${own.id}` as const;
+  const isOf = (trayId: number) =>
+    own.trays.some(({ id }) => id === trayId) || refuse('This tray is not here any more.');
+  switch (of.what) {
+    case 'form':
+      // Nothing that was weighed follows from it: a page that weighs meanwhile goes on.
+      await context.tx.update(share).set({ form: of.form }).where(eq(share.id, own.id));
+      return;
+    case 'heat':
+      await observe(context, batch.id, [
+        { node, kind: 'temperature', value: of.celsius, ...(of.instrument ? { instrument: of.instrument } : {}) },
+      ]);
+      break;
+    case 'no heat':
+      await observe(context, batch.id, [{ node, kind: 'skipped', text: of.why }]);
+      break;
+    case 'touch':
+      isOf(of.tray);
+      await observe(context, batch.id, [{ node: `tray:${of.tray}`, kind: 'note', text: of.touch }]);
+      break;
+    case 'throw':
+      of.trays.forEach(isOf);
+      if (own.packs.length > 0) refuse('Packs of it are sealed already: take them back first.');
+      await observe(
+        context,
+        batch.id,
+        of.trays.map((id): NewReading => ({ node: `tray:${id}`, kind: 'skipped', text: of.why })),
+      );
+      break;
+    case 'not thrown':
+      await strike(
+        context,
+        batch.id,
+        (at, kind) => at === `tray:${of.tray}` && kind === 'skipped',
+        'it was not thrown',
+      );
+  }
   await refreshBatch(context, batch.id);
 }
 
 /** The trays of a share in their order, at least so many. */
-async function trayIds({ tx }: Context, shareId: number, count: number): Promise<number[]> {
-  const there = await tx
-    .select({ id: tray.id })
-    .from(tray)
-    .where(eq(tray.shareId, shareId))
-    .orderBy(asc(tray.position));
+async function trayIds(
+  { tx }: Context,
+  shareId: number,
+  count: number,
+  isThere: (id: number) => boolean,
+): Promise<number[]> {
+  const all = await tx.select({ id: tray.id }).from(tray).where(eq(tray.shareId, shareId)).orderBy(asc(tray.position));
+  const there = all.filter(({ id }) => isThere(id));
   const missing = Array.from({ length: Math.max(0, count - there.length) }, (_, index) => ({
     shareId,
-    position: there.length + index,
+    position: all.length + index,
   }));
   const made = missing.length === 0 ? [] : await tx.insert(tray).values(missing).returning({ id: tray.id });
   return [...there, ...made].map((row) => row.id);

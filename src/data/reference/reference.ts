@@ -15,7 +15,7 @@ import { profilesSchema, type Profiles } from '@/core/nutrition/profiles';
 import { shapeSchema, type NamedShape } from '@/core/recipe/shape';
 import { recipeEntrySchema, type RecipeEntry } from '@/core/recipe/entry-schema';
 import { MOMENTS, type Moment } from '@/core/recipe/recipe';
-import { FOOD_KINDS, PLACE_KINDS, type ShelfLives } from '@/core/preserve/shelf-life';
+import { shelfLifeSchema, type ShelfLives } from '@/core/preserve/shelf-life';
 
 /** The tables in data/, read once and handed to core as arguments. */
 export interface Reference {
@@ -61,17 +61,7 @@ const pureFood = ({ ndb, name, calcium_mg }: { ndb: string; name: string; calciu
 });
 
 const shelfLivesSchema = z.object({
-  rows: z.array(
-    z.object({
-      kind: z.enum(FOOD_KINDS),
-      place: z.enum(PLACE_KINDS),
-      safeDays: z.number().int().positive().optional(),
-      household: z.boolean().optional(),
-      bestMonths: z.number().int().positive().optional(),
-      fattyBestMonths: z.number().int().positive().optional(),
-      source: z.string(),
-    }),
-  ),
+  rows: z.array(shelfLifeSchema),
   openedDriedDays: z.object({ days: z.number().int().positive(), source: z.string() }),
 });
 

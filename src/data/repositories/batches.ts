@@ -121,7 +121,7 @@ export async function readBatchHistory(tx: Tx, batchId: number): Promise<BatchHi
   if (!own?.startedAt || !own.evidence) return { readings: [], shares: [], packed: [], fed: [] };
   const shares = await tx.select().from(share).where(eq(share.batchId, batchId)).orderBy(asc(share.id));
   const trays = await tx
-    .select({ id: tray.id, shareId: tray.shareId })
+    .select({ id: tray.id, shareId: tray.shareId, cycleId: tray.cycleId, slot: tray.slot })
     .from(tray)
     .innerJoin(share, eq(share.id, tray.shareId))
     .where(eq(share.batchId, batchId))
@@ -162,7 +162,16 @@ export async function readBatchHistory(tx: Tx, batchId: number): Promise<BatchHi
       ...(row.method === null ? {} : { method: row.method }),
       ...(row.machineId === null ? {} : { machineId: row.machineId }),
       ...(row.packPlan === null ? {} : { plan: row.packPlan }),
-      trayIds: trays.filter((each) => each.shareId === row.id).map((each) => each.id),
+      ...(row.loadDay === null ? {} : { loadDay: row.loadDay }),
+      ...(row.waitsIn === null ? {} : { waitsIn: row.waitsIn }),
+      ...(row.form === null ? {} : { form: row.form }),
+      trays: trays
+        .filter((each) => each.shareId === row.id)
+        .map(({ id, cycleId, slot }) => ({
+          id,
+          ...(cycleId === null ? {} : { cycleId }),
+          ...(slot === null ? {} : { slot }),
+        })),
     })),
     packed: packed.map(({ dogId, split, amount, ...row }) => ({
       ...row,

@@ -15,12 +15,13 @@ export const readEquipmentAway = async (tx: Tx): Promise<{ id: number; name: str
 /** The vessels, containers and dryers of the household, in the order in which they were set down. */
 export const readEquipment = async (tx: Tx): Promise<Equipment[]> =>
   (await tx.select().from(equipment).where(isNull(equipment.archivedAt)).orderBy(asc(equipment.id))).map(
-    ({ id, kind, name, millilitres, grams, count }) => ({
+    ({ id, kind, name, millilitres, grams, count, dryer }) => ({
       id,
       kind,
       name,
       count,
       ...(millilitres === null ? {} : { millilitres }),
       ...(grams === null ? {} : { grams }),
+      ...(dryer === null ? {} : { dryer }),
     }),
   );

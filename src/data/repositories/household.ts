@@ -2,7 +2,7 @@ import 'server-only';
 import { asc, eq, isNull } from 'drizzle-orm';
 import type { PlaceKind } from '@/core/preserve/shelf-life';
 import type { Tx } from '../database';
-import { household, place } from '../schema/household';
+import { household, place, shelfRules } from '../schema/household';
 
 export type Household = Omit<typeof household.$inferSelect, 'id'>;
 export type Place = typeof place.$inferSelect;
@@ -15,6 +15,7 @@ export async function ensureHousehold(tx: Tx, timeZone: string): Promise<boolean
     .onConflictDoNothing()
     .returning();
   if (made.length === 0) return false;
+  await tx.insert(shelfRules).values({ fridgeDays: 4, own: [], since: new Date(0) });
   const kinds: readonly [PlaceKind, string][] = [
     ['fridge', 'Fridge'],
     ['freezer', 'Freezer'],

@@ -1,7 +1,6 @@
 import 'server-only';
 import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
-import type { ShelfLives } from '@/core/preserve/shelf-life';
 import type { HoldingRules, Leg, Movement } from '@/core/stock/ledger';
 import { sure } from '@/core/sure';
 import type { Tx } from '../database';
@@ -37,6 +36,7 @@ async function withLegs(tx: Tx, rows: (typeof movement.$inferSelect)[]): Promise
     day: row.day,
     at: row.at,
     note: row.note ?? undefined,
+    ...(row.rulesId === null ? {} : { rulesId: row.rulesId }),
     ...(row.reverses === null ? {} : { takesBack: row.reverses }),
     reversedBy: reversedBy.get(row.id),
     legs: legs.filter((each) => each.movementId === row.id).map(toLeg),
@@ -81,16 +81,23 @@ export const readLatestMovements = async (tx: Tx, limit: number): Promise<Stored
 export async function readRules(
   tx: Tx,
   holdingIds: readonly number[],
-  given: { shelfLives: ShelfLives; fridgeDays: number },
+  dating: HoldingRules['dating'],
 ): Promise<HoldingRules[]> {
   if (holdingIds.length === 0) return [];
   const rows = await tx
-    .select({ id: holding.id, kind: holding.foodKind, fatty: holding.fatty })
+    .select({ id: holding.id, kind: holding.foodKind, fatty: holding.fatty, packaging: holding.packaging })
     .from(holding)
     .where(inArray(holding.id, [...holdingIds]))
     .orderBy(asc(holding.id));
   const places = new Map((await tx.select().from(place)).map((each) => [each.id, each.kind]));
-  return rows.map(({ id, kind, fatty }) => ({ holdingId: id, kind, fatty, places, ...given }));
+  return rows.map(({ id, kind, fatty, packaging }) => ({
+    holdingId: id,
+    kind,
+    fatty,
+    places,
+    dating,
+    ...(packaging === null ? {} : { packaging }),
+  }));
 }
 
 /** Tenths of a gram that came out of the pot into each pack, by its holding. */

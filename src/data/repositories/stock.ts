@@ -3,15 +3,16 @@ import { addUp } from '@/core/add-up';
 import { and, asc, desc, eq, gt, inArray, isNull, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import { dayIn, type LocalDate } from '@/core/calendar/local-date';
-import { isDried, type PlaceKind } from '@/core/preserve/shelf-life';
+import { isDried, type Packaging, type PlaceKind } from '@/core/preserve/shelf-life';
 import type { ByProduct } from '@/core/batch/by-product';
 import { densityIn, type BatchSummary } from '@/core/batch/summary';
 import { energyParts, plateOf } from '@/core/portion/plated';
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import type { Source } from '@/core/stock/draw';
+import type { FromTray } from '@/core/preserve/bagging';
 import { fromTenths, type HoldingRules } from '@/core/stock/ledger';
 import type { Tx } from '../database';
-import { batch, share } from '../schema/batches';
+import { batch, share, tray } from '../schema/batches';
 import { dog } from '../schema/dogs';
 import { place } from '../schema/household';
 import { recipe, recipeVersion } from '../schema/recipes';
@@ -84,7 +85,20 @@ export interface StoredPack {
   readonly sealedGrams: number;
   /** Its packing was taken back: what it held is in its share again. */
   readonly void: boolean;
+  /** In what it is packed; undefined: nobody has said. */
+  readonly packaging: Packaging | undefined;
+  /** The day on which it goes from the fridge into a freezer, and which one. */
+  readonly freezeOn: LocalDate | undefined;
+  readonly freezeIn: number | undefined;
+  /** Part of it that was water when its trays were weighed last. */
+  readonly moisture: number | undefined;
+  /** What its label says of its quality: of a pack that waits, how long it keeps in the freezer. */
+  readonly labelBestBy: LocalDate | undefined;
 }
+
+/** A pack that waits in the fridge for its day in a freezer: its label says how long it keeps there. */
+export const waitsForFreezer = (pack: Pick<StoredPack, 'freezeOn' | 'placeKind'>): boolean =>
+  pack.freezeOn !== undefined && pack.placeKind === 'fridge';
 
 const packQuery = (tx: Tx) =>
   tx
@@ -183,6 +197,11 @@ const toPack = (
   beside: contents.some((each) => each.byProduct !== null),
   unproven: contents.some((each) => each.unproven),
   void: state.void,
+  packaging: state.packaging ?? undefined,
+  freezeOn: sealed.freezeOn ?? undefined,
+  freezeIn: sealed.freezeIn ?? undefined,
+  moisture: sealed.moisture ?? undefined,
+  labelBestBy: sealed.labelBestBy ?? undefined,
 });
 
 /** The packs that still hold food. */
@@ -339,3 +358,30 @@ export const warmSourceOf = (warm: WarmShare, days: DayKcal = new Map()): Source
   beside: false,
   ...(warm.apart ? { plate: plateIn(warm.batchId, warm.place, warm.apart, days) } : {}),
 });
+
+/** What of the trays of a share lies in packs that were not taken back, pack by pack, in tenths of a gram. */
+export const readBaggedTrays = async (tx: Tx, shareId: number): Promise<(readonly FromTray[])[]> =>
+  (
+    await tx
+      .select({ trays: packContent.trays })
+      .from(packContent)
+      .innerJoin(holding, eq(holding.id, packContent.holdingId))
+      .where(and(eq(packContent.shareId, shareId), eq(holding.void, false)))
+      .orderBy(asc(packContent.id))
+  ).map(({ trays }) => trays ?? []);
+
+/** The places of the trays that a pack was filled from, where it was filled tray by tray. */
+export async function readTraysOfPack(tx: Tx, holdingId: number): Promise<number[]> {
+  const rows = await tx
+    .select({ trays: packContent.trays })
+    .from(packContent)
+    .where(eq(packContent.holdingId, holdingId));
+  const ids = rows.flatMap(({ trays }) => (trays ?? []).filter(({ amount }) => amount > 0).map(({ trayId }) => trayId));
+  if (ids.length === 0) return [];
+  const places = await tx
+    .select({ position: tray.position })
+    .from(tray)
+    .where(inArray(tray.id, ids))
+    .orderBy(asc(tray.position));
+  return places.map(({ position }) => position);
+}

@@ -19,17 +19,19 @@ import type { LocalDate } from '../../core/calendar/local-date';
 import type { ByProduct } from '../../core/batch/by-product';
 import type { Evidence, Take } from '../../core/batch/evidence';
 import type { BatchState } from '../../core/batch/fold';
+import type { DriedForm, WaitsIn } from '../../core/preserve/drying';
 import type { DryMethod } from '../../core/preserve/methods';
 import type { NodeKey, ReadingKind } from '../../core/batch/reading';
 import type { BatchSummary } from '../../core/batch/summary';
 import type { PlanEntry } from '../../core/plan/plan-entry';
 import type { FetchedFrom } from '../../core/plan/shopping';
 import type { BoxesFilled, BoxPlan } from '../../core/portion/boxes';
+import type { QualityAbout } from '../../core/preserve/quality';
 import type { PackPlan } from '../../core/portion/pack-plan';
 import type { Plating } from '../../core/portion/plated';
 import type { Fate } from '../../core/portion/shares';
 import { dog } from './dogs';
-import { equipment, place } from './household';
+import { cycle, equipment, place } from './household';
 import { recipeVersion } from './recipes';
 
 export const plan = pgTable('plan', {
@@ -168,6 +170,11 @@ export const share = pgTable(
     machineId: integer('machine_id').references(() => equipment.id),
     /** How it is filled into packs; none: one for each dog and day. */
     packPlan: jsonb('pack_plan').$type<PackPlan>(),
+    /** A later load of a dryer: the day it is to go in, and where it waits until then. */
+    loadDay: date('load_day', { mode: 'string' }).$type<LocalDate>(),
+    waitsIn: text('waits_in').$type<WaitsIn>(),
+    /** How it is cut for a dehydrator. */
+    form: text('form').$type<DriedForm>(),
   },
   (table) => [
     index('share_batch').on(table.batchId),
@@ -205,6 +212,34 @@ export const tray = pgTable(
       .notNull()
       .references(() => share.id),
     position: integer('position').notNull(),
+    /** The cycle it was dried in, and on which tray of the machine; two parts of one tray have the same. */
+    cycleId: integer('cycle_id').references(() => cycle.id),
+    slot: integer('slot'),
   },
-  (table) => [unique('tray_position').on(table.shareId, table.position)],
+  (table) => [
+    index('tray_cycle').on(table.cycleId),
+    check('a_slot_is_of_a_cycle', sql`(${table.cycleId} is null) = (${table.slot} is null)`),
+    unique('tray_position').on(table.shareId, table.position),
+  ],
+);
+
+/** How a batch or a pack turned out: what the next making and the choice among fates look at. */
+export const qualityNote = pgTable(
+  'quality_note',
+  {
+    id: serial('id').primaryKey(),
+    batchId: integer('batch_id')
+      .notNull()
+      .references(() => batch.id),
+    /** The pack it is of; null: the whole batch. A plain number: packs stand in a later table. */
+    holdingId: integer('holding_id'),
+    dogId: integer('dog_id').references(() => dog.id),
+    about: text('about').$type<QualityAbout>().notNull(),
+    good: boolean('good').notNull(),
+    words: text('words'),
+    at: timestamp('at', { withTimezone: true }).notNull(),
+    /** Set once, when it is taken back. */
+    takenBackAt: timestamp('taken_back_at', { withTimezone: true }),
+  },
+  (table) => [index('quality_batch').on(table.batchId)],
 );

@@ -1,9 +1,23 @@
 import { sql } from 'drizzle-orm';
-import { boolean, check, doublePrecision, integer, jsonb, pgTable, serial, text, timestamp } from 'drizzle-orm/pg-core';
+import {
+  type AnyPgColumn,
+  boolean,
+  check,
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  serial,
+  text,
+  timestamp,
+} from 'drizzle-orm/pg-core';
 import { USUAL_MEAL_TIMES, type MealTimes } from '../../core/household/meal-times';
 import type { EnergyFactors } from '../../core/nutrition/energy';
-import type { EquipmentKind } from '../../core/plan/equipment';
-import type { PlaceKind } from '../../core/preserve/shelf-life';
+import type { DryerSpec, EquipmentKind } from '../../core/plan/equipment';
+import type { CycleEventKind } from '../../core/preserve/cycle';
+import type { DryMethod } from '../../core/preserve/methods';
+import type { PlaceKind, ShelfLife } from '../../core/preserve/shelf-life';
 import type { UnitSet } from '../../core/quantity/units';
 
 /** One row: the settings that hold for everything. */
@@ -20,6 +34,8 @@ export const household = pgTable(
     currency: text('currency').notNull(),
     /** What the codes on labels open, as "http://kitchen.local:3000"; null: the address that the page was asked at. */
     labelAddress: text('label_address'),
+    /** What a kWh costs, in minor units of the currency; null: nobody has said. */
+    kwhMinor: doublePrecision('kwh_minor'),
     /** When its meals are; a dog that comes gets these times. */
     mealTimes: jsonb('meal_times').$type<MealTimes>().notNull().default(USUAL_MEAL_TIMES),
   },
@@ -46,6 +62,8 @@ export const equipment = pgTable(
     /** g of one filling, or on one tray. */
     grams: doublePrecision('grams'),
     count: integer('count').notNull(),
+    /** Of a dryer: its trays and what it takes of electricity; null: nobody has said. */
+    dryer: jsonb('dryer').$type<DryerSpec>(),
     archivedAt: timestamp('archived_at', { withTimezone: true }),
   },
   (table) => [
@@ -53,6 +71,54 @@ export const equipment = pgTable(
     check('equipment_is_there', sql`${table.count} > 0`),
   ],
 );
+
+/** One filling of a dryer, from the moment it was switched on; what happened to it are its events. */
+export const cycle = pgTable(
+  'cycle',
+  {
+    id: serial('id').primaryKey(),
+    machineId: integer('machine_id')
+      .notNull()
+      .references(() => equipment.id),
+    method: text('method').$type<DryMethod>().notNull(),
+    /** °C that it is set to; null: it knows by itself. */
+    celsius: doublePrecision('celsius'),
+    loadedAt: timestamp('loaded_at', { withTimezone: true }).notNull(),
+  },
+  (table) => [index('cycle_machine').on(table.machineId)],
+);
+
+/** Something that happened to a cycle. Append-only, as readings are: a wrong one is struck out by another. */
+export const cycleEvent = pgTable(
+  'cycle_event',
+  {
+    id: serial('id').primaryKey(),
+    cycleId: integer('cycle_id')
+      .notNull()
+      .references(() => cycle.id),
+    kind: text('kind').$type<CycleEventKind>().notNull(),
+    /** kWh, hours or °C, as its kind says. */
+    value: doublePrecision('value'),
+    text: text('text'),
+    at: timestamp('at', { withTimezone: true }).notNull(),
+    takesBack: integer('takes_back')
+      .unique()
+      .references((): AnyPgColumn => cycleEvent.id),
+  },
+  (table) => [
+    index('event_cycle').on(table.cycleId),
+    check('a_struck_event_strikes', sql`(${table.kind} = 'struck') = (${table.takesBack} is not null)`),
+  ],
+);
+
+/** The rules by which packs are dated, as they stood from a day on: a pack keeps its own until the cook says otherwise. */
+export const shelfRules = pgTable('shelf_rules', {
+  id: serial('id').primaryKey(),
+  fridgeDays: integer('fridge_days').notNull(),
+  /** Rows of the household's own, which take the place of the table's. */
+  own: jsonb('own').$type<readonly ShelfLife[]>().notNull(),
+  since: timestamp('since', { withTimezone: true }).notNull(),
+});
 
 /** Every change that was asked for, by the id that its form made: twice is once. */
 export const command = pgTable('command', {

@@ -15,11 +15,11 @@ import {
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
 import type { LocalDate } from '../../core/calendar/local-date';
-import type { FoodKind } from '../../core/preserve/shelf-life';
+import type { FoodKind, Packaging } from '../../core/preserve/shelf-life';
 import type { Account, MovementKind } from '../../core/stock/ledger';
-import { batch, share, tray } from './batches';
+import { batch, share } from './batches';
 import { dog, mealSlot, ration } from './dogs';
-import { place } from './household';
+import { place, shelfRules } from './household';
 
 /**
  * A pack or an ingredient lot. Its rules are fixed; what stands below them follows from its movements and is
@@ -50,6 +50,8 @@ export const holding = pgTable(
     safeUntil: date('safe_until', { mode: 'string' }).$type<LocalDate>(),
     bestBy: date('best_by', { mode: 'string' }).$type<LocalDate>(),
     rule: text('rule').notNull(),
+    /** In what it is packed; null: nobody has said. */
+    packaging: text('packaging').$type<Packaging>(),
   },
   (table) => [
     check('nothing_below_zero', sql`${table.amount} >= 0`),
@@ -81,6 +83,11 @@ export const pack = pgTable('pack', {
   labelRule: text('label_rule').notNull(),
   short: boolean('short').notNull(),
   estimated: boolean('estimated').notNull(),
+  /** It waits in the fridge, to go into a freezer on a day. */
+  freezeOn: date('freeze_on', { mode: 'string' }).$type<LocalDate>(),
+  freezeIn: integer('freeze_in').references(() => place.id),
+  /** Part of it that was water when its trays were weighed last; null: nobody knows. */
+  moisture: doublePrecision('moisture'),
 });
 
 /** What is in a pack: one entry as a rule, several in a mixed container. */
@@ -97,7 +104,8 @@ export const packContent = pgTable(
     shareId: integer('share_id')
       .notNull()
       .references(() => share.id),
-    trayId: integer('tray_id').references(() => tray.id),
+    /** Tenths of a gram of each tray that is in it, where it was filled tray by tray. */
+    trays: jsonb('trays').$type<readonly { readonly trayId: number; readonly amount: number }[]>(),
     /** Tenths of a gram. */
     amount: integer('amount').notNull(),
     /** kcal and mL of water to put back in each stored gram of it, as it is known now. */
@@ -121,6 +129,8 @@ export const movement = pgTable('movement', {
     .unique()
     .references((): AnyPgColumn => movement.id),
   note: text('note'),
+  /** The rules of dates that hold from it on: of a first movement and of one that dates anew. */
+  rulesId: integer('rules_id').references(() => shelfRules.id),
 });
 
 /** One side of a movement, in tenths of a gram. A trigger holds that a movement's legs sum to zero. */

@@ -18,6 +18,7 @@ import { useDraftStorage } from '@/ui/form/use-draft-storage';
 import { useUnits } from '@/ui/units';
 import { setShares } from './actions';
 import styles from './batches.module.css';
+import { Compare } from './compare/Compare';
 import { FATE_WORDS } from './fate-words';
 import type { BatchView } from './queries';
 import { Portions } from './Portions';
@@ -232,6 +233,7 @@ export function DivideYield({ view, of }: { view: BatchView; of: YieldView }) {
               </div>
             ))}
           </div>
+          {!view.byProduct && <Compare view={view} of={of} />}
           <div className={styles.acts}>
             <Button
               type="submit"

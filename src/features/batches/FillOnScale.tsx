@@ -16,6 +16,7 @@ import {
   type Filling,
   type Tare,
 } from '@/core/portion/filling';
+import type { Packaging } from '@/core/preserve/shelf-life';
 import { countOf } from '@/core/quantity/count-words';
 import { Keypad } from '@/ui/counter/Keypad';
 import { Field } from '@/ui/form/Field';
@@ -42,11 +43,13 @@ interface FillOnScaleProps {
   sealed: readonly SealedPack[];
   /** Liquid stands on it. */
   isWet: boolean;
+  /** In what they are packed; undefined: nobody has said. */
+  packaging: Packaging | undefined;
   onDone: () => void;
 }
 
 /** Filling on the scale: one pack at a time, its target large, what is missing live, the next one with one key or by itself. */
-export function FillOnScale({ view, share, sealed, isWet, onDone }: FillOnScaleProps) {
+export function FillOnScale({ view, share, sealed, isWet, packaging, onDone }: FillOnScaleProps) {
   const { inMass, readScale, scaleUnit, toType } = useUnits();
   const [spread, setSpread] = useState(false);
   const [isHalf, setIsHalf] = useState(false);
@@ -84,7 +87,15 @@ export function FillOnScale({ view, share, sealed, isWet, onDone }: FillOnScaleP
     if (!pack || fill.pending) return;
     // What stands on the scale is counted: it is lifted before anything counts again.
     setFilling({ at: 'lift' });
-    fill.run({ batchId: view.id, shareId: share.id, index, grams: net, spread, revision: view.revision });
+    fill.run({
+      batchId: view.id,
+      shareId: share.id,
+      index,
+      grams: net,
+      spread,
+      ...(packaging ? { packaging } : {}),
+      revision: view.revision,
+    });
   };
 
   const settled = heard?.settled;

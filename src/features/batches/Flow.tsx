@@ -7,7 +7,7 @@ import { hatchFill } from '@/ui/badges/hatch-defs';
 import styles from './batches.module.css';
 import type { BatchView } from './queries';
 import type { StepKey } from '@/core/batch/steps';
-import { flowParts, isGone, openerOf, sayPacks } from './flow-parts';
+import { flowParts, isGone, openerOf, placeOf, sayPacks } from './flow-parts';
 import { fillOfPart } from '@/ui/badges/part-fill';
 import { useUnits } from '@/ui/units';
 import { nth } from '@/core/sure';
@@ -176,7 +176,7 @@ export function Flow({ view, onOpen }: FlowProps) {
             const share = shares[index];
             const done = isGone(share);
             return (
-              <g key={share?.id ?? 'rest'} onClick={open(share ? 'shares' : 'yield')} className={styles.vessel}>
+              <g key={share?.id ?? 'rest'} onClick={open(placeOf(share))} className={styles.vessel}>
                 <path
                   d={band.path}
                   fill={done ? hatchFill(view.protein.hatch) : 'var(--enamel-raised)'}

@@ -2,7 +2,8 @@
 
 import { useState } from 'react';
 import { addDays, writeDay } from '@/core/calendar/local-date';
-import { freezeTime, loadFreezer, PACK_FORMS, freezesADay, type PackForm } from '@/core/preserve/freezing';
+import { freezeTime, PACK_FORMS, type PackForm } from '@/core/preserve/freezing';
+import type { FreezingPlan } from '@/core/preserve/freezing-plan';
 import { countOf } from '@/core/quantity/count-words';
 import { readCount } from '@/core/quantity/typed';
 import { writeNumber } from '@/core/quantity/write';
@@ -34,7 +35,7 @@ const AIRS = [
 ] as const;
 
 /** How long the packs of a share take to freeze through, and on which day each goes into the freezer. */
-export function Freezing({ view, share }: { view: BatchView; share: SheetShare }) {
+export function Freezing({ view, share, plan }: { view: BatchView; share: SheetShare; plan: FreezingPlan }) {
   const { inMass } = useUnits();
   const [form, setForm] = useState<PackForm>('flat bag');
   const [text, setText] = useState(THICK['flat bag']);
@@ -50,8 +51,10 @@ export function Freezing({ view, share }: { view: BatchView; share: SheetShare }
   const freezer = view.places.find(({ id }) => id === share.placeId);
   const litres = freezer?.capacityMl === undefined ? undefined : freezer.capacityMl / 1000;
   const packs = share.proposed.map(({ grams }) => grams);
-  const aDay = litres === undefined ? undefined : freezesADay(litres);
-  const plan = aDay === undefined || packs.length === 0 ? undefined : loadFreezer(packs, aDay.mean);
+  const { aDay, dayOf } = plan;
+  const used = freezer?.usedMl;
+  const needs = addUp(packs, (grams) => grams);
+  const free = litres === undefined || used === undefined ? undefined : Math.max(0, litres - used / 1000);
   return (
     <Fold title="How it freezes, and how much of it a day">
       <div className="stack">
@@ -89,11 +92,17 @@ export function Freezing({ view, share }: { view: BatchView; share: SheetShare }
             )}
           </p>
         )}
+        {litres !== undefined && free !== undefined && (
+          <p className={needs / 1000 > free ? 'caution' : undefined} role="status">
+            They take about {writeNumber(needs / 1000, 1)} L; {writeNumber(free, 0)} of {writeNumber(litres, 0)} L are
+            free{needs / 1000 > free && ': eat or dry some of it first, or another place takes the rest'}
+          </p>
+        )}
         {litres === undefined || aDay === undefined ? (
           <p className="soft">
             How large the freezer is stands in the Household: from that follows what it freezes in a day.
           </p>
-        ) : plan === undefined ? (
+        ) : dayOf === undefined ? (
           packs.length > 0 && (
             <Caution role="status">
               One of these packs is more than this freezer freezes in a day ({inMass(aDay.mean)}): make them smaller.
@@ -110,7 +119,7 @@ export function Freezing({ view, share }: { view: BatchView; share: SheetShare }
             </p>
             <ol className={styles.proposed}>
               {Array.from({ length: plan.days }, (_, day) => {
-                const own = packs.filter((_, index) => plan.dayOf[index] === day);
+                const own = packs.filter((_, index) => dayOf[index] === day);
                 return (
                   <li key={day}>
                     <span>
@@ -122,7 +131,7 @@ export function Freezing({ view, share }: { view: BatchView; share: SheetShare }
                 );
               })}
             </ol>
-            {plan.days - 1 > view.fridgeDays && (
+            {plan.tooLong && (
               <Caution role="status">
                 The last ones would lie {countOf(plan.days - 1, 'day')} in the fridge: cooked food keeps{' '}
                 {view.fridgeDays} there. Dry some of it, or freeze it elsewhere.

@@ -7,6 +7,8 @@ import { PrintLabels } from '@/ui/labels/PrintLabels';
 import { Caution } from '@/ui/Caution';
 import { Fold } from '@/ui/Fold';
 import { Problems } from '@/ui/form/Problems';
+import { addUp } from '@/core/add-up';
+import type { StepKey } from '@/core/batch/steps';
 import { countOf } from '@/core/quantity/count-words';
 import { writeKcal, writeNumber } from '@/core/quantity/write';
 import { useCommand } from '@/ui/form/use-command';
@@ -19,12 +21,13 @@ import type { BatchView } from './queries';
 import type { SheetShare } from './weighed/queries';
 import { Boxes } from './boxes/Boxes';
 import { BoxesForm } from './boxes/BoxesForm';
+import { planFreezing, type FreezingPlan } from '@/core/preserve/freezing-plan';
 import { Freezing } from './Freezing';
+import { HowItWas } from './HowItWas';
+import { NOT_SAID, PackagingFields } from './Packaging';
 import { FillOnScale } from './FillOnScale';
 import { PackPlanForm } from './PackPlanForm';
 import { Sealed } from './Sealed';
-import { Trays } from './Trays';
-import { TooFat, TrayRest, TraysDone } from './TraysDone';
 
 /** A share by its fate, its place where that is not the only one of its kind, and what of the pot it is where that is apart. */
 function titleOf(share: SheetShare, { places, weighed }: BatchView): string {
@@ -33,10 +36,6 @@ function titleOf(share: SheetShare, { places, weighed }: BatchView): string {
   const of = (weighed?.yields.length ?? 0) > 1 ? weighed?.yields.find(({ place }) => place === share.yield) : undefined;
   return of ? `${of.name}: ${where}` : where;
 }
-
-/** Trays that were put right elsewhere are shown anew. */
-const trayKey = ({ id, trays }: SheetShare) =>
-  `${id} ${trays.map((tray) => `${tray.tare} ${tray.wetGross} ${tray.dryGross}`).join(' ')}`;
 
 /** Boxes are built of several parts that go to the same place, one of them of this batch. */
 const mayBox = ({ id, boxes: { atHand } }: BatchView): boolean =>
@@ -49,12 +48,14 @@ const mayBox = ({ id, boxes: { atHand } }: BatchView): boolean =>
   );
 
 /** Filling and sealing: every share that is kept, one after the other, and the labels of what is sealed. */
-export function PackShares({ view }: { view: BatchView }) {
+export function PackShares({ view, onOpen }: { view: BatchView; onOpen: (step: StepKey) => void }) {
   const { inDegrees, inMass } = useUnits();
   const { weighed } = view;
   if (!weighed) return null;
   const kept = weighed.shares.filter((share) => share.fate !== 'today' && share.grams > 0);
-  const open = kept.filter((share) => !share.sealed);
+  // What is to be dried is bagged once it is dry.
+  const open = kept.filter((share) => !share.sealed && (share.fate !== 'dry' || share.dried));
+  const drying = kept.filter((share) => !share.sealed && share.fate === 'dry' && !share.dried);
   const warm = weighed.shares.filter((share) => share.fate === 'today' && share.day === view.today);
   // A box of several shares is told once, with the first of them.
   const sealed = weighed.shares.filter((share) => weighed.packs.some((pack) => pack.shareId === share.id));
@@ -71,21 +72,13 @@ export function PackShares({ view }: { view: BatchView }) {
         </h2>
         <p className="note">
           {share.fate === 'dry'
-            ? `on trays, to be ${share.method}`
+            ? `${share.method}, off ${countOf(share.trays.length, 'tray')}`
             : view.apart === 'lines'
               ? 'uncooked: keep it cold until it is packed'
               : `cool it first: ${inDegrees(57)} to ${inDegrees(21)} within 2 h, to ${inDegrees(5)} within 6 h in all (FDA)`}
         </p>
       </div>
-      {share.fate === 'dry' && (
-        <div className="stack">
-          <TooFat view={view} share={share} />
-          <Trays key={trayKey(share)} view={view} share={share} />
-          <TrayRest view={view} share={share} />
-          <TraysDone view={view} share={share} />
-        </div>
-      )}
-      {(share.fate !== 'dry' || share.dried) && <Seal view={view} share={share} />}
+      <Seal view={view} share={share} />
     </section>
   ));
   return (
@@ -131,7 +124,16 @@ export function PackShares({ view }: { view: BatchView }) {
           ))}
         </section>
       )}
-      {open.length === 0 && kept.length > 0 && (
+      {sealed.length > 0 && <HowItWas view={view} />}
+      {drying.length > 0 && (
+        <p>
+          <b>{inMass(addUp(drying, (share) => share.grams))}</b> are to be dried first{' '}
+          <Button variant={open.length === 0 ? 'contained' : 'outlined'} onClick={() => onOpen('dry')}>
+            Dry
+          </Button>
+        </p>
+      )}
+      {open.length === 0 && drying.length === 0 && kept.length > 0 && (
         <p className="inOrder">
           Everything is sealed. It is in the <Link href="/store">Store</Link>.
         </p>
@@ -146,6 +148,26 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
   const count = share.proposed.length;
   const title = titleOf(share, view);
   const [onScale, setOnScale] = useState(false);
+  const [packedIn, setPackedIn] = useState(NOT_SAID);
+  const { packaging, how } = packedIn;
+  const said = packaging === '' ? {} : { packaging };
+  const freezer = view.places.find(({ id }) => id === share.placeId);
+  const freezing =
+    share.fate === 'freezer'
+      ? planFreezing(
+          share.proposed.map(({ grams }) => grams),
+          freezer?.capacityMl === undefined ? undefined : freezer.capacityMl / 1000,
+          view.fridgeDays,
+        )
+      : undefined;
+  const sealThem = (freezeOn?: FreezingPlan['waits']) =>
+    seal.run({
+      batchId: view.id,
+      shareId: share.id,
+      ...said,
+      ...(how === 'tray by tray' && share.fate === 'dry' ? { trayByTray: true } : {}),
+      ...(freezeOn ? { freezeOn } : {}),
+    });
   const isWet =
     view.weighed?.yields.find(({ place }) => place === share.yield)?.isWet === true &&
     share.fate !== 'dry' &&
@@ -155,14 +177,17 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
   if (onScale && count > 0)
     return (
       <div className="stack">
-        <FillOnScale view={view} share={share} sealed={own} isWet={isWet} onDone={() => setOnScale(false)} />
+        <FillOnScale
+          packaging={packaging === '' ? undefined : packaging}
+          view={view}
+          share={share}
+          sealed={own}
+          isWet={isWet}
+          onDone={() => setOnScale(false)}
+        />
         <Problems problems={seal.problems} />
         <div>
-          <Button
-            variant="text"
-            disabled={seal.pending}
-            onClick={() => seal.run({ batchId: view.id, shareId: share.id })}
-          >
+          <Button variant="text" disabled={seal.pending} onClick={() => sealThem()}>
             {count === 1 ? 'Seal this pack' : `Seal these ${count} packs`} by target
           </Button>
         </div>
@@ -211,7 +236,10 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
             .join('; ')}
         </p>
       )}
-      {share.fate === 'freezer' && count > 0 && <Freezing view={view} share={share} />}
+      {freezing && count > 0 && <Freezing view={view} share={share} plan={freezing} />}
+      {count > 0 && !view.byProduct && share.fate !== 'fridge' && (
+        <PackagingFields share={share} value={packedIn} onChange={setPackedIn} />
+      )}
       <Problems problems={seal.problems} />
       <div className={styles.acts}>
         {count > 0 && (
@@ -224,10 +252,15 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
           size="large"
           data-next-act
           disabled={seal.pending || count === 0}
-          onClick={() => seal.run({ batchId: view.id, shareId: share.id })}
+          onClick={() => sealThem()}
         >
           {count === 1 ? 'Seal this pack' : `Seal these ${count} packs`}
         </Button>
+        {freezing && freezing.waits.length > 0 && !freezing.tooLong && (
+          <Button variant="outlined" size="large" disabled={seal.pending} onClick={() => sealThem(freezing.waits)}>
+            Seal them: {count - freezing.waits.length} into the freezer now, {freezing.waits.length} wait in the fridge
+          </Button>
+        )}
       </div>
     </div>
   );

@@ -12,6 +12,7 @@ import { Why } from '@/ui/Why';
 import styles from './batches.module.css';
 import { Beside } from './Beside';
 import { Divide } from './Divide';
+import { Dry } from './drying/Dry';
 import { Flow } from './Flow';
 import { FlowStrip } from './FlowStrip';
 import { PackShares } from './PackShares';
@@ -47,6 +48,7 @@ const SCREENS: Readonly<Record<StepKey, ComponentType<StepScreenProps>>> = {
       <Divide {...props} view={view} key={view.revision} />
     ),
   pack: PackShares,
+  dry: Dry,
 };
 
 const stepKeys = z.enum(STEPS.map((each) => each.key));
@@ -63,7 +65,7 @@ export function RunSheet({ view }: { view: BatchView }) {
   const step = chosen.at === view.step && chosen.step && view.opens.includes(chosen.step) ? chosen.step : view.step;
   const open = (next: StepKey) => setChosen({ at: view.step, step: next });
   // Where a figure is typed the drawing gives way to it.
-  const isTyped = step === 'weigh out' || step === 'pot' || (step === 'divide' && isAsked(view));
+  const isTyped = step === 'weigh out' || step === 'pot' || step === 'dry' || (step === 'divide' && isAsked(view));
   // The stove has drawings of its own: the day of hands and vessels, and the curve of a pan.
   const atStove = step === 'cook' || step === 'cool';
   const [large, setLarge] = useState(false);

@@ -6,7 +6,7 @@ import { fillOfPart } from '@/ui/badges/part-fill';
 import { UPRIGHT, layUpright } from '@/ui/charts/upright-flow';
 import { useUnits } from '@/ui/units';
 import styles from './batches.module.css';
-import { flowParts, isGone, openerOf, sayPacks } from './flow-parts';
+import { flowParts, isGone, openerOf, placeOf, sayPacks } from './flow-parts';
 import type { BatchView } from './queries';
 
 /** The flow of a batch on a phone: from the lines at the top down to where it went. */
@@ -107,7 +107,7 @@ export function UprightFlow({ view, onOpen }: { view: BatchView; onOpen: (step: 
       {laid.shares.map((band, index) => {
         const share = parts.shares[index];
         return (
-          <g key={index} onClick={open(share ? 'shares' : 'yield')} className={styles.vessel}>
+          <g key={index} onClick={open(placeOf(share))} className={styles.vessel}>
             <path
               d={band.path}
               fill={isGone(share) ? hatch : 'var(--enamel-raised)'}

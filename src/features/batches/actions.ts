@@ -6,27 +6,31 @@ import { BY_PRODUCTS } from '@/core/batch/by-product';
 import { apartSchema, boxesIdSchema, fillBoxSchema, planBoxesSchema, platePotSchema } from '@/core/batch/steps/apart';
 import { cookSchema, nextTimeSchema } from '@/core/batch/steps/cook';
 import { sharesSchema } from '@/core/batch/steps/divide';
+import { fillSchema, labelsSchema, packWeightsSchema, planPacksSchema, sealSchema } from '@/core/batch/steps/pack';
 import {
-  fillSchema,
-  labelsSchema,
-  packWeightsSchema,
-  planPacksSchema,
+  cycleActSchema,
+  dryHowSchema,
+  dryLoadsSchema,
+  loadCycleSchema,
   redrySchema,
-  sealSchema,
+  trayRestSchema,
   traysSchema,
-} from '@/core/batch/steps/pack';
+} from '@/core/batch/steps/dry';
 import { weighSchema } from '@/core/batch/steps/pot';
 import { startSchema } from '@/core/batch/steps/weigh-out';
+import { dropQualitySchema, qualitySchema } from '@/core/preserve/quality';
 import { idSchema, weightSchema } from '@/core/schema';
 import * as apart from '@/data/commands/apart';
 import * as batches from '@/data/commands/batches';
 import * as boxes from '@/data/commands/boxes';
 import * as byProducts from '@/data/commands/by-products';
+import * as cycles from '@/data/commands/cycles';
 import * as cookDay from '@/data/commands/cook-day';
 import * as labels from '@/data/commands/labels';
 import * as weights from '@/data/commands/pack-weights';
 import * as nextTime from '@/data/commands/next-time';
 import * as packs from '@/data/commands/packs';
+import * as quality from '@/data/commands/quality';
 import * as shares from '@/data/commands/shares';
 import * as start from '@/data/commands/start-batch';
 import * as stock from '@/data/commands/stock';
@@ -71,8 +75,14 @@ export const takeBackPack = houseAction('take back pack', packSchema, (context, 
 );
 export const saveTrays = houseAction('save trays', traysSchema, trays.saveTrays);
 export const weighTraysAgain = houseAction('weigh trays again', redrySchema, trays.weighTraysAgain);
-export const setTrayRestBack = houseAction('set tray rest back', sealSchema, trays.setTrayRestBack);
+export const settleTrayRest = houseAction('settle tray rest', trayRestSchema, trays.settleTrayRest);
+export const sayHowDried = houseAction('say how dried', dryHowSchema, trays.sayHowDried);
+export const splitLoads = houseAction('split loads', dryLoadsSchema, cycles.splitLoads);
+export const loadCycle = houseAction('load cycle', loadCycleSchema, cycles.loadCycle);
+export const cycleAct = houseAction('cycle', cycleActSchema, cycles.cycleAct);
 export const sealShare = houseAction('seal share', sealSchema, packs.sealShare);
 export const takeBackShare = houseAction('take back packs', sealSchema, stock.takeBackShare);
 export const writeLabelsAgain = houseAction('labels written', labelsSchema, labels.writeLabelsAgain);
 export const weighPacksAgain = houseAction('weigh packs again', packWeightsSchema, weights.weighPacksAgain);
+export const noteQuality = houseAction('note quality', qualitySchema, quality.noteQuality);
+export const dropQuality = houseAction('drop quality', dropQualitySchema, quality.dropQuality);

@@ -91,6 +91,10 @@ export const sayPacks = (share: Share): string =>
       ? `${countOf(share.sealedPacks, 'pack')}, sealed`
       : `${share.sealedPacks > 0 ? `${share.sealedPacks} sealed, ` : ''}${countOf(share.proposed.length, 'pack')} to seal`;
 
+/** Where a share of the drawing leads: what is still to be dried, to its trays. */
+export const placeOf = (share: Share | undefined): (typeof STEPS)[number]['place'] =>
+  share === undefined ? 'yield' : share.fate === 'dry' && !share.dried ? 'trays' : 'shares';
+
 /** A press on a place of the drawing opens the step that it belongs to, once that can be gone to. */
 export const openerOf =
   (view: BatchView, onOpen: (step: StepKey) => void) => (place: (typeof STEPS)[number]['place']) => () => {

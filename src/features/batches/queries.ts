@@ -30,9 +30,15 @@ import { readBatch, readByProducts, readReadings, readTares, type StoredBatch } 
 import { readDogs } from '@/data/repositories/dogs';
 import { readEquipment } from '@/data/repositories/equipment';
 import { readPlaces } from '@/data/repositories/household';
+import { readStock } from '@/data/repositories/stock';
 import { whom } from './list/queries';
 import { stoveView, type StoveView } from './stove/queries';
 import { boxesView, type BoxesView } from './boxes/queries';
+import { sayNote } from '@/core/preserve/quality';
+import { readQuality } from '@/data/repositories/quality';
+import type { ShownQuality } from '@/ui/quality/Quality';
+import { compareView, type CompareView } from './compare/queries';
+import { dryingView, type DryingView } from './drying/queries';
 import { weighedView, type WeighedView } from './weighed/queries';
 import { mayKeepApart, vesselsOf, type VesselView } from './weighed/vessels';
 import { readLearned, readPots } from '@/data/repositories/pots';
@@ -83,6 +89,8 @@ export interface BatchView {
     readonly kind: PlaceKind;
     readonly name: string;
     readonly capacityMl: number | undefined;
+    /** mL that what lies there takes: 1 g about 1 mL. */
+    readonly usedMl: number;
   }[];
   /** Days that cooked food keeps in the fridge. */
   readonly fridgeDays: number;
@@ -103,6 +111,13 @@ export interface BatchView {
   readonly food: number;
   readonly weighed: WeighedView | undefined;
   readonly boxes: BoxesView;
+  /** How its shares are dried; undefined before it is weighed. */
+  readonly drying: DryingView | undefined;
+  /** What its fates are compared with; undefined before it is weighed. */
+  readonly compare: CompareView | undefined;
+  /** What was noted of how it turned out. */
+  readonly quality: readonly ShownQuality[];
+  readonly dogs: readonly { readonly id: number; readonly name: string }[];
   /** Vessels whose empty weight is known, by name. */
   readonly tares: Awaited<ReturnType<typeof readTares>>;
   /** What the kitchen's weighed pots of this recipe came to, of each g that went in. */
@@ -139,6 +154,8 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
   const sheet = recipeSheet(lines, household.energyFactors);
   const when = batch.state === 'planned' ? today : dayIn(batch.startedAt, household.timeZone);
   const places = await readPlaces(db);
+  const stock = batch.state === 'weighed' ? await readStock(db) : [];
+  const drying = batch.state === 'weighed' ? await dryingView(read, batch) : undefined;
   const parent = await parentOf(read, batch);
   const weighed = batch.state === 'weighed' ? await weighedView(read, batch, dogs, today) : undefined;
   return {
@@ -155,6 +172,10 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
       kind,
       name,
       capacityMl: capacityMl ?? undefined,
+      usedMl: addUp(
+        stock.filter((pack) => pack.placeId === placeId),
+        (pack) => pack.grams,
+      ),
     })),
     fridgeDays: household.fridgeDays,
     dryers: (await readEquipment(db)).filter(isDryer).map(({ id: own, kind, name }) => ({ id: own, kind, name })),
@@ -173,6 +194,19 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
       batch.state === 'weighed' && !batch.byProduct
         ? await boxesView(read, id, openShares(batch).length > 0)
         : { atHand: [], open: undefined },
+    drying,
+    compare:
+      batch.state === 'weighed' && !batch.byProduct && drying
+        ? await compareView(read, batch, drying.dryers)
+        : undefined,
+    quality:
+      batch.state === 'planned'
+        ? []
+        : (await readQuality(db, { batchId: id })).map((note) => ({
+            id: note.id,
+            said: `${sayNote(note)}, ${writeDay(dayIn(note.at, household.timeZone), today)}`,
+          })),
+    dogs: dogs.map((dog) => ({ id: dog.id, name: dog.name })),
     stove: batch.state === 'planned' || batch.byProduct ? undefined : await stoveView(read, batch),
     asks: asksOf(batch),
     byProduct: batch.state === 'planned' ? undefined : batch.byProduct,

@@ -14,6 +14,7 @@ import { useShortcutsOn } from '@/ui/shortcuts';
 import { saveHousehold } from './actions';
 import styles from './household.module.css';
 import { Kitchen } from './Kitchen';
+import { Keeps } from './Keeps';
 import { Meanings } from './Meanings';
 import { MealTimesFields } from './MealTimesFields';
 import type { HouseholdView } from './queries';
@@ -25,7 +26,7 @@ const FACTORS = (['4-9-4', 'modified', 'table'] as const).map((value) => ({
 
 /** The settings that hold for everything, and those of this screen alone. */
 export function Household({ view }: { view: HouseholdView }) {
-  const { kitchen, meanings, lists, ...settings } = view;
+  const { kitchen, meanings, lists, keeps, ...settings } = view;
   const [entry, setEntry] = useState(settings);
   const [kept, setKept] = useState(false);
   const save = useCommand(saveHousehold, 'household', () => setKept(true));
@@ -51,7 +52,7 @@ export function Household({ view }: { view: HouseholdView }) {
           }}
         >
           <h2>How this kitchen counts</h2>
-          <Problems problems={save.atHead('breakfast', 'lunch', 'supper')} />
+          <Problems problems={save.atHead('breakfast', 'lunch', 'supper', 'kwhPrice', 'labelAddress')} />
           <Choice
             label="Measures"
             value={entry.unitSet}
@@ -87,6 +88,16 @@ export function Household({ view }: { view: HouseholdView }) {
             value={entry.currency}
             options={lists.currencies}
             onChange={(currency) => change({ currency })}
+          />
+          <Field
+            label="A kWh costs"
+            unit={entry.currency}
+            inputMode="decimal"
+            autoComplete="off"
+            value={entry.kwhPrice}
+            onChange={(event) => change({ kwhPrice: event.target.value })}
+            problem={save.at('kwhPrice')}
+            hint="says what drying and freezing cost"
           />
           <Field
             label="Codes on labels open"
@@ -125,9 +136,10 @@ export function Household({ view }: { view: HouseholdView }) {
             <Checkbox checked={shortcuts} onChange={(_, on) => setShortcuts(on)} />
             Single letters go to rooms: t, d, r, p, b, s, h
           </label>
-          <Link href="/household/instruments">A scale and a probe to try it with</Link>
+          <Link href="/household/instruments">A scale, a probe and machines to try it with</Link>
         </section>
       </div>
+      <Keeps key={JSON.stringify(keeps.entry)} keeps={keeps} />
       <Meanings meanings={meanings} />
     </div>
   );

@@ -9,6 +9,7 @@ import type { Drive } from '@/devices/simulated';
 import { Choice } from '@/ui/form/Choice';
 import { useInstrument } from '@/ui/instruments';
 import styles from './household.module.css';
+import { Machines } from './Machines';
 
 const FAULTS = [
   { value: 'none', label: 'works' },
@@ -45,7 +46,7 @@ export function Instruments({ first }: { first: Driven }) {
     <div className="page">
       <div className="titleRow">
         <h1>Instruments</h1>
-        <p className="soft">simulated: to try the counter without a scale, a probe and an oven that speak</p>
+        <p className="soft">simulated: to try the counter without a scale, a probe and machines that speak</p>
       </div>
       <div>
         <Button variant={driven.on ? 'outlined' : 'contained'} onClick={() => void ask({ on: !driven.on })}>
@@ -58,6 +59,9 @@ export function Instruments({ first }: { first: Driven }) {
             <One key={kind} kind={kind} drive={driven[kind]} onDrive={(drive) => void ask({ kind, drive })} />
           ))}
         </div>
+      )}
+      {driven.on && (
+        <Machines onScale={(grams) => void ask({ kind: 'scale', drive: { ...driven.scale, target: grams } })} />
       )}
     </div>
   );

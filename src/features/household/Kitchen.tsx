@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import {
   EQUIPMENT_KINDS,
+  isDryer,
   sizeOf,
   type Equipment,
   type EquipmentEntry,
@@ -27,6 +28,14 @@ import type { KitchenView } from './queries';
 
 /** A kind as it is said in a list. */
 const wordOf = (kind: EquipmentKind): string => (kind === 'container' ? 'containers' : kind);
+/** What else is asked of a dryer; each may stay empty. */
+const DRYER_FIELDS = [
+  { name: 'tare', label: 'One tray, empty', hint: 'its own weight', unit: '' },
+  { name: 'inside', label: 'Inside of a tray', hint: 'like 20 × 45: says how deep food lies', unit: 'cm' },
+  { name: 'deepest', label: 'Food may lie deep', hint: '2 cm is usual', unit: 'cm' },
+  { name: 'watts', label: 'Takes in the mean', hint: 'until its own cycles say it', unit: 'W' },
+  { name: 'dividers', label: 'Dividers in a tray', hint: 'one makes two parts of it', unit: '' },
+] as const;
 const EMPTY: EquipmentEntry = { kind: 'pot', name: '', size: '', count: '1' };
 
 /** The kitchen as it stands there: what cooks, packs and dries, and where packs are kept; a plan is limited by it. */
@@ -126,7 +135,20 @@ function ThingForm({ thing, first, onDone }: ThingFormProps) {
         inputMode="numeric"
         autoComplete="off"
       />
-      <Problems problems={save.atHead('name', 'size', 'count')} />
+      {isDryer(entry) &&
+        DRYER_FIELDS.map(({ name, label, hint, unit }) => (
+          <Field
+            key={name}
+            label={label}
+            {...(unit ? { unit } : {})}
+            value={entry[name] ?? ''}
+            onChange={(event) => change({ [name]: event.target.value })}
+            problem={save.at(name)}
+            hint={hint}
+            autoComplete="off"
+          />
+        ))}
+      <Problems problems={save.atHead('name', 'size', 'count', ...DRYER_FIELDS.map(({ name }) => name))} />
       <FormEnd pending={save.pending} onDone={onDone}>
         {thing && <PutAway kind="equipment" id={thing.id} name={thing.name} putAway={putAway} onDone={onDone} />}
       </FormEnd>

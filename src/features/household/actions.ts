@@ -1,5 +1,8 @@
 'use server';
 
+import { z } from 'zod';
+import { keepsSchema } from '@/core/preserve/keeps-entry';
+import * as redate from '@/data/commands/redate';
 import * as save from '@/data/commands/household';
 import * as meanings from '@/data/commands/meanings';
 import * as kitchen from '@/data/commands/kitchen';
@@ -18,3 +21,5 @@ export const beginKitchen = houseAction('begin kitchen', kitchenTicksSchema, kit
 export const saveMeaning = houseAction('save meaning', meaningEntrySchema, meanings.saveMeaning);
 export const forgetMeaning = houseAction('forget meaning', meaningWordsSchema, meanings.forgetMeaning);
 export const beginHousehold = houseAction('begin household', beginningSchema, save.beginHousehold);
+export const saveKeeps = houseAction('save keeps', z.object({ entry: keepsSchema }), redate.saveKeeps);
+export const redateStock = houseAction('redate stock', z.object({}), redate.redateStock);

@@ -4,7 +4,13 @@ import { cache } from 'react';
 import { setupOf, type SetupStep } from '@/core/household/setup';
 import type { UnitSet } from '@/core/quantity/units';
 import type { AwayThing } from '@/core/away';
-import { pageQuery } from '@/data/page';
+import { writeDay, type LocalDate } from '@/core/calendar/local-date';
+import { typedKeeps, type KeepsEntry } from '@/core/preserve/keeps-entry';
+import { withOwn } from '@/core/preserve/shelf-life';
+import { oldDates } from '@/data/commands/redate';
+import { pageQuery, type Page } from '@/data/page';
+import { readShelfRules, rulesNow } from '@/data/repositories/shelf-rules';
+import { readPacks } from '@/data/repositories/stock';
 import { readEquipment, readEquipmentAway } from '@/data/repositories/equipment';
 import { readFoodsByKey } from '@/data/repositories/foods';
 import { readMeanings } from '@/data/repositories/pantry';
@@ -13,7 +19,8 @@ import { readSetupFacts } from '@/data/repositories/setup';
 import { currencies, timeZones, type Listed } from './zones';
 import type { MealTimes } from '@/core/household/meal-times';
 
-export const householdView = pageQuery(async ({ db, household, reference }) => {
+export const householdView = pageQuery(async (read) => {
+  const { db, household, reference } = read;
   const { unitSet, energyFactors, fridgeDays, timeZone, currency, mealTimes, labelAddress } = household;
   const own = await readMeanings(db);
   const known = await readFoodsByKey(
@@ -32,12 +39,43 @@ export const householdView = pageQuery(async ({ db, household, reference }) => {
     timeZone,
     currency,
     labelAddress: labelAddress ?? '',
+    kwhPrice: household.kwhMinor === null ? '' : String(Number((household.kwhMinor / 100).toFixed(4))),
     mealTimes,
     lists: { timeZones: timeZones(timeZone), currencies: currencies(currency) },
     meanings,
     kitchen: await kitchenView(db),
+    keeps: await keepsView(read),
   };
 });
+
+/** How long things keep in this house, and what of the stock older rules date. */
+export interface KeepsView {
+  readonly entry: KeepsEntry;
+  /** By the rows of the entry: where its figures come from. */
+  readonly sources: readonly string[];
+  /** Packs that would have other dates by the rules that hold now. */
+  readonly old: readonly { readonly code: string; readonly said: string }[];
+}
+
+async function keepsView({ db, reference, today }: Page): Promise<KeepsView> {
+  const rules = await readShelfRules(db);
+  const lives = withOwn(reference.shelfLives, rulesNow(rules).own);
+  const old = await oldDates({ tx: db, reference, rules });
+  const packs = await readPacks(
+    db,
+    old.map(({ holdingId }) => holdingId),
+  );
+  const say = ({ safeUntil, bestBy }: { safeUntil: LocalDate | undefined; bestBy: LocalDate | undefined }) =>
+    safeUntil ? `feed by ${writeDay(safeUntil, today)}` : bestBy ? `best by ${writeDay(bestBy, today)}` : 'open';
+  return {
+    entry: typedKeeps(lives),
+    sources: lives.rows.map(({ source }) => source),
+    old: old.map(({ holdingId, before, after }) => ({
+      code: packs.find((pack) => pack.holdingId === holdingId)?.code ?? '',
+      said: `${say(before)} becomes ${say(after)}`,
+    })),
+  };
+}
 
 /** What limits a plan: the places with their size, and the things of the kitchen. */
 export interface KitchenView {

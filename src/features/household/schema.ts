@@ -12,6 +12,8 @@ export const householdSchema = z.object({
   timeZone: z.string().trim().min(1).max(60),
   currency: z.string().trim().length(3),
   labelAddress: z.string().max(200).optional(),
+  /** "0.29" of the currency for a kWh; empty: not said. */
+  kwhPrice: z.string().max(20).optional(),
   mealTimes: mealTimesSchema,
 });
 

@@ -10,7 +10,7 @@ import { pageQuery, readProteins, type Page } from '@/data/page';
 import { readAvoided } from '@/data/repositories/avoided';
 import { readBatch } from '@/data/repositories/batches';
 import { readDogs } from '@/data/repositories/dogs';
-import { readPacks, type StoredPack } from '@/data/repositories/stock';
+import { readPacks, waitsForFreezer, type StoredPack } from '@/data/repositories/stock';
 import type { LabelToPrint } from './pdf';
 
 /** The labels of packs by their holdings, in that order; those that were taken back have none. */
@@ -60,9 +60,9 @@ async function wordsOf(
       (pack.dogId === undefined ? [] : [{ name: nameOf(pack.dogId), grams: pack.labelGrams }]),
     notFor: avoided.dogsNotFor({ holdingId: pack.holdingId }).map(nameOf),
     madeOn: pack.cookedAt ? dayIn(pack.cookedAt, household.timeZone) : pack.packedOn,
-    safeUntil: pack.safeUntil,
-    bestBy: pack.bestBy,
-    isFrozen: pack.placeKind === 'freezer',
+    ...(waitsForFreezer(pack)
+      ? { safeUntil: undefined, bestBy: pack.labelBestBy, isFrozen: true }
+      : { safeUntil: pack.safeUntil, bestBy: pack.bestBy, isFrozen: pack.placeKind === 'freezer' }),
     short: pack.short,
     estimated: pack.estimated,
     unproven: pack.unproven,

@@ -1,6 +1,7 @@
 'use client';
 
 import { Fold } from '@/ui/Fold';
+import { Quality } from '@/ui/quality/Quality';
 import { PrintLabels } from '@/ui/labels/PrintLabels';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
@@ -11,7 +12,7 @@ import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { Tub } from '@/ui/badges/badges';
-import { correctPack, discardPack, movePacks, reverseMovement } from './actions';
+import { correctPack, discardPack, movePacks, reverseMovement, dropQuality, noteQuality } from './actions';
 import { MoveTo } from './MoveTo';
 import type { OpenPack } from './queries';
 import styles from './store.module.css';
@@ -24,6 +25,8 @@ export function PackPanel({ pack, onClose }: { pack: OpenPack; onClose: () => vo
   const move = useCommand(movePacks, `${slot}-move`);
   const discard = useCommand(discardPack, `${slot}-discard`);
   const [asked, setAsked] = useState<number>();
+  const note = useCommand(noteQuality, `quality-${pack.holdingId}`);
+  const drop = useCommand(dropQuality, `quality-drop-${pack.holdingId}`);
   const reverse = useCommand(reverseMovement, `${slot}-reverse`, () => setAsked(undefined));
   const [scale, setScale] = useState('');
   const [unread, setUnread] = useState<string>();
@@ -65,6 +68,7 @@ export function PackPanel({ pack, onClose }: { pack: OpenPack; onClose: () => vo
           </p>
         )}
         {pack.label && <p className="caution">Its label: {pack.label}.</p>}
+        {pack.waits && <p>It {pack.waits}.</p>}
         <Problems problems={[...move.problems, ...discard.problems, ...reverse.problems, ...correct.atHead('grams')]} />
         {!empty && (
           <>
@@ -111,9 +115,33 @@ export function PackPanel({ pack, onClose }: { pack: OpenPack; onClose: () => vo
         <p className="note">
           packed {pack.packedOn} · {writeKcal(pack.kcal)} kcal at {writeDensity(pack.density)} kcal/g
           {pack.estimated && ', an estimate'}
-          {pack.waterPerGram > 0 && ` · ${Math.round(pack.grams * pack.waterPerGram)} mL of water to put back`} ·{' '}
-          {pack.rule}
+          {pack.waterPerGram > 0 && ` · ${Math.round(pack.grams * pack.waterPerGram)} mL of water to put back`}
+          {pack.packaging && ` · in a ${pack.packaging}`}
+          {pack.moisture && ` · ${pack.moisture}`}
+          {pack.trays && ` · ${pack.trays}`}
         </p>
+        <ul className="note" aria-label="How long it keeps">
+          {pack.causes.map(({ until, why }) => (
+            <li key={`${until} ${why}`}>
+              <b>{until}</b>: {why}
+            </li>
+          ))}
+        </ul>
+        {pack.contents[0] && (
+          <Fold title={pack.quality.length > 0 ? `How it was: ${pack.quality.length} noted` : 'How was it?'} lazy>
+            <Quality
+              batchId={pack.contents[0].batchId}
+              holdingId={pack.holdingId}
+              isDry={pack.isDry}
+              dogs={pack.dogs}
+              notes={pack.quality}
+              pending={note.pending || drop.pending}
+              problems={[...note.problems, ...drop.problems]}
+              onNote={note.run}
+              onDrop={(noteId) => drop.run({ noteId })}
+            />
+          </Fold>
+        )}
         <section aria-labelledby="history">
           <h3 id="history">What was done with it</h3>
           <ul className="rows">

@@ -7,12 +7,25 @@ import { writeSumIn, writeMassIn } from '@/core/quantity/write';
 import type { Protein } from '@/core/recipe/protein';
 import { inOrderOfUse } from '@/core/stock/draw';
 import { labelOff } from '@/core/stock/label';
-import { fromTenths } from '@/core/stock/ledger';
+import { foldHolding, fromTenths } from '@/core/stock/ledger';
+import { sayNote } from '@/core/preserve/quality';
+import type { ShownQuality } from '@/ui/quality/Quality';
 import { readProteins, pageQuery, type Page } from '@/data/page';
 import { readDogs } from '@/data/repositories/dogs';
 import { readAllPlaces } from '@/data/repositories/household';
-import { readHistory, readLatestMovements, type StoredMovement } from '@/data/repositories/movements';
-import { potDay, readPackByCode, readPacks, readStock, sourceOf, type StoredPack } from '@/data/repositories/stock';
+import { readHistory, readLatestMovements, readRules, type StoredMovement } from '@/data/repositories/movements';
+import { readQuality } from '@/data/repositories/quality';
+import { datingBy, readShelfRules } from '@/data/repositories/shelf-rules';
+import {
+  potDay,
+  readPackByCode,
+  readPacks,
+  readStock,
+  readTraysOfPack,
+  sourceOf,
+  waitsForFreezer,
+  type StoredPack,
+} from '@/data/repositories/stock';
 import { addUp } from '@/core/add-up';
 
 export interface ShelfPack {
@@ -60,7 +73,18 @@ export interface OpenPack extends ShelfPack {
   readonly density: number;
   readonly waterPerGram: number;
   readonly packedOn: string;
-  readonly rule: string;
+  /** All that limits how long it keeps, the earliest first. */
+  readonly causes: readonly { readonly until: string; readonly why: string }[];
+  readonly packaging: string | undefined;
+  /** "8 % water when its trays were weighed last". */
+  readonly moisture: string | undefined;
+  /** Of which trays of its batch it is. */
+  readonly trays: string | undefined;
+  /** It waits in the fridge for its day in the freezer. */
+  readonly waits: string | undefined;
+  readonly isDry: boolean;
+  readonly dogs: readonly { readonly id: number; readonly name: string }[];
+  readonly quality: readonly ShownQuality[];
   readonly estimated: boolean;
   /** Its packing was taken back: its food is in this batch's share again. */
   readonly backIn: number | undefined;
@@ -153,6 +177,9 @@ function shown(pack: StoredPack, proteins: ReadonlyMap<number, Protein>, today: 
       ...(pack.thawedOn ? [`thawed ${writeDay(pack.thawedOn, today)}`] : []),
       ...(pack.openedOn ? [`opened ${writeDay(pack.openedOn, today)}`] : []),
       ...(pack.waterPerGram > 0 ? ['dry'] : []),
+      ...(pack.freezeOn !== undefined && waitsForFreezer(pack)
+        ? [`to be frozen ${writeDay(pack.freezeOn, today)}`]
+        : []),
     ],
   };
 }
@@ -180,8 +207,32 @@ async function openPack(
   places: Awaited<ReturnType<typeof readAllPlaces>>,
 ): Promise<OpenPack> {
   const { db, today, household, reference } = read;
+  const history = await readHistory(db, pack.holdingId);
+  const rules = await readRules(db, [pack.holdingId], datingBy(reference.shelfLives, await readShelfRules(db)));
+  const state = rules[0] && foldHolding(history, rules[0]);
+  const freezer = places.find((each) => each.id === pack.freezeIn)?.name.toLowerCase();
   return {
     ...shown(pack, proteins, today),
+    causes: (state?.ok && state.value ? state.value.causes : []).map(({ until, why, is }) => ({
+      until: until === undefined ? 'open' : `${is === 'safe' ? 'feed by' : 'best by'} ${writeDay(until, today)}`,
+      why,
+    })),
+    packaging: pack.packaging,
+    moisture:
+      pack.moisture !== undefined && pack.moisture > 0
+        ? `${Math.round(pack.moisture * 100)} % water when its trays were weighed last`
+        : undefined,
+    trays: await traysIn(db, pack.holdingId),
+    waits:
+      pack.freezeOn !== undefined && waitsForFreezer(pack) && freezer !== undefined
+        ? `waits for the ${freezer}: ${writeDay(pack.freezeOn, today)}`
+        : undefined,
+    isDry: pack.waterPerGram > 0,
+    dogs: (await readDogs(db)).map(({ id, name }) => ({ id, name })),
+    quality: (await readQuality(db, { holdingId: pack.holdingId })).map((note) => ({
+      id: note.id,
+      said: `${sayNote(note)}, ${writeDay(dayIn(note.at, household.timeZone), today)}`,
+    })),
     contents: pack.contents.map((each) => ({
       batchId: each.batchId,
       said: `${writeMassIn(each.grams, household.unitSet)} ${each.partName === undefined ? '' : `${each.partName} of `}${each.recipeName}${each.cookedAt ? `, ${writeDay(dayIn(each.cookedAt, household.timeZone), today)}` : ''}`,
@@ -196,7 +247,6 @@ async function openPack(
     density: pack.density,
     waterPerGram: pack.waterPerGram,
     packedOn: writeDay(pack.packedOn, today),
-    rule: pack.rule,
     estimated: pack.estimated,
     backIn: pack.void ? pack.contents[0]?.batchId : undefined,
     label: labelOff(pack, (mass) => writeMassIn(mass, read.household.unitSet)),
@@ -208,8 +258,14 @@ async function openPack(
           shelfLifeOf(reference.shelfLives, pack.foodKind, each.kind),
       )
       .map((each) => ({ placeId: each.id, name: each.name })),
-    history: entriesOf(read, await readHistory(db, pack.holdingId), places),
+    history: entriesOf(read, history, places),
   };
+}
+
+/** The trays that a pack was filled from, by their places; undefined: not tray by tray. */
+async function traysIn(db: Page['db'], holdingId: number): Promise<string | undefined> {
+  const places = await readTraysOfPack(db, holdingId);
+  return places.length === 0 ? undefined : `off tray ${places.map((place) => place + 1).join(' and ')}`;
 }
 
 const holdingsOf = (movement: StoredMovement) => [
@@ -240,6 +296,7 @@ function entryOf(
     packed: `packed ${writeMassIn(amount, set)} into the ${to}`,
     moved: `moved ${writeMassIn(amount, set)} to the ${to}`,
     fed: `fed ${writeMassIn(amount, set)}`,
+    redated: 'dated by the rules of that day',
     discarded: `threw away ${writeMassIn(amount, set)}`,
     corrected: `corrected by ${gained.length > 0 ? '+' : '−'}${writeMassIn(amount, set)}`,
     reversed: `took back: ${kindOf(movement, history)}`,

@@ -10,6 +10,7 @@ import { takeBackBowl } from './actions';
 import { Ahead } from './Ahead';
 import { DogBowl } from './DogBowl';
 import { EarlierMeals } from './EarlierMeals';
+import { ToFreezer } from './ToFreezer';
 import { Tonight } from './Tonight';
 import styles from './today.module.css';
 import type { TodayView } from './view';
@@ -69,6 +70,9 @@ export function Today({ view }: { view: TodayView }) {
         </div>
         <aside className={styles.side}>
           <Tonight packs={view.tonight} placeId={view.fridgePlaceId} />
+          {view.toFreezer.map((of) => (
+            <ToFreezer key={of.placeId} of={of} />
+          ))}
           <section aria-labelledby="watch">
             <h2 id="watch">Watch</h2>
             {view.watch.length === 0 ? (

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { Tub } from '@/ui/badges/badges';
-import { moveToFridge } from './actions';
+import { moveTo } from './actions';
 import styles from './today.module.css';
 import type { TodayView } from './view';
 import { nth } from '@/core/sure';
@@ -18,7 +18,7 @@ const SHOWN = 6;
 export function Tonight({ packs, placeId }: { packs: TodayView['tonight']; placeId: number }) {
   const [all, setAll] = useState(false);
   const [left, setLeft] = useState<readonly number[]>([]);
-  const move = useCommand(moveToFridge, 'tonight', () => setLeft([]));
+  const move = useCommand(moveTo, 'tonight', () => setLeft([]));
   const moving = packs.filter((pack) => !left.includes(pack.holdingId));
   if (packs.length === 0) {
     return (

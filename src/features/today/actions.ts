@@ -11,4 +11,4 @@ export const feedBowl = houseAction('feed bowl', bowlSchema, feed);
 export const feedNext = houseAction('feed bowl', bowlSchema, feed, 'after');
 export const correctBowl = houseAction('correct bowl', correctBowlSchema, correct);
 export const takeBackBowl = houseAction('take back bowl', takeBackSchema, takeBack);
-export const moveToFridge = houseAction('move packs', movePacksSchema, movePacks);
+export const moveTo = houseAction('move packs', movePacksSchema, movePacks);

@@ -15,12 +15,21 @@ import { readProteins, pageQuery, type Page } from '@/data/page';
 import { readAvoided } from '@/data/repositories/avoided';
 import { readBowlsBetween, type StoredBowl } from '@/data/repositories/bowls';
 import { readDogs, type StoredDog } from '@/data/repositories/dogs';
-import { readPlaces } from '@/data/repositories/household';
-import { potDay, readStock, readWarmShares, sourceOf, warmSourceOf, type StoredPack } from '@/data/repositories/stock';
+import { readPlaces, type Place } from '@/data/repositories/household';
+import {
+  potDay,
+  readStock,
+  readWarmShares,
+  sourceOf,
+  waitsForFreezer,
+  warmSourceOf,
+  type StoredPack,
+} from '@/data/repositories/stock';
 import { DAYS_BACK, earlierMeals } from './earlier/queries';
-import { watchBatches, watchDogs, watchPacks } from './watch/queries';
+import { watchBatches, watchDogs, watchPacks, watchSensor } from './watch/queries';
 import type { AheadCell, DogToday, FedMeal, ShownSource, TodayView } from './view';
 import { nth, sure } from '@/core/sure';
+import { addUp } from '@/core/add-up';
 
 /** Four weeks fit a screen; further ahead nobody looks for a bowl. */
 const HORIZON = 28;
@@ -102,8 +111,10 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
         : undefined,
     legend: [...new Map([...bySource.values()].map((source) => [source.protein.word, source.protein])).values()],
     tonight: tonightOf(cover, stock, bySource, household.unitSet),
+    toFreezer: toFreezerOf(stock, places, today, household.unitSet),
     fridgePlaceId: sure(places.find((place) => place.kind === 'fridge')).id,
     watch: [
+      ...watchSensor(household.unitSet),
       ...watchPacks(stock, today, cover, household.unitSet),
       ...(await watchBatches(read)),
       ...watchDogs(dogs, today, household.unitSet),
@@ -264,4 +275,31 @@ function tonightOf(
         hatch: source.protein.hatch,
       };
     });
+}
+
+/** What waits in the fridge for its day in a freezer, by the freezer. */
+function toFreezerOf(
+  stock: readonly StoredPack[],
+  places: readonly Place[],
+  today: LocalDate,
+  set: UnitSet,
+): TodayView['toFreezer'] {
+  const waiting = stock.filter(waitsForFreezer);
+  return places.flatMap((place) => {
+    const own = waiting.filter((pack) => pack.freezeIn === place.id);
+    const due = own.filter((pack) => sure(pack.freezeOn) <= today);
+    const later = own.filter((pack) => sure(pack.freezeOn) > today);
+    const [next] = later.map((pack) => sure(pack.freezeOn)).sort();
+    if (own.length === 0) return [];
+    const grams = addUp(due, (pack) => pack.grams);
+    return [
+      {
+        placeId: place.id,
+        place: place.name,
+        said: `${due.map(({ code }) => code).join(', ')}: ${writeMassIn(grams, set)}`,
+        holdingIds: due.map(({ holdingId }) => holdingId),
+        later: next && `${countOf(later.length, 'pack')} from ${writeDay(next, today)} on`,
+      },
+    ];
+  });
 }

@@ -97,6 +97,15 @@ export interface TodayView {
     readonly said: string;
     readonly hatch: Hatch;
   }[];
+  /** Packs whose day in the freezer has come, by the freezer. */
+  readonly toFreezer: readonly {
+    readonly placeId: number;
+    readonly place: string;
+    readonly said: string;
+    readonly holdingIds: readonly number[];
+    /** What waits for a later day. */
+    readonly later: string | undefined;
+  }[];
   readonly fridgePlaceId: number;
   readonly watch: readonly {
     readonly title: string;

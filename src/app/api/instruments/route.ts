@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { INSTRUMENTS } from '@/core/cook/settled';
+import { switchMachines } from '@/devices/machines';
 import { drives, instruments, switchInstruments } from '@/devices/shelf';
 import { driveSchema } from '@/devices/simulated';
 
@@ -37,7 +38,9 @@ const askedSchema = z.union([
 export async function POST(request: Request): Promise<Response> {
   const asked = askedSchema.safeParse(await request.json().catch(() => undefined));
   if (!asked.success) return Response.json({ error: 'An instrument and how it is driven.' }, { status: 400 });
-  if ('on' in asked.data) switchInstruments(asked.data.on);
-  else instruments()?.[asked.data.kind].driveTo(asked.data.drive);
+  if ('on' in asked.data) {
+    switchInstruments(asked.data.on);
+    switchMachines(asked.data.on);
+  } else instruments()?.[asked.data.kind].driveTo(asked.data.drive);
   return Response.json(drives());
 }

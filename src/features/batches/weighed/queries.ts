@@ -1,9 +1,11 @@
 import 'server-only';
 import { storedAs, type BatchYield, type ShareState } from '@/core/batch/fold';
-import { fatOfDry, isFatty } from '@/core/preserve/fat';
+import { kindOfShare } from '@/core/batch/kind-of-share';
+import { fatOfDry, fattest, isFatty } from '@/core/preserve/fat';
+import { PACKAGINGS, shelfLifeOf, type Packaging, type PlaceKind } from '@/core/preserve/shelf-life';
 import { isWet } from '@/core/portion/liquid';
 import { wholeOf } from '@/core/batch/whole';
-import { addDays, writeDay, writeDayOnLabel, type LocalDate } from '@/core/calendar/local-date';
+import { addDays, addMonths, writeDay, writeDayOnLabel, type LocalDate } from '@/core/calendar/local-date';
 import { homeEnergyOn, mealsFilledBy } from '@/core/dog/meals';
 import type { Explanation } from '@/core/explanation';
 import { sum } from '@/core/plan/scale';
@@ -24,7 +26,7 @@ import { readBowlsOn, readFedOfBatch } from '@/data/repositories/bowls';
 import { readDogs, type StoredDog } from '@/data/repositories/dogs';
 import { readFilling } from '@/data/repositories/filling';
 import { readAllPlaces } from '@/data/repositories/household';
-import { readPacksOfBatch } from '@/data/repositories/stock';
+import { readPacksOfBatch, waitsForFreezer } from '@/data/repositories/stock';
 import { nth, sure } from '@/core/sure';
 import { forWhom, partsOf } from './pack-words';
 
@@ -33,6 +35,8 @@ export interface SheetShare extends Omit<ShareState, 'packs'> {
   /** Stored g in them. */
   readonly packedGrams: number;
   readonly placeName: string | undefined;
+  /** How long it keeps, by what it is packed in; without one, where nobody has said. */
+  readonly keeps: readonly { readonly packaging: Packaging | undefined; readonly said: string }[];
   readonly proposed: readonly (ProposedPack & { readonly forWhom: string | undefined })[];
   /** Why its plan of packs cannot be filled. */
   readonly problem: string | undefined;
@@ -106,6 +110,8 @@ export interface WeighedView extends TakenOut {
   readonly yields: readonly YieldView[];
   /** Part of its dry matter that is fat, where that is too much to keep long once it is dried. */
   readonly fatty: number | undefined;
+  /** The lines that bring most of its fat, where that is too much. */
+  readonly fatLines: readonly { readonly name: string; readonly grams: number }[];
   /** How what is kept apart goes into the bowls; undefined: nothing is. */
   readonly plating: PlatingEntry | undefined;
   /** Foods of which a macronutrient is unknown: portions are at most what is needed. */
@@ -223,6 +229,7 @@ export async function weighedView(
     why: whole.explanation,
     yields: batch.yields.map(yieldView),
     fatty: isFatty(batch.sheet) ? fatOfDry(batch.sheet) : undefined,
+    fatLines: isFatty(batch.sheet) ? fattest(batch.takes) : [],
     plating: batch.yields.length > 1 ? typedPlating(batch.plating, batch.yields, household.unitSet) : undefined,
     energyUnknown: batch.sheet.energyUnknown,
     portions: dogs.map((dog, index) => {
@@ -244,6 +251,10 @@ export async function weighedView(
       sealedPacks: sealed.length,
       packedGrams: sum(sealed.map((pack) => pack.grams)),
       placeName: share.placeId === undefined ? undefined : places.get(share.placeId),
+      keeps:
+        share.fate === 'today'
+          ? []
+          : keepsOf(read, batch, share.fate === 'dry' ? 'cupboard' : share.fate, share, today),
       ...filledWith(proposed.get(share.id), storedAs(share, batch.yields)?.density ?? density),
     })),
     packs: packs.map((pack) => ({
@@ -261,15 +272,35 @@ export async function weighedView(
       byTarget: pack.byTarget,
       waterMl: Math.round(pack.labelGrams * pack.waterPerGram),
       place: pack.placeKind,
-      until: pack.safeUntil
-        ? `feed by ${writeDayOnLabel(pack.safeUntil)}`
-        : pack.bestBy
-          ? `best by ${writeDayOnLabel(pack.bestBy)}`
-          : '',
+      until: waitsForFreezer(pack)
+        ? `into the freezer ${writeDay(sure(pack.freezeOn), today)}${pack.labelBestBy ? `, best by ${writeDayOnLabel(pack.labelBestBy)}` : ''}`
+        : pack.safeUntil
+          ? `feed by ${writeDayOnLabel(pack.safeUntil)}`
+          : pack.bestBy
+            ? `best by ${writeDayOnLabel(pack.bestBy)}`
+            : '',
     })),
     over: sum(batch.yields.map((each) => Math.max(0, -each.undivided))),
     off: await bowlsOff(db, batch),
   };
+}
+
+/** How long a share would keep in its place, by what it is packed in. */
+function keepsOf(
+  { reference }: Page,
+  batch: WeighedBatch,
+  place: PlaceKind,
+  share: Pick<ShareState, 'fate' | 'method'>,
+  today: LocalDate,
+): SheetShare['keeps'] {
+  const kind = kindOfShare(batch, share);
+  const fatty = isFatty(batch.sheet);
+  return [undefined, ...PACKAGINGS].map((packaging) => {
+    const life = shelfLifeOf(reference.shelfLives, kind, place, packaging);
+    const months = (fatty ? life?.fattyBestMonths : undefined) ?? life?.bestMonths;
+    const until = months === undefined ? undefined : writeDay(addMonths(today, months), today);
+    return { packaging, said: until === undefined ? '' : `best by ${until} so: ${life?.source ?? ''}` };
+  });
 }
 
 /** What each dog gets of what is kept apart; undefined: it is one pot. */

@@ -12,6 +12,10 @@ import { type StoredDog } from '@/data/repositories/dogs';
 import { type StoredPack } from '@/data/repositories/stock';
 import type { TodayView } from '../view';
 import { sure } from '@/core/sure';
+import { watchFreezer } from '@/core/preserve/machine-model';
+import { writeHours } from '@/core/preserve/drying-words';
+import { writeTemperature } from '@/core/quantity/temperature';
+import { machinesNow } from '@/devices/machines-now';
 import { addUp } from '@/core/add-up';
 
 export function watchPacks(
@@ -70,6 +74,24 @@ export async function watchBatches({ db }: Page): Promise<TodayView['watch']> {
     const watch = batch.summary ? batch.summary.watch : watchOf({ state: 'planned' });
     return watch ? [{ title: batch.recipeName, ...watch, href: `/batches/${batch.id}` }] : [];
   });
+}
+
+/** A freezer that has become too warm, by its sensor: its door, its plug, or the power. */
+export function watchSensor(set: UnitSet): TodayView['watch'] {
+  const freezer = machinesNow(Date.now())?.freezer;
+  const watch = freezer && watchFreezer(freezer.log.concat({ ...freezer, watts: 0 }));
+  if (!watch || watch.is === 'cold') return [];
+  return [
+    {
+      title: `The freezer is at ${writeTemperature(watch.celsius, set)}`,
+      said:
+        watch.is === 'alarm'
+          ? `too warm for ${writeHours(watch.warmFor)}: look whether its door is shut and its power on`
+          : 'it is getting warm: is its door open?',
+      tone: watch.is === 'alarm' ? 'danger' : 'caution',
+      href: '/household/instruments',
+    },
+  ];
 }
 
 export function watchDogs(dogs: readonly StoredDog[], today: StoredPack['since'], set: UnitSet): TodayView['watch'] {

@@ -7,13 +7,12 @@ import { Caution } from '@/ui/Caution';
 import { dryingCurve } from '@/ui/charts/drying-curve';
 import { useUnits } from '@/ui/units';
 import { Why } from '@/ui/Why';
-import type { BatchView } from './queries';
-import type { SheetShare } from './weighed/queries';
+import type { DryingProps } from './use-drying';
 
 const [WIDTH, HEIGHT, LEFT, BELOW, ABOVE] = [560, 200, 76, 28, 10];
 
 /** What dehydrates, weighed again and again: the curve through its weighings, and when it comes to its target. */
-export function DryingCurve({ view, share }: { view: BatchView; share: SheetShare }) {
+export function DryingCurve({ view, share }: DryingProps) {
   const { inMass } = useUnits();
   const points = curveOf(share.trays);
   const pot = sure(view.weighed).yields.find(({ place }) => place === share.yield);

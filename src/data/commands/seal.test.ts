@@ -1,0 +1,126 @@
+import { sharesOf } from '@/core/portion/shares';
+import { addUp } from '@/core/add-up';
+import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
+import { plannedExample, weighedBatch, weighedExample } from '../fixtures/worked-path';
+import { readBaggedTrays, readPacks, readStock, readTraysOfPack } from '../repositories/stock';
+import { sealShare } from './packs';
+import { noteQuality, dropQuality } from './quality';
+import { readQuality, readQualityOfRecipe } from '../repositories/quality';
+import { planPacks, setShares } from './shares';
+import { movePacks, takeBackShare } from './stock';
+import { saveTrays } from './trays';
+
+let house: TestHouse;
+let batchId: number;
+let recipeId: number;
+let dogId: number;
+
+beforeAll(async () => {
+  house = await freshHouse('2026-11-25T10:00:00Z');
+  const ids = await plannedExample(house, '2026-11-25');
+  ({ batchId, recipeId, dogId } = ids);
+  await weighedExample(house, ids);
+});
+beforeEach(() => house.begin());
+afterEach(() => house.undo());
+
+const divide = (shares: { freezer?: number; fridge?: number; dry?: number }) =>
+  house.run((context) =>
+    setShares(context, { batchId, shares: sharesOf({ today: 0, fridge: 0, freezer: 0, dry: 0, ...shares }) }),
+  );
+const share = async (fate: string) => (await weighedBatch(house, batchId)).shares.find((each) => each.fate === fate)!;
+const packs = () => readStock(house.db);
+
+test('what waits for the freezer lies in the fridge: its days count, and its label says how long it keeps frozen', async () => {
+  valueOf(await divide({ fridge: 310, freezer: 2000 }));
+  const shareId = (await share('freezer')).id;
+  const seal = (days: number) =>
+    house.run((context) => sealShare(context, { batchId, shareId, freezeOn: [{ index: 1, days }] }));
+  expect(await seal(5)).toMatchObject({ problems: [{ field: 'freezeOn' }] });
+  expect(await packs()).toHaveLength(0);
+  valueOf(await seal(1));
+  const [first, second] = await packs();
+  expect([first!.placeKind, first!.safeUntil, first!.bestBy]).toEqual(['freezer', undefined, '2027-02-25']);
+  expect([second!.placeKind, second!.safeUntil, second!.freezeOn]).toEqual(['fridge', '2026-11-29', '2026-11-26']);
+  expect(second!.labelBestBy).toBe('2027-02-26');
+  // The next day it goes in; thawed, a fridge day is gone.
+  house.setNow('2026-11-26T10:00:00Z');
+  const freezer = first!.placeId;
+  valueOf(
+    await house.run((context) => movePacks(context, { holdingIds: [second!.holdingId], placeId: second!.freezeIn! })),
+  );
+  const [frozen] = await readPacks(house.db, [second!.holdingId]);
+  expect([frozen!.placeId, frozen!.bestBy]).toEqual([freezer, '2027-02-26']);
+  house.setNow('2026-12-10T10:00:00Z');
+  valueOf(
+    await house.run((context) => movePacks(context, { holdingIds: [second!.holdingId], placeId: second!.placeId })),
+  );
+  expect((await readPacks(house.db, [second!.holdingId]))[0]!.safeUntil).toBe('2026-12-13');
+  // And what is sealed so is taken back as every pack is.
+  valueOf(await house.run((context) => takeBackShare(context, { batchId, shareId })));
+  expect(await packs()).toHaveLength(0);
+});
+
+test('bags filled tray by tray say which trays they are of, to the tenth of a gram, also after some were taken back', async () => {
+  valueOf(await divide({ fridge: 310, dry: 2000 }));
+  const shareId = (await share('dry')).id;
+  const trays = [
+    { tare: 600, wetGross: 1600, dryGross: 900 },
+    { tare: 610, wetGross: 1610, dryGross: 911 },
+  ];
+  valueOf(await house.run((context) => saveTrays(context, { batchId, shareId, trays })));
+  const entry = { by: 'weight' as const, size: '250 g', count: '', each: '', aim: 'fewest' as const };
+  valueOf(await house.run((context) => planPacks(context, { batchId, shareId, entry })));
+  valueOf(
+    await house.run((context) =>
+      sealShare(context, { batchId, shareId, packaging: 'barrier bag with absorber', trayByTray: true }),
+    ),
+  );
+  const sealed = await packs();
+  // 300 + 301 g: bags of 250, 250 and 101 g.
+  expect(sealed.map(({ grams }) => grams)).toEqual([250, 250, 101]);
+  expect(await readTraysOfPack(house.db, sealed[1]!.holdingId)).toEqual([0, 1]);
+  expect(await readTraysOfPack(house.db, sealed[2]!.holdingId)).toEqual([1]);
+  const bagged = (await readBaggedTrays(house.db, shareId)).flat();
+  const ids = (await share('dry')).trays.map(({ id }) => id);
+  expect(
+    ids.map((id) =>
+      addUp(
+        bagged.filter(({ trayId }) => trayId === id),
+        ({ amount }) => amount,
+      ),
+    ),
+  ).toEqual([3000, 3010]);
+  expect(sealed[0]).toMatchObject({ packaging: 'barrier bag with absorber', bestBy: '2027-11-25' });
+  // The solids are 670.65 / 2310 of the food (worked example, its barley by weight here).
+  expect(sealed[0]!.moisture).toBeCloseTo(1 - (2000 * 670.65) / 2310 / 601, 2);
+});
+
+test('a jar keeps dried food a month: the packaging is evidence of the pack', async () => {
+  valueOf(await divide({ fridge: 310, dry: 2000 }));
+  const shareId = (await share('dry')).id;
+  const trays = [{ tare: 0, wetGross: 2000, dryGross: 600 }];
+  valueOf(await house.run((context) => saveTrays(context, { batchId, shareId, trays })));
+  valueOf(await house.run((context) => sealShare(context, { batchId, shareId, packaging: 'jar' })));
+  expect((await packs())[0]).toMatchObject({ packaging: 'jar', bestBy: '2026-12-25' });
+});
+
+test('how a pack was is noted, belongs to its kind of food, and can be taken back', async () => {
+  valueOf(await divide({ freezer: 2310 }));
+  const shareId = (await share('freezer')).id;
+  valueOf(await house.run((context) => sealShare(context, { batchId, shareId })));
+  const { holdingId } = (await packs())[0]!;
+  const note = (of: { about: 'texture' | 'eaten'; good: boolean; dogId?: number }) =>
+    house.run((context) => noteQuality(context, { batchId, holdingId, words: '', ...of }));
+  expect(await note({ about: 'eaten', good: false })).toMatchObject({ problems: [{ field: 'dogId' }] });
+  valueOf(await note({ about: 'eaten', good: false, dogId }));
+  valueOf(await note({ about: 'texture', good: true }));
+  expect(await readQualityOfRecipe(house.db, recipeId)).toEqual([
+    { kind: 'cooked', about: 'texture', good: true },
+    { kind: 'cooked', about: 'eaten', good: false },
+  ]);
+  const [first] = await readQuality(house.db, { holdingId });
+  valueOf(await house.run((context) => dropQuality(context, { noteId: first!.id })));
+  expect((await house.run((context) => dropQuality(context, { noteId: first!.id }))).ok).toBe(false);
+  expect(await readQuality(house.db, { batchId })).toHaveLength(1);
+});

@@ -1,0 +1,66 @@
+'use client';
+
+import { rehydrated, REHYDRATED_RULE, writeWater } from '@/core/preserve/rehydrate';
+import { writeNumber } from '@/core/quantity/write';
+import { sure } from '@/core/sure';
+import { DogBadge } from '@/ui/badges/badges';
+import { Fold } from '@/ui/Fold';
+import { useUnits } from '@/ui/units';
+import { Why } from '@/ui/Why';
+import styles from './drying.module.css';
+import type { DryingProps } from './use-drying';
+
+/** The water to put back: for 100 g, for each dog's meal, for each tray. */
+export function PutBack({ view, share }: DryingProps) {
+  const { inMass, set } = useUnits();
+  const { dried } = share;
+  if (!dried) return null;
+  const { density, portions, yields } = sure(view.weighed);
+  return (
+    <section className="stack" aria-label="Water to put back">
+      <h3>Water to put back</h3>
+      <p>
+        <span className={styles.water}>{writeNumber(dried.waterPerGram * 100, 0)}</span> <b>mL on 100 g dry</b>{' '}
+        <Why of={dried.explanation} about="the water to put back" />
+      </p>
+      {yields.length === 1 && (
+        <ul className={`rows ${styles.meals}`}>
+          {portions.flatMap((portion) =>
+            portion.meals.map((meal, index) => {
+              const bowl = rehydrated(meal.grams * density, dried);
+              return (
+                <li key={`${portion.dogId} ${index}`}>
+                  <DogBadge letters={portion.letters} badge={portion.badge} size={32} />
+                  <span>
+                    {portion.name}, {meal.name}
+                  </span>
+                  <b>
+                    {inMass(bowl.dry)} + {writeWater(bowl.water, set)}
+                  </b>
+                </li>
+              );
+            }),
+          )}
+        </ul>
+      )}
+      <p className="note">{REHYDRATED_RULE}</p>
+      <p>
+        <b>{inMass(dried.dry)}</b> dry of {inMass(dried.wet)} wet, {Math.round(dried.water)} mL in all
+        <span className="note">
+          {dried.moisture > 0
+            ? `about ${writeNumber(dried.moisture * 100, 0)} % of it is still water`
+            : 'drier than the table’s solids'}
+        </span>
+      </p>
+      <Fold title="Tray by tray">
+        <ul className="rows">
+          {dried.trays.map((tray, index) => (
+            <li key={index}>
+              Tray {index + 1}: {inMass(tray.dry)} dry, {writeWater(tray.water, set)}
+            </li>
+          ))}
+        </ul>
+      </Fold>
+    </section>
+  );
+}
