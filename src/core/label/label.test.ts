@@ -49,7 +49,7 @@ test('a label says weight, energy, whom it feeds and until when; what is not so 
     { ...PACK, grams: 200, waterPerGram: 2.33, estimated: true, short: true, lots: ['G 114'] },
     'metric',
   );
-  expect(dry.lines).toContain('stir in 466 mL of warm water, wait 10 min');
+  expect(dry.lines).toContain('stir in 466 mL of warm water, wait 10 min: 666 g as fed');
   expect(dry.lines[0]).toBe('200 g · about 245 kcal · short, use first');
   expect(dry.lines.at(-1)).toBe('lot G 114');
   expect(labelWords({ ...PACK, beside: true, dogs: [] }, 'metric').cautions).toEqual(['no meal by itself']);

@@ -2,6 +2,7 @@ import { writeDayOnLabel, type LocalDate } from '../calendar/local-date';
 import { countOf } from '../quantity/count-words';
 import type { UnitSet } from '../quantity/units';
 import { writeFraction, writeKcal, writeMassIn } from '../quantity/write';
+import { sayPutBack } from '../preserve/rehydrate';
 import { UNPROVEN } from '../stock/say-pot';
 
 /** A pack as its label knows it: g and kcal/g as they are labelled. */
@@ -56,7 +57,6 @@ export interface LabelWords {
 export function labelWords(pack: LabelledPack, set: UnitSet): LabelWords {
   const kcal = `${pack.estimated ? 'about ' : ''}${writeKcal(pack.grams * pack.density)} kcal`;
   const pieces = pack.pieces === undefined ? '' : ` in ${countOf(pack.pieces, 'piece')}`;
-  const water = Math.round(pack.grams * pack.waterPerGram);
   const until = pack.safeUntil
     ? `feed by ${writeDayOnLabel(pack.safeUntil)}`
     : pack.bestBy
@@ -74,11 +74,8 @@ export function labelWords(pack: LabelledPack, set: UnitSet): LabelWords {
     lines: [
       `${writeMassIn(pack.grams, set)}${pieces} · ${kcal}${pack.short ? ' · short, use first' : ''}`,
       feeds(pack, set),
-      water > 0
-        ? `stir in ${water} mL of warm water, wait 10 min`
-        : pack.isFrozen
-          ? 'thaw in the fridge overnight'
-          : '',
+      sayPutBack(pack.grams, pack.waterPerGram, (mass) => writeMassIn(mass, set)) ??
+        (pack.isFrozen ? 'thaw in the fridge overnight' : ''),
       ...(pack.contents.length > 1
         ? [pack.contents.map(({ name, grams }) => `${name} ${writeMassIn(grams, set)}`).join(' + ')]
         : []),

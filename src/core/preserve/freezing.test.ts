@@ -77,3 +77,19 @@ test('sixty packs are planned at once', () => {
   const plan = loadFreezer(packs, 3300)!;
   expect(plan.days).toBe(Math.ceil(packs.reduce((a, b) => a + b, 0) / 3300));
 });
+
+test('what goes in lukewarm takes longer, and a thick pack very much so', () => {
+  const pack = { form: 'tub', sides: 2, fan: false, water: 0.72 } as const;
+  const later = (centimetres: number) =>
+    freezeTime({ ...pack, centimetres, from: 20 }).hours - freezeTime({ ...pack, centimetres }).hours;
+  expect(later(2)).toBeGreaterThan(0.3);
+  expect(later(6)).toBeGreaterThan(2 * later(2));
+  // By hand: 3 cm from both sides, lumped: ρ·c·(d/2)/h · ln(38/18) = 1040 × 3600 × 0.015 / 8 × 0.747 = 1.46 h; the middle is later.
+  expect(later(3)).toBeGreaterThan(1.46);
+  expect(later(3)).toBeLessThan(2.2);
+  // Cold from the fridge is what Plank counts from.
+  expect(freezeTime({ ...pack, centimetres: 3, from: 4 }).hours).toBeCloseTo(
+    freezeTime({ ...pack, centimetres: 3 }).hours,
+    9,
+  );
+});

@@ -1,4 +1,5 @@
 import { addUp } from '../add-up';
+import { coolSlab, COOKED_FOOD, timeDownTo } from '../heat/slab';
 import type { Explanation } from '../explanation';
 import { writeFixed, writeNumber } from '../quantity/write';
 import { nth } from '../sure';
@@ -64,19 +65,33 @@ export interface PackToFreeze {
   readonly fan: boolean;
   /** Part of the food that is water, from 0 to 1. */
   readonly water: number;
+  /** °C that it goes in with; absent: cold from the fridge, and its cooling is not counted. */
+  readonly from?: number;
 }
 
+/** Hours until the middle comes down to freezing, for food that was not cooled first. Source: the slab of core/heat. */
+function hoursToCool({ centimetres, sides, from = 0 }: PackToFreeze, surface: number): number {
+  if (from <= 5) return 0;
+  const slab = { depth: centimetres / 100, sides, food: COOKED_FOOD };
+  const curve = coolSlab(slab, from, { celsius: AIR, transfer: surface }, MOST_MINUTES);
+  return (timeDownTo(curve, 0) ?? MOST_MINUTES) / 60;
+}
+/** Longer than two days nobody waits for. */
+const MOST_MINUTES = 2880;
+
 /** How long a pack of this food takes to freeze through, with the way it was worked out. Source: as {@link plankHours}. */
-export function freezeTime({ form, centimetres, sides, fan, water }: PackToFreeze): {
+export function freezeTime(pack: PackToFreeze): {
   readonly hours: number;
   readonly explanation: Explanation;
 } {
+  const { form, centimetres, sides, fan, water } = pack;
   const surface = fan ? SURFACE.fan : SURFACE.still;
+  const cooling = hoursToCool(pack, surface);
   // On a shelf the cold comes from above alone: it is as a slab twice as thick.
   const thickness = (centimetres / 100) * (sides === 1 ? 2 : 1);
   const latent = water * LATENT;
   const shape = form === 'cubes' ? 'sphere' : 'slab';
-  const hours = plankHours({
+  const freezing = plankHours({
     shape,
     thickness,
     density: DENSITY,
@@ -86,6 +101,7 @@ export function freezeTime({ form, centimetres, sides, fan, water }: PackToFreez
     surface,
     conductivity: FROZEN_CONDUCTIVITY,
   });
+  const hours = cooling + freezing;
   return {
     hours,
     explanation: {
@@ -98,6 +114,14 @@ export function freezeTime({ form, centimetres, sides, fan, water }: PackToFreez
         { what: 'air and food', sum: `${AIR} °C, freezing at ${FREEZES_AT} °C` },
         { what: 'surface', sum: `${surface} W/m²K, ${fan ? 'a fan moves the air' : 'still air'}` },
         { what: 'cold comes', sum: sides === 1 ? 'from one side: counted twice as thick' : 'from both sides' },
+        ...(cooling > 0
+          ? [
+              {
+                what: 'cooled down to freezing first',
+                sum: `${writeFixed(cooling, 1)} h, its middle, and ${writeFixed(freezing, 1)} h freezing`,
+              },
+            ]
+          : []),
         { what: 'shape', sum: form === 'cubes' ? 'nearly a ball: P 1/6, R 1/24' : 'a slab: P 1/2, R 1/8' },
       ],
       source: 'Plank’s equation, from memory. It counts freezing alone, food that is cold already: a lower bound.',

@@ -30,3 +30,17 @@ export function writeWater(millilitres: number, set: UnitSet): string {
   const said = `${Math.round(millilitres)} mL`;
   return cups > 0 ? `${said}, ${writeFraction(cups, 8)} ${cups > 1 ? 'cups' : 'cup'}` : said;
 }
+
+/** Any portion of dry food with its water: whole mL, and what it is as fed. Takes g of dry food. Source: conservation of mass. */
+export const withWater = (dry: number, waterPerGram: number): Rehydrated => {
+  const water = Math.round(dry * waterPerGram);
+  return { dry, water, asFed: dry + water };
+};
+
+/** What is done with a dry portion before it is fed; undefined: it takes no water. `write` says a weight. */
+export function sayPutBack(dry: number, waterPerGram: number, write: (mass: number) => string): string | undefined {
+  const bowl = withWater(dry, waterPerGram);
+  return bowl.water > 0
+    ? `stir in ${bowl.water} mL of warm water, wait 10 min: ${write(bowl.asFed)} as fed`
+    : undefined;
+}

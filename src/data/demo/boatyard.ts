@@ -46,7 +46,7 @@ import { addUp } from '@/core/add-up';
 export async function loadDemo(db: Database, reference: Reference, now: Date): Promise<void> {
   await db.transaction(async (tx) => {
     const { timeZone, unitSet } = await readHousehold(tx);
-    await changeHousehold(tx, { unitSet, unitsSaid: true });
+    await changeHousehold(tx, { unitSet, unitsSaid: true, kwhMinor: 31 });
     const today = dayIn(now, timeZone);
     const at = (days: number, clock: string) =>
       contextFor(tx, reference, instantAt(addDays(today, days), clock, timeZone));

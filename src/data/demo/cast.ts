@@ -186,5 +186,14 @@ export const EQUIPMENT: readonly EquipmentEntry[] = [
   { kind: 'pressure cooker', name: 'pressure cooker', size: '6 L', count: '1' },
   { kind: 'oven trays', name: 'oven trays', size: '1.2 kg', count: '2' },
   { kind: 'container', name: 'tubs', size: '450 g', count: '48' },
-  { kind: 'freeze-dryer', name: 'freeze-dryer', size: '1.4 kg', count: '4' },
+  {
+    kind: 'freeze-dryer',
+    name: 'freeze-dryer',
+    size: '1.4 kg',
+    count: '4',
+    tare: '805 g',
+    inside: '20 × 45',
+    watts: '1000',
+    dividers: '1',
+  },
 ];

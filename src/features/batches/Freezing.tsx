@@ -25,6 +25,8 @@ const FORMS: Readonly<Record<PackForm, string>> = {
 };
 /** cm of thickness to begin with (common practice, no source). */
 const THICK: Readonly<Record<PackForm, string>> = { 'flat bag': '2', tub: '6', cubes: '3' };
+/** °C of a pack that was not cooled first. */
+const LUKEWARM = 20;
 const SIDES = [
   { value: '1', label: 'on a shelf: from above' },
   { value: '2', label: 'on a rack: from both sides' },
@@ -36,18 +38,26 @@ const AIRS = [
 
 /** How long the packs of a share take to freeze through, and on which day each goes into the freezer. */
 export function Freezing({ view, share, plan }: { view: BatchView; share: SheetShare; plan: FreezingPlan }) {
-  const { inMass } = useUnits();
+  const { inDegrees, inMass } = useUnits();
   const [form, setForm] = useState<PackForm>('flat bag');
   const [text, setText] = useState(THICK['flat bag']);
   const [sides, setSides] = useState<'1' | '2'>('1');
   const [air, setAir] = useState<'still' | 'fan'>('still');
+  const [warmth, setWarmth] = useState<'cold' | 'warm'>('cold');
   const read = readCount(text);
   const thick = read.ok && read.value <= 30 ? read.value : undefined;
   const water = view.weighed?.yields.find(({ place }) => place === share.yield)?.water ?? 0;
   const frozen =
     thick === undefined
       ? undefined
-      : freezeTime({ form, centimetres: thick, sides: sides === '1' ? 1 : 2, fan: air === 'fan', water });
+      : freezeTime({
+          form,
+          centimetres: thick,
+          sides: sides === '1' ? 1 : 2,
+          fan: air === 'fan',
+          water,
+          ...(warmth === 'warm' ? { from: LUKEWARM } : {}),
+        });
   const freezer = view.places.find(({ id }) => id === share.placeId);
   const litres = freezer?.capacityMl === undefined ? undefined : freezer.capacityMl / 1000;
   const packs = share.proposed.map(({ grams }) => grams);
@@ -78,11 +88,21 @@ export function Freezing({ view, share, plan }: { view: BatchView; share: SheetS
             problem={thick === undefined ? 'Centimetres, up to 30.' : undefined}
           />
           <Choice label="They lie" value={sides} options={SIDES} onChange={setSides} />
+          <Choice
+            label="They go in"
+            value={warmth}
+            options={[
+              { value: 'cold', label: 'cold from the fridge' },
+              { value: 'warm', label: `lukewarm, ${inDegrees(LUKEWARM)}` },
+            ]}
+            onChange={setWarmth}
+          />
           <Choice label="The freezer" value={air} options={AIRS} onChange={setAir} />
         </div>
         {frozen && (
           <p role="status">
-            Frozen through in at least <b>{writeNumber(frozen.hours, 0)} h</b>, once they are cold{' '}
+            Frozen through in at least <b>{writeNumber(frozen.hours, 0)} h</b>
+            {warmth === 'cold' ? ', once they are cold' : ', and it warms what lies beside them'}{' '}
             <Why of={frozen.explanation} about="the time to freeze" />
             {form === 'tub' && (
               <span className="note">

@@ -29,7 +29,7 @@ export function Keeps({ keeps }: { keeps: HouseholdView['keeps'] }) {
   const redate = useCommand(redateStock, 'redate');
   const { old } = keeps;
   return (
-    <section aria-labelledby="keeps" className="stack">
+    <section aria-labelledby="keeps" className={`stack ${styles.apart}`}>
       <h2 id="keeps">How long things keep</h2>
       {old.length > 0 && (
         <Caution role="status">
@@ -60,31 +60,29 @@ export function Keeps({ keeps }: { keeps: HouseholdView['keeps'] }) {
               <li key={index} className={styles.keeps}>
                 <span>
                   <b>{row.kind}</b>, {row.place}
-                  {row.packaging && `, ${row.packaging.join(', ')}`}
+                  {row.packaging && `, ${row.packaging.join(', ')}`}{' '}
                   <span className="note">{nth(keeps.sources, index)}</span>
                 </span>
-                {FIELDS.filter(({ name }) => name === 'months' || nth(keeps.entry.rows, index)[name] !== '').map(
-                  ({ name, label }) => (
-                    <Field
-                      key={name}
-                      label={`${label}: ${row.kind}, ${row.place}`}
-                      hideLabel
-                      unit={label}
-                      inputMode="numeric"
-                      autoComplete="off"
-                      value={row[name]}
-                      onChange={(event) => {
-                        save.clear();
-                        setEntry({
-                          rows: entry.rows.map((own, at) =>
-                            at === index ? { ...own, [name]: event.target.value } : own,
-                          ),
-                        });
-                      }}
-                      problem={save.at(`rows.${index}.${name}`)}
-                    />
-                  ),
-                )}
+                {FIELDS.filter(({ name }) => nth(keeps.entry.rows, index)[name] !== '').map(({ name, label }) => (
+                  <Field
+                    key={name}
+                    label={`${label}: ${row.kind}, ${row.place}`}
+                    hideLabel
+                    unit={label}
+                    inputMode="numeric"
+                    autoComplete="off"
+                    value={row[name]}
+                    onChange={(event) => {
+                      save.clear();
+                      setEntry({
+                        rows: entry.rows.map((own, at) =>
+                          at === index ? { ...own, [name]: event.target.value } : own,
+                        ),
+                      });
+                    }}
+                    problem={save.at(`rows.${index}.${name}`)}
+                  />
+                ))}
               </li>
             ))}
           </ul>

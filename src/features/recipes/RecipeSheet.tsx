@@ -189,6 +189,7 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
             label="Next time"
             placeholder="less water, kale cut finer"
             autoComplete="off"
+            hint={given.noted && `so far: ${given.noted}`}
             {...form.register('note')}
           />
           <div>

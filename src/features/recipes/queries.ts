@@ -17,6 +17,8 @@ import type { Moment } from '@/core/recipe/recipe';
 import type { NamedShape } from '@/core/recipe/shape';
 import { recipeSheet, type RecipeSheet } from '@/core/recipe/sheet';
 import type { AwayThing } from '@/core/away';
+import { sayQuality } from '@/core/preserve/quality';
+import { readQualityOfRecipe } from '@/data/repositories/quality';
 import { pageQuery, type Page } from '@/data/page';
 import { readDogs } from '@/data/repositories/dogs';
 import {
@@ -76,6 +78,8 @@ export interface RecipeForm extends Looking {
   readonly version: number | undefined;
   readonly entry: RecipeEntry;
   readonly foods: readonly KnownFood[];
+  /** What was noted of how its batches turned out; absent: nothing. */
+  readonly noted?: string;
 }
 
 /** A food that may be proposed, with its cap in g per 1000 kcal, when it goes in, and its price where known. */
@@ -130,8 +134,10 @@ export async function lookingOf(read: Page): Promise<Looking> {
 export const recipeForm = pageQuery(async (read, id: number): Promise<RecipeForm | undefined> => {
   const version = await readLatestVersion(read.db, read.reference, id);
   if (!version) return undefined;
+  const noted = sayQuality(await readQualityOfRecipe(read.db, id));
   return {
     ...(await lookingOf(read)),
+    ...(noted === undefined ? {} : { noted }),
     id,
     version: version.number,
     entry: withTemperatures(version.entry, read.household.unitSet),

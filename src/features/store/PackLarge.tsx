@@ -8,6 +8,7 @@ import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { useUnits } from '@/ui/units';
 import { movePacks } from './actions';
+import { AnyPortion } from './AnyPortion';
 import { MoveTo } from './MoveTo';
 import type { OpenPack } from './queries';
 import styles from './store.module.css';
@@ -45,6 +46,7 @@ export function PackLarge({ code, pack }: { code: string; pack: OpenPack | undef
         </p>
       )}
       {pack.first && <p className={styles.largeFirst}>First {pack.first}.</p>}
+      <AnyPortion pack={pack} />
       {pack.label && <p className="caution">Its label: {pack.label}.</p>}
       <Problems problems={move.problems} />
       <div className={styles.acts}>

@@ -13,6 +13,7 @@ import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { Tub } from '@/ui/badges/badges';
 import { correctPack, discardPack, movePacks, reverseMovement, dropQuality, noteQuality } from './actions';
+import { AnyPortion } from './AnyPortion';
 import { MoveTo } from './MoveTo';
 import type { OpenPack } from './queries';
 import styles from './store.module.css';
@@ -107,6 +108,7 @@ export function PackPanel({ pack, onClose }: { pack: OpenPack; onClose: () => vo
             </form>
           </>
         )}
+        <AnyPortion pack={pack} />
         {!empty && (
           <Fold title="Print its label" lazy>
             <PrintLabels holdingIds={[pack.holdingId]} />

@@ -9,6 +9,8 @@ import { inOrderOfUse } from '@/core/stock/draw';
 import { labelOff } from '@/core/stock/label';
 import { foldHolding, fromTenths } from '@/core/stock/ledger';
 import { sayNote } from '@/core/preserve/quality';
+import { sayPutBack } from '@/core/preserve/rehydrate';
+import type { UnitSet } from '@/core/quantity/units';
 import type { ShownQuality } from '@/ui/quality/Quality';
 import { readProteins, pageQuery, type Page } from '@/data/page';
 import { readDogs } from '@/data/repositories/dogs';
@@ -193,11 +195,12 @@ async function splitOf({ db, household }: Page, pack: StoredPack): Promise<strin
   );
 }
 
-function firstOf(pack: StoredPack): string | undefined {
-  const water = Math.round(pack.grams * pack.waterPerGram);
+function firstOf(pack: StoredPack, set: UnitSet): string | undefined {
   if (pack.grams <= 0) return undefined;
-  if (water > 0) return `stir in ${water} mL of warm water, wait 10 min`;
-  return pack.placeKind === 'freezer' ? 'thaw it in the fridge overnight' : undefined;
+  return (
+    sayPutBack(pack.grams, pack.waterPerGram, (mass) => writeMassIn(mass, set)) ??
+    (pack.placeKind === 'freezer' ? 'thaw it in the fridge overnight' : undefined)
+  );
 }
 
 async function openPack(
@@ -238,7 +241,7 @@ async function openPack(
       said: `${writeMassIn(each.grams, household.unitSet)} ${each.partName === undefined ? '' : `${each.partName} of `}${each.recipeName}${each.cookedAt ? `, ${writeDay(dayIn(each.cookedAt, household.timeZone), today)}` : ''}`,
     })),
     split: await splitOf(read, pack),
-    first: firstOf(pack),
+    first: firstOf(pack, household.unitSet),
     recipeName: pack.recipeName,
     pot: sayPot((proteins.get(pack.recipeId) ?? PLANTS).word, potDay(pack, household.timeZone), today, pack.unproven),
     placeId: pack.placeId,

@@ -26,7 +26,7 @@ import {
   type StoredPack,
 } from '@/data/repositories/stock';
 import { DAYS_BACK, earlierMeals } from './earlier/queries';
-import { watchBatches, watchDogs, watchPacks, watchSensor } from './watch/queries';
+import { watchBatches, watchDogs, watchDryers, watchPacks, watchRehydrated, watchSensor } from './watch/queries';
 import type { AheadCell, DogToday, FedMeal, ShownSource, TodayView } from './view';
 import { nth, sure } from '@/core/sure';
 import { addUp } from '@/core/add-up';
@@ -115,6 +115,8 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
     fridgePlaceId: sure(places.find((place) => place.kind === 'fridge')).id,
     watch: [
       ...watchSensor(household.unitSet),
+      ...(await watchDryers(read)),
+      ...watchRehydrated(read, dogs, bowls),
       ...watchPacks(stock, today, cover, household.unitSet),
       ...(await watchBatches(read)),
       ...watchDogs(dogs, today, household.unitSet),

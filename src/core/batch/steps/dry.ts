@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { DRIED_FORMS, WAITS } from '../../preserve/drying';
 import { lastChange, onTrays, SAME_WEIGHT } from '../../preserve/tray-slips';
 import { AFTER_CUT } from '../../preserve/cycle';
+import { writeDayOnLabel } from '../../calendar/local-date';
 import { countOf } from '../../quantity/count-words';
 import { idSchema, weightSchema } from '../../schema';
 import { TRAY_TOUCHES } from '../observations';
@@ -49,7 +50,10 @@ export const dry = {
     if (open.every(({ dried }) => dried)) return { said: 'weighed dry: look at it once more', tone: 'plain' };
     if (open.some((share) => share.trays.length > 0))
       return { said: 'in the dryer: weigh the trays dry', tone: 'plain' };
-    return { said: 'to be dried: lay it on trays', tone: 'caution' };
+    const days = open.flatMap(({ loadDay }) => loadDay ?? []).sort();
+    return days.length === open.length && days[0] !== undefined
+      ? { said: `waits for the dryer until ${writeDayOnLabel(days[0])}`, tone: 'plain' }
+      : { said: 'to be dried: lay it on trays', tone: 'caution' };
   },
 } as const satisfies Step;
 

@@ -118,7 +118,9 @@ export function DryShare({ view, share, name, isFirst, onPack }: DryShareProps) 
             Bag {inMass(share.left ?? 0)}
           </Button>
         )}
-        {share.dried && !share.sealed && <Redry view={view} share={share} isDry={isDry === true} onPack={onPack} />}
+        {share.dried && !share.sealed && said.tone !== 'danger' && (
+          <Redry view={view} share={share} isDry={isDry === true} onPack={onPack} />
+        )}
         {share.dried && <PutBack view={view} share={share} />}
         {!share.sealed && !share.dried && !cycle && <Load view={view} share={share} />}
         {cycle && !share.sealed && <CycleAtHand view={view} share={share} cycle={cycle} />}

@@ -16,6 +16,9 @@ export function PutBack({ view, share }: DryingProps) {
   const { dried } = share;
   if (!dried) return null;
   const { density, portions, yields } = sure(view.weighed);
+  // What a slip makes of it is nobody's water.
+  if (dried.slips.some(({ kind }) => kind !== 'light' && kind !== 'wet core'))
+    return <p className="soft">The water to put back follows once that tray is right.</p>;
   return (
     <section className="stack" aria-label="Water to put back">
       <h3>Water to put back</h3>
@@ -26,17 +29,18 @@ export function PutBack({ view, share }: DryingProps) {
       {yields.length === 1 && (
         <ul className={`rows ${styles.meals}`}>
           {portions.flatMap((portion) =>
-            portion.meals.map((meal, index) => {
-              const bowl = rehydrated(meal.grams * density, dried);
+            alike(portion.meals).map(({ name, grams }) => {
+              const bowl = rehydrated(grams * density, dried);
               return (
-                <li key={`${portion.dogId} ${index}`}>
+                <li key={`${portion.dogId} ${name}`}>
                   <DogBadge letters={portion.letters} badge={portion.badge} size={32} />
                   <span>
-                    {portion.name}, {meal.name}
+                    {portion.name}, {name}
                   </span>
                   <b>
                     {inMass(bowl.dry)} + {writeWater(bowl.water, set)}
                   </b>
+                  <span className="note">{inMass(bowl.asFed)} in the bowl</span>
                 </li>
               );
             }),
@@ -47,6 +51,7 @@ export function PutBack({ view, share }: DryingProps) {
       <p>
         <b>{inMass(dried.dry)}</b> dry of {inMass(dried.wet)} wet, {Math.round(dried.water)} mL in all
         <span className="note">
+          {' '}
           {dried.moisture > 0
             ? `about ${writeNumber(dried.moisture * 100, 0)} % of it is still water`
             : 'drier than the table’s solids'}
@@ -63,4 +68,15 @@ export function PutBack({ view, share }: DryingProps) {
       </Fold>
     </section>
   );
+}
+
+/** Meals of a dog that are alike are said once: "breakfast, supper". */
+function alike(meals: readonly { readonly name: string; readonly grams: number }[]) {
+  const found: { name: string; grams: number }[] = [];
+  for (const { name, grams } of meals) {
+    const same = found.find((each) => Math.round(each.grams) === Math.round(grams));
+    if (same) same.name = `${same.name}, ${name}`;
+    else found.push({ name, grams });
+  }
+  return found;
 }

@@ -12,6 +12,8 @@ import type { DryingProps } from './use-drying';
 
 /** Trays come to so much more than was set aside before it is said (ours, no source). */
 const OVER = 0.02;
+/** Less than this part of a share is rounding of its weighings (ours, no source). */
+const A_REST = 0.005;
 const WORDS: Readonly<Record<(typeof REST_FATES)[number], string>> = {
   back: 'Divide them otherwise',
   eaten: 'Eaten',
@@ -32,7 +34,7 @@ export function TrayRest({ view, share }: DryingProps) {
       </Caution>
     );
   // A scale's last grams are no rest.
-  if (rest < 5) return null;
+  if (rest < Math.max(5, share.grams * A_REST)) return null;
   return (
     <div role="status" className="stack">
       <p>

@@ -1,7 +1,13 @@
 import 'server-only';
 import { watchOf } from '@/core/batch/steps';
 import { countOf } from '@/core/quantity/count-words';
-import { daysBetween, writeDay } from '@/core/calendar/local-date';
+import { clockIn, daysBetween, writeDay } from '@/core/calendar/local-date';
+import { isDryer } from '@/core/plan/equipment';
+import { turnIn } from '@/core/preserve/cycle';
+import { capital } from '@/core/quantity/write';
+import type { StoredBowl } from '@/data/repositories/bowls';
+import { readCyclesOf, runningOf } from '@/data/repositories/cycles';
+import { readEquipment } from '@/data/repositories/equipment';
 import { cautionOf, isGrowing } from '@/core/dog/stage';
 import { writeMassIn, writeWeight } from '@/core/quantity/write';
 import type { UnitSet } from '@/core/quantity/units';
@@ -73,6 +79,53 @@ export async function watchBatches({ db }: Page): Promise<TodayView['watch']> {
   return (await readBatchList(db, { open: true })).flatMap((batch): TodayView['watch'][number][] => {
     const watch = batch.summary ? batch.summary.watch : watchOf({ state: 'planned' });
     return watch ? [{ title: batch.recipeName, ...watch, href: `/batches/${batch.id}` }] : [];
+  });
+}
+
+/** The dryers that run: how long, whether their trays are to be turned, and what is without power. */
+export async function watchDryers({ db, now }: Page): Promise<TodayView['watch']> {
+  const watched: TodayView['watch'][number][] = [];
+  for (const machine of (await readEquipment(db)).filter(isDryer)) {
+    const running = runningOf(await readCyclesOf(db, machine.id), now);
+    const [first] = running?.cycle.trays ?? [];
+    if (!running || !first) continue;
+    const { state, cycle } = running;
+    const cut = state.cuts.find(({ to }) => to === undefined);
+    const turn = cycle.method === 'dehydrated' ? turnIn(state, now) : undefined;
+    watched.push({
+      title: capital(machine.name),
+      said: cut
+        ? `without power for ${writeHours(cut.hours)}: look at it`
+        : turn !== undefined && turn <= 0
+          ? `trays change places now, ${writeHours(state.running)} in it`
+          : `${writeHours(state.running)} in it`,
+      tone: cut ? 'danger' : turn !== undefined && turn <= 0 ? 'caution' : 'plain',
+      href: `/batches/${first.batchId}`,
+    });
+  }
+  return watched;
+}
+
+/** Rehydrated food is food of two hours (USDA). */
+const TWO_HOURS = 2 * 60 * 60 * 1000;
+
+/** What was put back to water less than two hours ago: what is left of it goes then. */
+export function watchRehydrated(
+  { now, household }: Page,
+  dogs: readonly StoredDog[],
+  bowls: readonly StoredBowl[],
+): TodayView['watch'] {
+  return bowls.flatMap((bowl): TodayView['watch'][number][] => {
+    const until = new Date(bowl.fedAt.getTime() + TWO_HOURS);
+    if (bowl.fedAt > now || until <= now || !bowl.parts.some(({ waterMl }) => waterMl > 0)) return [];
+    return [
+      {
+        title: `${dogs.find(({ id }) => id === bowl.dogId)?.name ?? 'A dog'} had dried food`,
+        said: `what is left of it with its water is thrown away at ${clockIn(until, household.timeZone)} (USDA, 2 h)`,
+        tone: 'plain',
+        href: '/',
+      },
+    ];
   });
 }
 
