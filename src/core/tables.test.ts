@@ -127,6 +127,10 @@ test('shelf lives', () => {
     ['freeze-dried', 'cupboard', undefined, 12, 6],
     ['freeze-dried', 'fridge', undefined, 12, 6],
     ['freeze-dried', 'freezer', undefined, 12, 6],
+    // By what it is packed in (common practice, no source): a vacuum bag, no absorber, what lets air in.
+    ['cooked', 'freezer', undefined, 6, undefined],
+    ['freeze-dried', 'cupboard', undefined, 6, 3],
+    ['freeze-dried', 'cupboard', undefined, 1, undefined],
   ]);
   expect(openedDriedDays.days).toBe(14);
 });

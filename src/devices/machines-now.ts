@@ -1,4 +1,4 @@
-import type { MachineKind } from '@/core/preserve/machine-model';
+import { watchFreezer, type FreezerWatch, type MachineKind } from '@/core/preserve/machine-model';
 import { machines, type MachineSays } from './machines';
 
 /** How many rows of its log a machine tells with what it says: two days of a freezer. */
@@ -13,4 +13,10 @@ export function machinesNow(at: number): Readonly<Record<MachineKind, MachineSay
     return { ...said, log: said.log.slice(-TOLD) };
   };
   return { dehydrator: says('dehydrator'), 'freeze-dryer': says('freeze-dryer'), freezer: says('freezer') };
+}
+
+/** What the freezer's sensor says of it; undefined where there is none. */
+export function freezerNow(at: number): FreezerWatch | undefined {
+  const freezer = machines()?.freezer.says(at);
+  return freezer && watchFreezer([...freezer.log.slice(-TOLD), freezer]);
 }

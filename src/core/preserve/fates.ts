@@ -141,31 +141,23 @@ function dried(of: ToCompare, method: DryMethod): Own {
     method === 'freeze-dried'
       ? 'trays weighed wet and dry, bagged; water and 10 min at the bowl'
       : 'heated first, trays turned every 2 h, weighed; water and 10 min at the bowl';
+  const cannot = (said: string): Own => ({
+    hours: undefined,
+    energy: undefined,
+    grams,
+    millilitres,
+    work,
+    room: { fits: false, said },
+  });
   const dryer = of.dryers[method];
-  if (!dryer)
-    return {
-      hours: undefined,
-      energy: undefined,
-      grams,
-      millilitres,
-      work,
-      room: { fits: false, said: method === 'freeze-dried' ? 'no freeze-dryer here' : 'no dehydrator here' },
-    };
+  if (!dryer) return cannot(method === 'freeze-dried' ? 'no freeze-dryer here' : 'no dehydrator here');
   const whole = forecast(of.grams, of, dryer, method);
   const plan = planLoads(of.grams, dryer.room, {
     cycle: whole.hours,
     freeIn: dryer.freeIn,
     fridgeDays: of.fridgeDays,
   });
-  if (!plan.ok)
-    return {
-      hours: undefined,
-      energy: undefined,
-      grams,
-      millilitres,
-      work,
-      room: { fits: false, said: plan.problem.message },
-    };
+  if (!plan.ok) return cannot(plan.problem.message);
   const each = plan.value.map((load) => forecast(load.grams, of, dryer, method));
   const last = plan.value.at(-1)?.fromHours ?? 0;
   const end = each.at(-1) ?? whole;

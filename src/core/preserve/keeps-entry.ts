@@ -48,6 +48,8 @@ export function readKeeps(entry: KeepsEntry, lives: ShelfLives): Outcome<readonl
     if (!fatty.ok) return fatty;
     if (row.safeDays !== undefined && !row.household && days.value === undefined)
       return refused('It does not keep for ever there: how many days?', `rows.${index}.days`);
+    if (row.bestMonths !== undefined && months.value === undefined)
+      return refused('Its quality does not last for ever: how many months?', `rows.${index}.months`);
     if (fatty.value !== undefined && months.value !== undefined && fatty.value > months.value)
       return refused('Fat food keeps no longer than lean.', `rows.${index}.fattyMonths`);
     const changed: ShelfLife = {

@@ -1,5 +1,5 @@
 import 'server-only';
-import { asc, eq } from 'drizzle-orm';
+import { asc, eq, inArray } from 'drizzle-orm';
 import type { NewReading } from '@/core/batch/reading';
 import type { DryHow, RedryEntry, TrayRestEntry, TraysEntry } from '@/core/batch/steps/dry';
 import { restOffTrays } from '@/core/batch/steps/dry';
@@ -52,7 +52,10 @@ export async function saveTrays(context: Context, input: TraysEntry): Promise<vo
     if (each.dryGross !== undefined && (!same || weighings.length < 2))
       readings.push({ node, kind: 'gross', value: each.dryGross });
   }
-  const gone = ids.slice(input.trays.length).map((id) => `tray:${id}`);
+  const goneIds = ids.slice(input.trays.length);
+  if (goneIds.length > 0)
+    await context.tx.update(tray).set({ cycleId: null, slot: null }).where(inArray(tray.id, goneIds));
+  const gone = goneIds.map((id) => `tray:${id}`);
   await strike(context, batch.id, (at) => gone.includes(at), 'there was no such tray');
   await observe(context, batch.id, readings);
   await refreshBatch(context, batch.id);

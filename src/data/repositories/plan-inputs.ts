@@ -13,6 +13,7 @@ import { readDogs, type StoredDog } from './dogs';
 import { readFoodsByKey } from './foods';
 import { readEquipment } from './equipment';
 import { readPlaces, type Household } from './household';
+import { readLivesNow } from './shelf-rules';
 import { readLearned, readPots } from './pots';
 import { readLatestVersions } from './recipes';
 import { readStock, sourceOf, type StoredPack } from './stock';
@@ -56,6 +57,7 @@ export async function readPlanInputs(here: Here, entry?: PlanEntry): Promise<Pla
   );
   const learned = await readLearned(tx);
   const stock = await readStock(tx);
+  const lives = await readLivesNow(tx, reference.shelfLives);
   const freezers = (await readPlaces(tx)).filter((place) => place.kind === 'freezer');
   const sized = freezers.filter((place) => place.capacityMl !== null);
   const swapped = (entry?.batches ?? []).flatMap((batch) => Object.values(batch.swaps ?? {}));
@@ -65,7 +67,7 @@ export async function readPlanInputs(here: Here, entry?: PlanEntry): Promise<Pla
     set: household.unitSet,
     factors: household.energyFactors,
     fridgeDays: household.fridgeDays,
-    freezerMonths: sure(sure(shelfLifeOf(reference.shelfLives, 'cooked', 'freezer')).bestMonths),
+    freezerMonths: sure(sure(shelfLifeOf(lives, 'cooked', 'freezer')).bestMonths),
     hazards: reference.hazards,
     profiles: reference.profiles,
     names: Object.fromEntries(

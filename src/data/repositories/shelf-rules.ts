@@ -30,3 +30,8 @@ export const datingBy =
     const found = sure(id === undefined ? all[0] : all.find((each) => each.id === id));
     return { shelfLives: withOwn(lives, found.own), fridgeDays: found.fridgeDays };
   };
+
+/** The table of lives as this household has it now. */
+export async function readLivesNow(tx: Tx, lives: ShelfLives): Promise<ShelfLives> {
+  return withOwn(lives, rulesNow(await readShelfRules(tx)).own);
+}

@@ -44,19 +44,21 @@ export function Bell() {
     left: timer.left - Math.max(0, now - (heard?.at ?? 0)),
   }));
   useRinging(timers);
-  const [first] = timers.filter((timer) => path !== `/batches/${timer.batchId}`);
+  const [first] = timers.filter((timer) => path !== timer.href);
   if (!first) return null;
   return (
     <p className={styles.bell} role={first.left <= 0 ? 'alert' : undefined}>
-      <Link href={`/batches/${first.batchId}`}>
+      <Link href={first.href}>
         {first.recipe}, {first.name}
       </Link>{' '}
       <b>
-        {first.left > 0
-          ? `${writeMinutes(Math.ceil(first.left / 60_000))} to go`
-          : first.left > -60_000
-            ? 'time is up'
-            : `rang ${writeMinutes(-first.left / 60_000)} ago`}
+        {first.alarm !== undefined
+          ? first.alarm
+          : first.left > 0
+            ? `${writeMinutes(Math.ceil(first.left / 60_000))} to go`
+            : first.left > -60_000
+              ? 'time is up'
+              : `rang ${writeMinutes(-first.left / 60_000)} ago`}
       </b>
     </p>
   );
@@ -66,13 +68,13 @@ export function Bell() {
 function useRinging(timers: readonly RunningTimer[]): void {
   const told = useRef(new Map<string, number>());
   useEffect(() => {
-    for (const { batchId, key, name, left } of timers) {
+    for (const { href, key, name, left, alarm } of timers) {
       if (left > 0) continue;
-      const id = `${batchId} ${key}`;
+      const id = `${href} ${key}`;
       const minute = Math.floor(-left / AGAIN);
       if ((told.current.get(id) ?? -1) >= minute) continue;
       told.current.set(id, minute);
-      ring(`${name}: time is up`);
+      ring(alarm === undefined ? `${name}: time is up` : `${name}: ${alarm}`);
     }
   }, [timers]);
 }

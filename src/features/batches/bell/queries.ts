@@ -1,18 +1,25 @@
 import 'server-only';
 import { ringsAt } from '@/core/cook/cook-day';
 import { nameOfCooking } from '@/core/cook/tasks';
+import { writeHours } from '@/core/preserve/drying-words';
+import { writeTemperature } from '@/core/quantity/temperature';
+import type { UnitSet } from '@/core/quantity/units';
 import { pageQuery } from '@/data/page';
 import { readBatch, readBatchList } from '@/data/repositories/batches';
+import { freezerNow } from '@/devices/machines-now';
 
 /** A timer that runs, of whichever batch. */
 export interface RunningTimer {
-  readonly batchId: number;
+  /** Where it is looked after. */
+  readonly href: string;
   readonly key: string;
   /** "stockpot, load 2 of 3". */
   readonly name: string;
   readonly recipe: string;
   /** ms until it rings; below 0 it rang so long ago. */
   readonly left: number;
+  /** It is no timer but something that is wrong, in words. */
+  readonly alarm?: string;
 }
 
 /** Every timer that runs in this house, the next to ring first. */
@@ -25,12 +32,30 @@ export const runningTimers = pageQuery(async ({ db, household, now }): Promise<R
     for (const task of batch.day.tasks)
       if (task.state === 'running')
         running.push({
-          batchId: id,
+          href: `/batches/${id}`,
           key: task.key,
           name: nameOfCooking(task),
           recipe: recipeName,
           left: ringsAt(task.timer).getTime() - now.getTime(),
         });
   }
-  return running.sort((a, b) => a.left - b.left);
+  return [...running, ...freezerAlarm(household.unitSet)].sort((a, b) => a.left - b.left);
 });
+
+const HOUR = 3_600_000;
+
+/** A freezer that has been too warm for long rings like a timer that is up. */
+function freezerAlarm(set: UnitSet): RunningTimer[] {
+  const watch = freezerNow(Date.now());
+  if (watch?.is !== 'alarm') return [];
+  return [
+    {
+      href: '/household/instruments',
+      key: 'freezer',
+      name: 'the freezer',
+      recipe: 'Look',
+      left: -watch.warmFor * HOUR,
+      alarm: `${writeTemperature(watch.celsius, set)} for ${writeHours(watch.warmFor)}`,
+    },
+  ];
+}

@@ -9,7 +9,7 @@ import type { Page } from '@/data/page';
 import type { WeighedBatch } from '@/data/repositories/batches';
 import { readPlaces } from '@/data/repositories/household';
 import { readQualityOfRecipe } from '@/data/repositories/quality';
-import { datingBy, readShelfRules, rulesNow } from '@/data/repositories/shelf-rules';
+import { readLivesNow } from '@/data/repositories/shelf-rules';
 import { readStock } from '@/data/repositories/stock';
 import { forecastCycle } from '@/core/preserve/cycle-time';
 import { addUp } from '@/core/add-up';
@@ -38,8 +38,8 @@ export async function compareView(
   batch: WeighedBatch,
   dryers: readonly DryerView[],
 ): Promise<CompareView> {
-  const rules = await readShelfRules(db);
-  const { shelfLives, fridgeDays } = datingBy(reference.shelfLives, rules)(rulesNow(rules).id);
+  const shelfLives = await readLivesNow(db, reference.shelfLives);
+  const { fridgeDays } = household;
   const fatty = isFatty(batch.sheet);
   const keeps = (fate: KeptFate): ToCompare['keeps'][KeptFate] => {
     const kind: FoodKind = fate === 'dehydrated' || fate === 'freeze-dried' ? fate : 'cooked';

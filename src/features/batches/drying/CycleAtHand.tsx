@@ -4,12 +4,12 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { AFTER_CUT, AFTER_CUT_WORDS, afterPowerCut, turnIn, type AfterCut } from '@/core/preserve/cycle';
 import { costOf, explainCost, writeHours } from '@/core/preserve/drying-words';
-import { readCount } from '@/core/quantity/typed';
 import { writeMoney, writeNumber } from '@/core/quantity/write';
 import { Caution } from '@/ui/Caution';
 import { Fold } from '@/ui/Fold';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
+import { FigureAct } from '@/ui/form/FigureAct';
 import { Problems } from '@/ui/form/Problems';
 import { useUnits } from '@/ui/units';
 import { Why } from '@/ui/Why';
@@ -66,7 +66,19 @@ export function CycleAtHand({ view, share, cycle }: DryingProps & { cycle: Cycle
               </Button>
             </div>
           )}
-          {!state.endedAt && <SwitchOff onRun={run} pending={act.pending} problem={act.at('hours')} />}
+          {!state.endedAt && (
+            <FigureAct
+              label="It shows"
+              unit="h"
+              hint="empty: by the clock"
+              act="It is over: switched off"
+              mayBeEmpty
+              contained
+              pending={act.pending}
+              problem={act.at('hours')}
+              onAct={(hours) => run({ act: 'ended', ...(hours === undefined ? {} : { hours: Math.min(400, hours) }) })}
+            />
+          )}
           {opened && (
             <Caution role="status">
               Its door is open for {writeHours(opened.hours)}.{' '}
@@ -89,7 +101,15 @@ export function CycleAtHand({ view, share, cycle }: DryingProps & { cycle: Cycle
               )}
             </div>
           )}
-          <Meter pending={act.pending} onRun={run} />
+          <FigureAct
+            label="Its meter says"
+            unit="kWh"
+            hint="from its beginning on"
+            act="Keep it"
+            pending={act.pending}
+            problem={act.at('kwh')}
+            onAct={(kwh) => kwh !== undefined && run({ act: 'energy', kwh: Math.min(999, kwh) })}
+          />
           {!state.endedAt && <MachineLogFile pending={act.pending} likeAsked={act.at('like')} onRun={run} />}
           <ul>
             {cycle.events.map((event) => (
@@ -120,33 +140,6 @@ export function CycleAtHand({ view, share, cycle }: DryingProps & { cycle: Cycle
 }
 
 type Run = (of: Parameters<ReturnType<typeof useCycle>['run']>[0]['of']) => void;
-
-/** The end of a cycle, with the hours that the machine shows. */
-function SwitchOff({ onRun, pending, problem }: { onRun: Run; pending: boolean; problem: string | undefined }) {
-  const [text, setText] = useState('');
-  const read = text.trim() === '' ? undefined : readCount(text);
-  return (
-    <div className={styles.acts}>
-      <Field
-        label="It shows"
-        unit="h"
-        inputMode="decimal"
-        autoComplete="off"
-        value={text}
-        onChange={(event) => setText(event.target.value)}
-        problem={read && !read.ok ? read.problem.message : problem}
-        hint="empty: by the clock"
-      />
-      <Button
-        variant="contained"
-        disabled={pending || (read && !read.ok)}
-        onClick={() => onRun({ act: 'ended', ...(read?.ok ? { hours: Math.min(400, read.value) } : {}) })}
-      >
-        It is over: switched off
-      </Button>
-    </div>
-  );
-}
 
 function PowerGone({ onRun, pending, problem }: { onRun: Run; pending: boolean; problem: string | undefined }) {
   const [clock, setClock] = useState('');
@@ -226,32 +219,6 @@ function PowerBack({
         </p>
       )}
       <Problems problems={how.problems} />
-    </div>
-  );
-}
-
-function Meter({ onRun, pending }: { onRun: Run; pending: boolean }) {
-  const [text, setText] = useState('');
-  const read = text.trim() === '' ? undefined : readCount(text);
-  return (
-    <div className={styles.acts}>
-      <Field
-        label="Its meter says"
-        unit="kWh"
-        inputMode="decimal"
-        autoComplete="off"
-        value={text}
-        onChange={(event) => setText(event.target.value)}
-        problem={read && !read.ok ? read.problem.message : undefined}
-        hint="from its beginning on"
-      />
-      <Button
-        variant="outlined"
-        disabled={pending || !read?.ok}
-        onClick={() => read?.ok && onRun({ act: 'energy', kwh: Math.min(999, read.value) })}
-      >
-        Keep it
-      </Button>
     </div>
   );
 }

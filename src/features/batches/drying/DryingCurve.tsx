@@ -1,26 +1,32 @@
 'use client';
 
+import { useState } from 'react';
 import { dryingForecast, curveOf, TARGET_MOISTURE, weightAt } from '@/core/preserve/drying-curve';
 import { writeNumber } from '@/core/quantity/write';
 import { sure } from '@/core/sure';
+import { Choice } from '@/ui/form/Choice';
 import { Caution } from '@/ui/Caution';
 import { dryingCurve } from '@/ui/charts/drying-curve';
 import { useUnits } from '@/ui/units';
 import { Why } from '@/ui/Why';
 import type { DryingProps } from './use-drying';
 
+/** Part of it that is water at the end: a tenth keeps, less keeps longer (FSIS, NCHFP, from memory). */
+const TARGETS = [String(TARGET_MOISTURE), '0.08', '0.05'] as const;
+
 const [WIDTH, HEIGHT, LEFT, BELOW, ABOVE] = [560, 200, 76, 28, 10];
 
 /** What dehydrates, weighed again and again: the curve through its weighings, and when it comes to its target. */
 export function DryingCurve({ view, share }: DryingProps) {
   const { inMass } = useUnits();
+  const [moisture, setMoisture] = useState<(typeof TARGETS)[number]>(TARGETS[0]);
   const points = curveOf(share.trays);
   const pot = sure(view.weighed).yields.find(({ place }) => place === share.yield);
   const [first] = points;
   if (!first || !pot || points.length < 2) return null;
   const solids = first.grams * (1 - pot.water);
-  const target = weightAt(solids, TARGET_MOISTURE);
-  const forecast = dryingForecast(points, solids);
+  const target = weightAt(solids, Number(moisture));
+  const forecast = dryingForecast(points, solids, Number(moisture));
   const drawn = dryingCurve(
     {
       points,
@@ -70,6 +76,12 @@ export function DryingCurve({ view, share }: DryingProps) {
           <circle key={hours} cx={x} cy={y} r="5" fill="var(--enamel)" stroke="var(--slate)" strokeWidth="2.5" />
         ))}
       </svg>
+      <Choice
+        label="Dry at"
+        value={moisture}
+        options={TARGETS.map((value) => ({ value, label: `${writeNumber(Number(value) * 100, 0)} % water` }))}
+        onChange={setMoisture}
+      />
       {forecast ? (
         <p role="status">
           {left !== undefined && left > 0.05 ? (

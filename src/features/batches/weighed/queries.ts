@@ -2,7 +2,7 @@ import 'server-only';
 import { storedAs, type BatchYield, type ShareState } from '@/core/batch/fold';
 import { kindOfShare } from '@/core/batch/kind-of-share';
 import { fatOfDry, fattest, isFatty } from '@/core/preserve/fat';
-import { PACKAGINGS, shelfLifeOf, type Packaging, type PlaceKind } from '@/core/preserve/shelf-life';
+import { PACKAGINGS, shelfLifeOf, type Packaging, type PlaceKind, type ShelfLives } from '@/core/preserve/shelf-life';
 import { isWet } from '@/core/portion/liquid';
 import { wholeOf } from '@/core/batch/whole';
 import { addDays, addMonths, writeDay, writeDayOnLabel, type LocalDate } from '@/core/calendar/local-date';
@@ -26,6 +26,7 @@ import { readBowlsOn, readFedOfBatch } from '@/data/repositories/bowls';
 import { readDogs, type StoredDog } from '@/data/repositories/dogs';
 import { readFilling } from '@/data/repositories/filling';
 import { readAllPlaces } from '@/data/repositories/household';
+import { readLivesNow } from '@/data/repositories/shelf-rules';
 import { readPacksOfBatch, waitsForFreezer } from '@/data/repositories/stock';
 import { nth, sure } from '@/core/sure';
 import { forWhom, partsOf } from './pack-words';
@@ -154,6 +155,7 @@ export async function weighedView(
   const places = new Map((await readAllPlaces(db)).map((place) => [place.id, place.name]));
   const packs = await readPacksOfBatch(db, batch.id);
   const kitchen = await readFilling(db, batch, household.unitSet);
+  const lives = await readLivesNow(db, read.reference.shelfLives);
   const proposed = proposePacks(batch, dogs, kitchen);
   const nameOf = (dogId: number | undefined) => dogs.find((dog) => dog.id === dogId)?.name;
   const filledWith = (
@@ -254,7 +256,7 @@ export async function weighedView(
       keeps:
         share.fate === 'today'
           ? []
-          : keepsOf(read, batch, share.fate === 'dry' ? 'cupboard' : share.fate, share, today),
+          : keepsOf(lives, batch, share.fate === 'dry' ? 'cupboard' : share.fate, share, today),
       ...filledWith(proposed.get(share.id), storedAs(share, batch.yields)?.density ?? density),
     })),
     packs: packs.map((pack) => ({
@@ -287,7 +289,7 @@ export async function weighedView(
 
 /** How long a share would keep in its place, by what it is packed in. */
 function keepsOf(
-  { reference }: Page,
+  lives: ShelfLives,
   batch: WeighedBatch,
   place: PlaceKind,
   share: Pick<ShareState, 'fate' | 'method'>,
@@ -296,7 +298,7 @@ function keepsOf(
   const kind = kindOfShare(batch, share);
   const fatty = isFatty(batch.sheet);
   return [undefined, ...PACKAGINGS].map((packaging) => {
-    const life = shelfLifeOf(reference.shelfLives, kind, place, packaging);
+    const life = shelfLifeOf(lives, kind, place, packaging);
     const months = (fatty ? life?.fattyBestMonths : undefined) ?? life?.bestMonths;
     const until = months === undefined ? undefined : writeDay(addMonths(today, months), today);
     return { packaging, said: until === undefined ? '' : `best by ${until} so: ${life?.source ?? ''}` };

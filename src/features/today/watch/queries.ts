@@ -18,10 +18,9 @@ import { type StoredDog } from '@/data/repositories/dogs';
 import { type StoredPack } from '@/data/repositories/stock';
 import type { TodayView } from '../view';
 import { sure } from '@/core/sure';
-import { watchFreezer } from '@/core/preserve/machine-model';
 import { writeHours } from '@/core/preserve/drying-words';
 import { writeTemperature } from '@/core/quantity/temperature';
-import { machinesNow } from '@/devices/machines-now';
+import { freezerNow } from '@/devices/machines-now';
 import { addUp } from '@/core/add-up';
 
 export function watchPacks(
@@ -131,8 +130,7 @@ export function watchRehydrated(
 
 /** A freezer that has become too warm, by its sensor: its door, its plug, or the power. */
 export function watchSensor(set: UnitSet): TodayView['watch'] {
-  const freezer = machinesNow(Date.now())?.freezer;
-  const watch = freezer && watchFreezer(freezer.log.concat({ ...freezer, watts: 0 }));
+  const watch = freezerNow(Date.now());
   if (!watch || watch.is === 'cold') return [];
   return [
     {
