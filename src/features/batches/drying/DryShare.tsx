@@ -17,7 +17,7 @@ import { TooFat } from './TooFat';
 import { TrayBars } from './TrayBars';
 import { TrayRest } from './TrayRest';
 import { Trays } from './Trays';
-import { cycleOf, dryerOf, forecastOf, type DryingProps } from './use-drying';
+import { cycleOf, dryerOf, forecastOf, isStillDrying, slipsOf, type DryingProps } from './use-drying';
 
 interface DryShareProps extends DryingProps {
   /** Which load it is, where there are several. */
@@ -38,7 +38,7 @@ export function DryShare({ view, share, name, isFirst, onPack }: DryShareProps) 
   const cycle = cycleOf(view, share);
   const machine = dryerOf(view, share);
   const words = share.method === 'dehydrated' ? 'dehydrator' : 'freeze-dryer';
-  const isDry = isDryBy(share);
+  const isDry = isStillDrying(view, share) ? undefined : isDryBy(share);
   const said = share.sealed
     ? { said: share.packedGrams > 0 ? 'Bagged.' : 'Nothing of it is left.', tone: 'in order' as const }
     : sayDrying(
@@ -49,7 +49,7 @@ export function DryShare({ view, share, name, isFirst, onPack }: DryShareProps) 
           isOver: cycle?.state.endedAt !== undefined,
           isWithoutPower: cycle?.state.cuts.some(({ to }) => to === undefined) ?? false,
           forecast: forecastOf(view, share, machine),
-          slips: share.dried?.slips ?? [],
+          slips: slipsOf(view, share),
           isDry,
           moisture: share.dried?.moisture,
         },

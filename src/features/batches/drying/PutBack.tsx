@@ -8,16 +8,16 @@ import { Fold } from '@/ui/Fold';
 import { useUnits } from '@/ui/units';
 import { Why } from '@/ui/Why';
 import styles from './drying.module.css';
-import type { DryingProps } from './use-drying';
+import { isStillDrying, slipsOf, type DryingProps } from './use-drying';
 
 /** The water to put back: for 100 g, for each dog's meal, for each tray. */
 export function PutBack({ view, share }: DryingProps) {
   const { inMass, set } = useUnits();
   const { dried } = share;
-  if (!dried) return null;
+  if (!dried || isStillDrying(view, share)) return null;
   const { density, portions, yields } = sure(view.weighed);
   // What a slip makes of it is nobody's water.
-  if (dried.slips.some(({ kind }) => kind !== 'light' && kind !== 'wet core'))
+  if (slipsOf(view, share).some(({ kind }) => kind !== 'light' && kind !== 'wet core'))
     return <p className="soft">The water to put back follows once that tray is right.</p>;
   return (
     <section className="stack" aria-label="Water to put back">

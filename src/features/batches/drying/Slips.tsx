@@ -7,17 +7,18 @@ import { useCommand } from '@/ui/form/use-command';
 import { useUnits } from '@/ui/units';
 import { saveTrays } from '../actions';
 import styles from './drying.module.css';
-import type { DryingProps } from './use-drying';
+import { slipsOf, type DryingProps } from './use-drying';
 
 /** What of a load cannot be right, with the press that mends it; an honest reading is only said. */
 export function Slips({ view, share }: DryingProps) {
   const { inMass } = useUnits();
   const mend = useCommand(saveTrays, `mend-trays-${share.id}`);
-  const { dried, trays } = share;
-  if (!dried || dried.slips.length === 0) return null;
+  const { trays } = share;
+  const slips = slipsOf(view, share);
+  if (slips.length === 0) return null;
   return (
     <>
-      {dried.slips.map((slip) => {
+      {slips.map((slip) => {
         const mended = mendSlip(
           trays.map((tray) => ({ ...tray, dryGross: tray.dryGross ?? tray.wetGross })),
           slip,

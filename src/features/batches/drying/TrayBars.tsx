@@ -6,21 +6,25 @@ import { trayBars } from '@/ui/charts/tray-bars';
 import { hatchFill } from '@/ui/badges/hatch-defs';
 import { useUnits } from '@/ui/units';
 import styles from './drying.module.css';
-import { solidsOf, type DryingProps } from './use-drying';
+import { slipsOf, solidsOf, type DryingProps } from './use-drying';
 
 const [WIDTH, HEIGHT] = [520, 44];
 
 /** Each tray as a bar as long as its wet food, what is dry of it, and the band that this pot can leave. */
 export function TrayBars({ view, share }: DryingProps) {
   const { inMass } = useUnits();
-  const { trays, dried } = share;
+  const { trays } = share;
   const band = canLeave(solidsOf(view, share));
   const nets = trays.map(({ tare, wetGross, dryGross }) => ({
     wet: wetGross - tare,
     dry: dryGross === undefined ? undefined : dryGross - tare,
   }));
   const drawn = trayBars(nets, band, WIDTH);
-  const wrong = new Set((dried?.slips ?? []).filter(({ kind }) => kind !== 'light').map(({ tray }) => tray));
+  const wrong = new Set(
+    slipsOf(view, share)
+      .filter(({ kind }) => kind !== 'light')
+      .map(({ tray }) => tray),
+  );
   const middle = ((band.low + band.high) / 2) * 100;
   return (
     <section aria-label="The trays" className={styles.trays}>

@@ -4,7 +4,8 @@ import { sure } from '@/core/sure';
 import { useCommand } from '@/ui/form/use-command';
 import type { DryHow } from '@/core/batch/steps/dry';
 import { forecastCycle, type CycleForecast } from '@/core/preserve/cycle-time';
-import { onTrays } from '@/core/preserve/tray-slips';
+import { TARGET_MOISTURE } from '@/core/preserve/drying-curve';
+import { onTrays, type TraySlip } from '@/core/preserve/tray-slips';
 import { cycleAct, sayHowDried } from '../actions';
 import type { BatchView } from '../queries';
 import type { SheetShare } from '../weighed/queries';
@@ -57,3 +58,13 @@ export function useHow(view: BatchView, share: SheetShare) {
 
 /** Says what happened to a cycle. */
 export const useCycle = (cycleId: number) => useCommand(cycleAct, `cycle-${cycleId}`);
+
+/** It lies in warm air still: what it weighs is on its way, and says nothing of a slip. */
+export const isStillDrying = (view: BatchView, share: SheetShare): boolean =>
+  share.method === 'dehydrated' &&
+  cycleOf(view, share)?.state.endedAt === undefined &&
+  (share.dried?.moisture ?? 1) > TARGET_MOISTURE;
+
+/** What of a load's weights does not fit; nothing while it is still drying. */
+export const slipsOf = (view: BatchView, share: SheetShare): readonly TraySlip[] =>
+  isStillDrying(view, share) ? [] : (share.dried?.slips ?? []);
