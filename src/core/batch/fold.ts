@@ -81,6 +81,8 @@ export interface ShareState extends Omit<SetShare, 'trays'> {
   readonly trays: readonly TrayState[];
   /** g of it that were eaten or thrown away before they were packed, those on trays that were thrown with them. */
   readonly gone: { readonly eaten: number; readonly thrown: number };
+  /** The trays of it that were thrown away, and why: they can come back. */
+  readonly thrown: readonly { readonly id: number; readonly grams: number; readonly why: string }[];
   /** Its core as it was read for the heat step of drying, and why it goes on without one. */
   readonly heat: { readonly readings: readonly CoreReading[]; readonly reason: string | undefined };
   /** What its trays came to, once every one was weighed dry. */
@@ -208,6 +210,9 @@ function shareState(
     ...share,
     trays,
     gone,
+    thrown: all.flatMap((tray) =>
+      tray.thrown === undefined ? [] : [{ id: tray.id, grams: tray.wetGross - tray.tare, why: tray.thrown }],
+    ),
     heat: {
       readings: observed
         .all(`share:${share.id}`, 'temperature')

@@ -3,7 +3,7 @@ import type { LocalDate } from '../calendar/local-date';
 import { energyDensity, grams } from '../quantity/units';
 import { dryTrays } from './dry';
 import { fatOfDry, isFatty } from './fat';
-import { keepingDates, type ShelfLives } from './shelf-life';
+import { fridgeDaysOf, keepingDates, type ShelfLives } from './shelf-life';
 
 const lives = JSON.parse(readFileSync('data/shelf-lives.json', 'utf8')) as ShelfLives;
 const day = '2026-11-25' as LocalDate;
@@ -89,4 +89,13 @@ test('fat above a fifth of the dry matter is too much to keep long; fat that nob
     0.21,
     undefined,
   ]);
+});
+
+// USDA, from memory (handbook 10): the household's days are for what is cooked, never for what is raw.
+test.each([
+  ['cooked', 5],
+  ['broth', 5],
+  ['raw', 2],
+] as const)('%s food keeps so many days in the fridge of a household that says five', (kind, days) => {
+  expect(fridgeDaysOf({ shelfLives: lives, fridgeDays: 5 }, kind)).toBe(days);
 });

@@ -149,3 +149,9 @@ export function keepingDates(lives: ShelfLives, keeping: Keeping, fridgeDays: nu
     causes: [...causes].sort((a, b) => (a.until ?? '9').localeCompare(b.until ?? '9')),
   };
 }
+
+/** Days that food of a kind keeps in the fridge, by the rules; 0: it does not belong there. Source: the table's own. */
+export function fridgeDaysOf({ shelfLives, fridgeDays }: DatingRules, kind: FoodKind): number {
+  const life = shelfLifeOf(shelfLives, kind, 'fridge');
+  return life?.household ? fridgeDays : (life?.safeDays ?? 0);
+}

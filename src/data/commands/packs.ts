@@ -1,5 +1,8 @@
 import 'server-only';
 import type { ShareState } from '@/core/batch/fold';
+import { kindOfShare } from '@/core/batch/kind-of-share';
+import { fridgeDaysOf } from '@/core/preserve/shelf-life';
+import { rulesNow } from '../repositories/shelf-rules';
 import type { FillEntry, SealEntry } from '@/core/batch/steps/pack';
 import { addDays } from '@/core/calendar/local-date';
 import { bagTrays, leftOnTrays } from '@/core/preserve/bagging';
@@ -14,6 +17,7 @@ import { readFilling } from '../repositories/filling';
 import { readDogs } from '../repositories/dogs';
 import { refreshBatch } from './batch-at-hand';
 import { inMass, need, refuse, type Context } from './run';
+import { datingIn } from './ledger';
 import { sealPacks, takeNumbers } from './seal';
 import { shareIn } from './shares';
 import { nth, sure } from '@/core/sure';
@@ -38,7 +42,7 @@ export async function sealShare(context: Context, input: SealEntry): Promise<{ c
   const { batch, share } = await shareIn(context, input);
   const proposed = await toBeFilled(context, batch, share);
   const waits = new Map((input.freezeOn ?? []).map(({ index, days }) => [index, days]));
-  const waitsAt = waits.size > 0 ? await fridgeFor(context, share, Math.max(...waits.values())) : undefined;
+  const waitsAt = waits.size > 0 ? await fridgeFor(context, batch, share, Math.max(...waits.values())) : undefined;
   const trays = input.trayByTray ? await traysFor(context, share, proposed) : undefined;
   const numbers = await takeNumbers(context, batch.recipeId, proposed.length);
   const codes = proposed.map((_, index) => packCode(batch.letter, numbers + index));
@@ -61,13 +65,12 @@ export async function sealShare(context: Context, input: SealEntry): Promise<{ c
 }
 
 /** The fridge where packs wait for their day in the freezer; refused where they would wait longer than it keeps them. */
-async function fridgeFor(context: Context, { fate }: ShareState, days: number): Promise<number> {
-  if (fate !== 'freezer') return refuse('Only what is to be frozen waits for it.', 'freezeOn');
-  if (days > context.household.fridgeDays)
-    refuse(
-      `The last of them would wait ${days} days: cooked food keeps ${context.household.fridgeDays} in the fridge.`,
-      'freezeOn',
-    );
+async function fridgeFor(context: Context, batch: WeighedBatch, share: ShareState, days: number): Promise<number> {
+  if (share.fate !== 'freezer') return refuse('Only what is to be frozen waits for it.', 'freezeOn');
+  const kind = kindOfShare(batch, share);
+  const keeps = fridgeDaysOf(datingIn(context)(rulesNow(context.rules).id), kind);
+  if (days > keeps)
+    refuse(`The last of them would wait ${days} days: ${kind} food keeps ${keeps} in the fridge.`, 'freezeOn');
   const fridge = (await readPlaces(context.tx)).find(({ kind }) => kind === 'fridge');
   return fridge?.id ?? refuse('There is no fridge for them to wait in.', 'freezeOn');
 }

@@ -116,6 +116,7 @@ test('a tray that is thrown away leaves the load, and comes back where that was 
   const [first, second] = (await dryShare()).trays;
   valueOf(await how({ what: 'throw', trays: [first!.id], why: 'warm for 3 h without power' }));
   expect((await dryShare()).gone.thrown).toBe(1000);
+  expect((await dryShare()).thrown).toEqual([{ id: first!.id, grams: 1000, why: 'warm for 3 h without power' }]);
   expect((await dryShare()).trays.map(({ id }) => id)).toEqual([second!.id]);
   // The tray that stays is dried alone; what was thrown is neither dried nor to be weighed.
   valueOf(await save([{ tare: 610, wetGross: 1610, dryGross: 910 }]));

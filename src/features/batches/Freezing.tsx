@@ -153,8 +153,8 @@ export function Freezing({ view, share, plan }: { view: BatchView; share: SheetS
             </ol>
             {plan.tooLong && (
               <Caution role="status">
-                The last ones would lie {countOf(plan.days - 1, 'day')} in the fridge: cooked food keeps{' '}
-                {view.fridgeDays} there. Dry some of it, or freeze it elsewhere.
+                The last ones would lie {countOf(plan.days - 1, 'day')} in the fridge: it keeps {share.fridgeDays}{' '}
+                there. Dry some of it, or freeze it elsewhere.
               </Caution>
             )}
           </>

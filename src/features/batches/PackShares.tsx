@@ -157,7 +157,7 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
       ? planFreezing(
           share.proposed.map(({ grams }) => grams),
           freezer?.capacityMl === undefined ? undefined : freezer.capacityMl / 1000,
-          view.fridgeDays,
+          share.fridgeDays,
         )
       : undefined;
   const sealThem = (freezeOn?: FreezingPlan['waits']) =>

@@ -92,8 +92,6 @@ export interface BatchView {
     /** mL that what lies there takes: 1 g about 1 mL. */
     readonly usedMl: number;
   }[];
-  /** Days that cooked food keeps in the fridge. */
-  readonly fridgeDays: number;
   readonly dryers: readonly { readonly id: number; readonly kind: Equipment['kind']; readonly name: string }[];
   readonly today: LocalDate;
   readonly name: string;
@@ -177,7 +175,6 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
         (pack) => pack.grams,
       ),
     })),
-    fridgeDays: household.fridgeDays,
     dryers: (await readEquipment(db)).filter(isDryer).map(({ id: own, kind, name }) => ({ id: own, kind, name })),
     name: batch.recipeName,
     version: batch.versionNumber,
@@ -197,7 +194,7 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
     drying,
     compare:
       batch.state === 'weighed' && !batch.byProduct && drying
-        ? await compareView(read, batch, drying.dryers)
+        ? await compareView(read, batch, drying.dryers, stock)
         : undefined,
     quality:
       batch.state === 'planned'

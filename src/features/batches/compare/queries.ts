@@ -10,7 +10,7 @@ import type { WeighedBatch } from '@/data/repositories/batches';
 import { readPlaces } from '@/data/repositories/household';
 import { readQualityOfRecipe } from '@/data/repositories/quality';
 import { readLivesNow } from '@/data/repositories/shelf-rules';
-import { readStock } from '@/data/repositories/stock';
+import type { StoredPack } from '@/data/repositories/stock';
 import { forecastCycle } from '@/core/preserve/cycle-time';
 import { addUp } from '@/core/add-up';
 
@@ -37,6 +37,7 @@ export async function compareView(
   { db, household, reference, today }: Page,
   batch: WeighedBatch,
   dryers: readonly DryerView[],
+  stock: readonly StoredPack[],
 ): Promise<CompareView> {
   const shelfLives = await readLivesNow(db, reference.shelfLives);
   const { fridgeDays } = household;
@@ -51,7 +52,6 @@ export async function compareView(
     return { until, why: life?.source ?? '' };
   };
   const places = await readPlaces(db);
-  const stock = await readStock(db);
   const free = (kind: PlaceKind): number | undefined => {
     const own = places.filter((place) => place.kind === kind && place.capacityMl !== null);
     if (own.length === 0) return undefined;

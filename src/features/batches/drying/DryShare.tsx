@@ -13,6 +13,7 @@ import { Load } from './Load';
 import { PutBack } from './PutBack';
 import { Redry } from './Redry';
 import { Slips } from './Slips';
+import { ThrownTrays } from './ThrownTrays';
 import { TooFat } from './TooFat';
 import { TrayBars } from './TrayBars';
 import { TrayRest } from './TrayRest';
@@ -89,6 +90,7 @@ export function DryShare({ view, share, name, isFirst, onPack }: DryShareProps) 
         <TooFat view={view} share={share} />
         {share.trays.length > 0 && <TrayBars view={view} share={share} />}
         {share.method === 'dehydrated' && <DryingCurve view={view} share={share} />}
+        <ThrownTrays view={view} share={share} />
         {!share.sealed && <TrayRest view={view} share={share} />}
         {!share.sealed && share.trays.length === 0 && form(false)}
         {!share.sealed && cycle && !share.dried && (

@@ -97,7 +97,7 @@ function Layout({ view, share, machine, cycle }: DryingProps & { machine: DryerV
   const { inMass } = useUnits();
   const split = useCommand(splitLoads, `loads-${share.id}`);
   const freeIn = machine.running ? Math.max(0, cycle - machine.running.hours) : 0;
-  const plan = planLoads(share.grams, machine.room, { cycle, freeIn, fridgeDays: view.fridgeDays });
+  const plan = planLoads(share.grams, machine.room, { cycle, freeIn, fridgeDays: share.fridgeDays });
   if (!plan.ok) return <Caution role="status">{plan.problem.message}</Caution>;
   const loads = plan.value;
   return (
@@ -118,7 +118,7 @@ function Layout({ view, share, machine, cycle }: DryingProps & { machine: DryerV
                 <span className="note">
                   {load.waitsIn === 'freezer'
                     ? `waits ${countOf(load.waits, 'day')}, longer than the fridge keeps it: freeze it first, on its trays if they fit`
-                    : `waits ${countOf(load.waits, 'day')} in the fridge, of ${view.fridgeDays} that it keeps there`}
+                    : `waits ${countOf(load.waits, 'day')} in the fridge, of ${share.fridgeDays} that it keeps there`}
                 </span>
               )}
             </span>

@@ -60,10 +60,11 @@ export function useHow(view: BatchView, share: SheetShare) {
 export const useCycle = (cycleId: number) => useCommand(cycleAct, `cycle-${cycleId}`);
 
 /** It lies in warm air still: what it weighs is on its way, and says nothing of a slip. */
-export const isStillDrying = (view: BatchView, share: SheetShare): boolean =>
-  share.method === 'dehydrated' &&
-  cycleOf(view, share)?.state.endedAt === undefined &&
-  (share.dried?.moisture ?? 1) > TARGET_MOISTURE;
+export const isStillDrying = (view: BatchView, share: SheetShare): boolean => {
+  const cycle = cycleOf(view, share);
+  const runs = share.method === 'dehydrated' && cycle !== undefined && cycle.state.endedAt === undefined;
+  return runs && (share.dried?.moisture ?? 1) > TARGET_MOISTURE;
+};
 
 /** What of a load's weights does not fit; nothing while it is still drying. */
 export const slipsOf = (view: BatchView, share: SheetShare): readonly TraySlip[] =>

@@ -2,7 +2,14 @@ import 'server-only';
 import { storedAs, type BatchYield, type ShareState } from '@/core/batch/fold';
 import { kindOfShare } from '@/core/batch/kind-of-share';
 import { fatOfDry, fattest, isFatty } from '@/core/preserve/fat';
-import { PACKAGINGS, shelfLifeOf, type Packaging, type PlaceKind, type ShelfLives } from '@/core/preserve/shelf-life';
+import {
+  fridgeDaysOf,
+  PACKAGINGS,
+  shelfLifeOf,
+  type Packaging,
+  type PlaceKind,
+  type ShelfLives,
+} from '@/core/preserve/shelf-life';
 import { isWet } from '@/core/portion/liquid';
 import { wholeOf } from '@/core/batch/whole';
 import { addDays, addMonths, writeDay, writeDayOnLabel, type LocalDate } from '@/core/calendar/local-date';
@@ -36,6 +43,8 @@ export interface SheetShare extends Omit<ShareState, 'packs'> {
   /** Stored g in them. */
   readonly packedGrams: number;
   readonly placeName: string | undefined;
+  /** Days that it keeps in the fridge. */
+  readonly fridgeDays: number;
   /** How long it keeps, by what it is packed in; without one, where nobody has said. */
   readonly keeps: readonly { readonly packaging: Packaging | undefined; readonly said: string }[];
   readonly proposed: readonly (ProposedPack & { readonly forWhom: string | undefined })[];
@@ -253,6 +262,11 @@ export async function weighedView(
       sealedPacks: sealed.length,
       packedGrams: sum(sealed.map((pack) => pack.grams)),
       placeName: share.placeId === undefined ? undefined : places.get(share.placeId),
+      fridgeDays: fridgeDaysOf(
+        { shelfLives: lives, fridgeDays: household.fridgeDays },
+        // What waits to be dried is wet still.
+        kindOfShare(batch, { ...share, fate: 'fridge' }),
+      ),
       keeps:
         share.fate === 'today'
           ? []
