@@ -8,7 +8,7 @@ import { addDays } from '@/core/calendar/local-date';
 import { bagTrays, leftOnTrays } from '@/core/preserve/bagging';
 import { tenths } from '@/core/stock/ledger';
 import { readPlaces } from '../repositories/household';
-import { readBaggedTrays } from '../repositories/stock';
+import { readBaggedTrays } from '../repositories/bags';
 import { spreadRest, withGrams } from '@/core/portion/filling';
 import { proposePacks } from '@/core/portion/proposals';
 import { packCode } from '@/core/stock/code';

@@ -9,10 +9,9 @@ import { densityIn, type BatchSummary } from '@/core/batch/summary';
 import { energyParts, plateOf } from '@/core/portion/plated';
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import type { Source } from '@/core/stock/draw';
-import type { FromTray } from '@/core/preserve/bagging';
 import { fromTenths, type HoldingRules } from '@/core/stock/ledger';
 import type { Tx } from '../database';
-import { batch, share, tray } from '../schema/batches';
+import { batch, share } from '../schema/batches';
 import { dog } from '../schema/dogs';
 import { place } from '../schema/household';
 import { recipe, recipeVersion } from '../schema/recipes';
@@ -358,30 +357,3 @@ export const warmSourceOf = (warm: WarmShare, days: DayKcal = new Map()): Source
   beside: false,
   ...(warm.apart ? { plate: plateIn(warm.batchId, warm.place, warm.apart, days) } : {}),
 });
-
-/** What of the trays of a share lies in packs that were not taken back, pack by pack, in tenths of a gram. */
-export const readBaggedTrays = async (tx: Tx, shareId: number): Promise<(readonly FromTray[])[]> =>
-  (
-    await tx
-      .select({ trays: packContent.trays })
-      .from(packContent)
-      .innerJoin(holding, eq(holding.id, packContent.holdingId))
-      .where(and(eq(packContent.shareId, shareId), eq(holding.void, false)))
-      .orderBy(asc(packContent.id))
-  ).map(({ trays }) => trays ?? []);
-
-/** The places of the trays that a pack was filled from, where it was filled tray by tray. */
-export async function readTraysOfPack(tx: Tx, holdingId: number): Promise<number[]> {
-  const rows = await tx
-    .select({ trays: packContent.trays })
-    .from(packContent)
-    .where(eq(packContent.holdingId, holdingId));
-  const ids = rows.flatMap(({ trays }) => (trays ?? []).filter(({ amount }) => amount > 0).map(({ trayId }) => trayId));
-  if (ids.length === 0) return [];
-  const places = await tx
-    .select({ position: tray.position })
-    .from(tray)
-    .where(inArray(tray.id, ids))
-    .orderBy(asc(tray.position));
-  return places.map(({ position }) => position);
-}

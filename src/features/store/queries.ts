@@ -16,6 +16,7 @@ import { readProteins, pageQuery, type Page } from '@/data/page';
 import { readDogs } from '@/data/repositories/dogs';
 import { readAllPlaces } from '@/data/repositories/household';
 import { readHistory, readLatestMovements, readRules, type StoredMovement } from '@/data/repositories/movements';
+import { readTraysOfPack } from '@/data/repositories/bags';
 import { readQuality } from '@/data/repositories/quality';
 import { datingBy, readShelfRules } from '@/data/repositories/shelf-rules';
 import {
@@ -23,7 +24,6 @@ import {
   readPackByCode,
   readPacks,
   readStock,
-  readTraysOfPack,
   sourceOf,
   waitsForFreezer,
   type StoredPack,
