@@ -133,3 +133,10 @@ const relativeSpread = (cycles: readonly PastCycle[], perGram: number): number =
       Math.sqrt(
         addUp(cycles, ({ water, hours }) => (hours / (water * perGram) - 1) ** 2) / Math.max(1, cycles.length - 1),
       );
+
+/** kWh of a cycle by now: by its meter, or by what its machine takes an hour; undefined: nobody knows. Source: arithmetic. */
+export const energySoFar = (
+  { energy, running }: { readonly energy: number | undefined; readonly running: number },
+  forecast: Pick<CycleForecast, 'energy' | 'hours'> | undefined,
+): number | undefined =>
+  energy ?? (forecast?.energy === undefined ? undefined : (forecast.energy / forecast.hours) * running);

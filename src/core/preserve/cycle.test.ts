@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { afterPowerCut, cycleState, turnIn, type CycleEvent } from './cycle';
-import { forecastCycle, type PastCycle } from './cycle-time';
+import { energySoFar, forecastCycle, type PastCycle } from './cycle-time';
 
 const HOUR = 3_600_000;
 const loadedAt = new Date('2026-11-20T17:40:00Z');
@@ -86,4 +86,11 @@ describe('how long a cycle takes', () => {
     expect(band.low).toBeLessThan(band.hours);
     expect(band.of).toBe(4);
   });
+});
+
+test('electricity by now: the meter holds, then what the machine takes an hour, and nothing where nobody knows', () => {
+  const forecast = { energy: 30, hours: 20 };
+  expect(energySoFar({ energy: 9, running: 10 }, forecast)).toBe(9);
+  expect(energySoFar({ energy: undefined, running: 10 }, forecast)).toBe(15);
+  expect(energySoFar({ energy: undefined, running: 10 }, undefined)).toBeUndefined();
 });

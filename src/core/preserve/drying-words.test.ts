@@ -9,7 +9,6 @@ const NOW: DryingNow = {
   forecast: undefined,
   slips: [],
   isDry: undefined,
-  moisture: undefined,
 };
 const say = (over: Partial<DryingNow>) => sayDrying({ ...NOW, ...over }, 'freeze-dryer', (mass) => `${mass} g`).said;
 

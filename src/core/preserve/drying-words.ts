@@ -20,7 +20,6 @@ export interface DryingNow {
   readonly slips: readonly TraySlip[];
   /** The last two weighings agree on every tray; undefined: not weighed dry yet. */
   readonly isDry: boolean | undefined;
-  readonly moisture: number | undefined;
 }
 
 export interface Said {

@@ -1,5 +1,3 @@
-import type { DryMethod } from './methods';
-
 /** Where a later load of a dryer waits: its fridge days count, or it is frozen first. */
 export const WAITS = ['fridge', 'freezer'] as const;
 export type WaitsIn = (typeof WAITS)[number];
@@ -30,6 +28,3 @@ export const gramsOnTray = (areaCm2: number, cm: number): number => areaCm2 * cm
 
 /** How deep so many g lie on a tray, cm. Source: arithmetic. */
 export const depthOnTray = (areaCm2: number, mass: number): number => mass / FOOD / areaCm2;
-
-/** Whether dried food of a method keeps in a barrier bag as freeze-dried food does. */
-export const isFreezeDried = (method: DryMethod): boolean => method === 'freeze-dried';

@@ -85,8 +85,10 @@ test('a power cut in mid-cycle is looked at before it runs again, and what is st
   expect(problemOf(await act(cycleId, { act: 'power back', clock: '' }))).toMatchObject({ field: 'like' });
   expect(problemOf(await act(cycleId, { act: 'power back', clock: '17:00' }))).toMatchObject({ field: 'clock' });
   valueOf(await act(cycleId, { act: 'power back', clock: '', like: 'ice' }));
+  expect(problemOf(await act(cycleId, { act: 'energy', kwh: 9500 }))).toMatchObject({ field: 'kwh' });
   valueOf(await act(cycleId, { act: 'energy', kwh: 9.5 }));
   house.setNow('2026-11-26T20:00:00Z');
+  expect(problemOf(await act(cycleId, { act: 'ended', hours: 4000 }))).toMatchObject({ field: 'hours' });
   valueOf(await act(cycleId, { act: 'ended' }));
   const trays = [
     { tare: 600, wetGross: 1600, dryGross: 910 },

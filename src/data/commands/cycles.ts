@@ -22,6 +22,8 @@ import { shareIn } from './shares';
 
 /** A machine is set between these, °C (common practice, no source). */
 const AIR = { least: 35, most: 90 };
+/** No cycle of a home machine runs longer, or takes more (ours, no source). */
+const [MOST_HOURS, MOST_KWH] = [400, 999];
 
 /** Puts the trays of a share into a machine, beside what lies there already; a cycle begins where none runs. */
 export async function loadCycle(context: Context, input: LoadCycle): Promise<{ cycleId: number }> {
@@ -146,10 +148,13 @@ export async function cycleAct(context: Context, input: CycleAct): Promise<void>
       break;
     }
     case 'energy':
+      if (!(of.kwh >= 0 && of.kwh <= MOST_KWH)) refuse(`What its meter says, up to ${MOST_KWH} kWh.`, 'kwh');
       await write({ kind: 'energy', value: of.kwh });
       break;
     case 'ended':
       if (open(state.cuts)) refuse('It is without power: say first when that came back.');
+      if (of.hours !== undefined && !(of.hours >= 0 && of.hours <= MOST_HOURS))
+        refuse(`The hours that it shows, up to ${MOST_HOURS}.`, 'hours');
       await write({ kind: 'ended', ...(of.hours === undefined ? {} : { value: of.hours }) });
       break;
     case 'strike': {

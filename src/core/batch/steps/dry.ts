@@ -142,7 +142,7 @@ export const cycleActSchema = z.object({
     z.object({ act: z.literal('power cut'), clock: z.string().max(10) }),
     z.object({ act: z.literal('power back'), clock: z.string().max(10), like: z.enum(AFTER_CUT).optional() }),
     z.object({ act: z.literal('door'), open: z.boolean() }),
-    z.object({ act: z.literal('energy'), kwh: z.number().min(0).max(999) }),
+    z.object({ act: z.literal('energy'), kwh: z.number().finite() }),
     z.object({
       act: z.literal('log'),
       hours: z.number().min(0).max(400),
@@ -150,7 +150,7 @@ export const cycleActSchema = z.object({
       cuts: z.array(z.object({ from: z.number().min(0).max(400), to: z.number().min(0).max(400) })).max(50),
       like: z.enum(AFTER_CUT).optional(),
     }),
-    z.object({ act: z.literal('ended'), hours: z.number().min(0).max(400).optional() }),
+    z.object({ act: z.literal('ended'), hours: z.number().finite().optional() }),
     z.object({ act: z.literal('strike'), eventId: idSchema }),
     z.object({ act: z.literal('not loaded') }),
   ]),

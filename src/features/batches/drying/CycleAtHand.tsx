@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { AFTER_CUT, AFTER_CUT_WORDS, afterPowerCut, turnIn, type AfterCut } from '@/core/preserve/cycle';
+import { energySoFar } from '@/core/preserve/cycle-time';
 import { costOf, explainCost, writeHours } from '@/core/preserve/drying-words';
 import { writeMoney, writeNumber } from '@/core/quantity/write';
 import { Caution } from '@/ui/Caution';
@@ -30,8 +31,7 @@ export function CycleAtHand({ view, share, cycle }: DryingProps & { cycle: Cycle
   const { kwhMinor, currency, now } = dryingOf(view);
   const { state } = cycle;
   const forecast = forecastOf(view, share, dryerOf(view, share));
-  const kilowatts = forecast?.energy === undefined ? undefined : forecast.energy / forecast.hours;
-  const so = state.energy ?? (kilowatts === undefined ? undefined : kilowatts * state.running);
+  const so = energySoFar(state, forecast);
   const cost = costOf(so, kwhMinor);
   const cut = state.cuts.find(({ to }) => to === undefined);
   const opened = state.openings.find(({ to }) => to === undefined);
@@ -76,7 +76,7 @@ export function CycleAtHand({ view, share, cycle }: DryingProps & { cycle: Cycle
               contained
               pending={act.pending}
               problem={act.at('hours')}
-              onAct={(hours) => run({ act: 'ended', ...(hours === undefined ? {} : { hours: Math.min(400, hours) }) })}
+              onAct={(hours) => run({ act: 'ended', ...(hours === undefined ? {} : { hours }) })}
             />
           )}
           {opened && (
@@ -108,7 +108,7 @@ export function CycleAtHand({ view, share, cycle }: DryingProps & { cycle: Cycle
             act="Keep it"
             pending={act.pending}
             problem={act.at('kwh')}
-            onAct={(kwh) => kwh !== undefined && run({ act: 'energy', kwh: Math.min(999, kwh) })}
+            onAct={(kwh) => kwh !== undefined && run({ act: 'energy', kwh })}
           />
           {!state.endedAt && <MachineLogFile pending={act.pending} likeAsked={act.at('like')} onRun={run} />}
           <ul>
@@ -134,7 +134,7 @@ export function CycleAtHand({ view, share, cycle }: DryingProps & { cycle: Cycle
           )}
         </div>
       </Fold>
-      <Problems problems={act.atHead('clock', 'like', 'hours', 'log')} />
+      <Problems problems={act.atHead('clock', 'like', 'hours', 'kwh', 'log')} />
     </section>
   );
 }

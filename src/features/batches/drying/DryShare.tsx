@@ -52,7 +52,6 @@ export function DryShare({ view, share, name, isFirst, onPack }: DryShareProps) 
           forecast: forecastOf(view, share, machine),
           slips: slipsOf(view, share),
           isDry,
-          moisture: share.dried?.moisture,
         },
         words,
         inMass,

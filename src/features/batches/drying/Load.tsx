@@ -201,7 +201,7 @@ function IntoMachine({ view, share, machine }: DryingProps & { machine: DryerVie
           batchId: view.id,
           shareId: share.id,
           machineId: machine.id,
-          slots: read.map((each) => (each.ok ? Math.min(99, Math.round(each.value)) : 0)),
+          slots: read.map((each) => (each.ok && Number.isInteger(each.value) ? Math.min(99, each.value) : 0)),
           ...(isWarm && warm.ok ? { celsius: warm.value } : {}),
         });
       }}
