@@ -9,6 +9,7 @@ import type { Plating } from '../portion/plated';
 import type { Fate } from '../portion/shares';
 import { weighYield, type WeighedYield, type Weighing, type WentIn } from '../portion/yield';
 import { dryTrays, type Dried } from '../preserve/dry';
+import type { FromTray } from '../preserve/bagging';
 import type { DriedForm, WaitsIn } from '../preserve/drying';
 import type { DryMethod } from '../preserve/methods';
 import { fine, refused, type Outcome } from '../problem';
@@ -62,6 +63,8 @@ export interface PackedContent {
   /** It is for several dogs. */
   readonly split?: boolean;
   readonly grams: number;
+  /** Tenths of a gram of each tray that is in it, where that was said. */
+  readonly trays?: readonly FromTray[];
 }
 
 /** All that is known of a batch: what was planned and frozen, what was observed, set aside, packed and fed. */

@@ -30,6 +30,8 @@ export interface TrayState {
   /** The cycle that it lies or lay in, and on which tray of the machine. */
   readonly cycleId: number | undefined;
   readonly slot: number | undefined;
+  /** The dog that it is for; undefined: any of them. */
+  readonly dogId: number | undefined;
 }
 
 export const TRAY_TOUCHES = ['warm', 'cold'] as const;
@@ -41,6 +43,7 @@ export interface TrayPlace {
   readonly id: number;
   readonly cycleId?: number;
   readonly slot?: number;
+  readonly dogId?: number;
 }
 
 /** The lines as they were weighed, those that were forgotten at the end. */
@@ -104,7 +107,7 @@ const HOUR = 3_600_000;
 const hoursBetween = (from: Date, to: Date) => (to.getTime() - from.getTime()) / HOUR;
 
 /** What was weighed of a tray: nothing, wet, or wet and dry. */
-export const trayState = (observed: Observed, { id, cycleId, slot }: TrayPlace): TrayState[] => {
+export const trayState = (observed: Observed, { id, cycleId, slot, dogId }: TrayPlace): TrayState[] => {
   const weighings = observed.all(`tray:${id}`, 'gross');
   const [wet] = weighings;
   if (wet?.value === undefined) return [];
@@ -120,6 +123,7 @@ export const trayState = (observed: Observed, { id, cycleId, slot }: TrayPlace):
       thrown: observed.of(`tray:${id}`, 'skipped')?.text,
       cycleId,
       slot,
+      dogId,
     },
   ];
 };

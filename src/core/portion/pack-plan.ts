@@ -21,6 +21,7 @@ export const PACK_PLANS = [
   'pieces',
   'cubes',
   'slabs',
+  'trays',
 ] as const;
 
 /** How a share is filled into packs. Weights in g, volumes in mL; g of a piece or cube as it is now, cooked. */
@@ -32,9 +33,19 @@ export type PackPlan =
   | { readonly by: 'containers'; readonly aim: 'fewest' | 'least short' }
   | { readonly by: 'pieces'; readonly grams: number }
   | { readonly by: 'cubes'; readonly grams: number; readonly each: number }
-  | { readonly by: 'slabs'; readonly slabs: number };
+  | { readonly by: 'slabs'; readonly slabs: number }
+  /** Dried food, a bag for each tray or part of one, for the dog that it was laid out for. */
+  | { readonly by: 'trays' };
 
 export const USUAL_PLAN: PackPlan = { by: 'dog and day' };
+
+/** How a share is filled: as was said, by its trays where those are for one dog each, else a pack for each dog and day. */
+export const planOfShare = (share: {
+  readonly plan?: PackPlan;
+  readonly dried?: unknown;
+  readonly trays?: readonly { readonly dogId?: number | undefined }[];
+}): PackPlan =>
+  share.plan ?? (share.dried && share.trays?.some(({ dogId }) => dogId !== undefined) ? { by: 'trays' } : USUAL_PLAN);
 
 /** A plan of packs as it is typed; what a way of filling does not ask for stays empty. */
 export const packPlanSchema = z.object({
@@ -73,6 +84,7 @@ export function readPackPlan(entry: PackPlanEntry, set: UnitSet): Outcome<PackPl
     case 'dog and day':
     case 'meal':
     case 'household day':
+    case 'trays':
       return fine({ by: entry.by });
     case 'days': {
       const days = whole(entry.count, 'count', 14, 'How many days go into one');
@@ -147,6 +159,8 @@ export interface ToFill {
   readonly gramsPerMl: number | undefined;
   /** The household's containers by what they hold in g, headspace taken off. */
   readonly containers: readonly Container[];
+  /** What is left on each tray of dried food, in g, and the dog that it is for. */
+  readonly trays?: readonly { readonly trayId: number; readonly grams: number; readonly dogId?: number }[];
 }
 
 /**
@@ -154,7 +168,7 @@ export interface ToFill {
  * what is left of the last one is the short pack.
  *
  * Takes a plan, and what it is filled from. Refuses a volume of food of which no cup was weighed, a household without
- * containers, and more packs than a kitchen fills. Source: handbook 9 (common practice, no source); arithmetic.
+ * containers, trays that were not weighed dry, and more packs than a kitchen fills. Source: handbook 9 (common practice, no source); arithmetic.
  */
 export function fillUnits(plan: PackPlan, of: ToFill): Outcome<readonly FillUnit[]> {
   switch (plan.by) {
@@ -199,6 +213,9 @@ export function fillUnits(plan: PackPlan, of: ToFill): Outcome<readonly FillUnit
       );
     case 'cubes':
       return repeated(of.grams, { grams: plan.grams * plan.each, pieces: plan.each });
+    case 'trays':
+      if (!of.trays) return refused('Weigh every tray dry first: then each becomes a bag.');
+      return fine(of.trays);
     case 'slabs':
       return fine(Array.from({ length: plan.slabs }, () => ({ grams: of.grams / plan.slabs })));
   }

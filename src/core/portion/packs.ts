@@ -23,6 +23,8 @@ export interface FillUnit {
   readonly asked?: number;
   /** The household's container that it goes into. */
   readonly container?: string;
+  /** The tray that it is filled from. */
+  readonly trayId?: number;
 }
 
 export interface ProposedPack {
@@ -33,6 +35,7 @@ export interface ProposedPack {
   readonly pieces?: number;
   readonly asked?: number;
   readonly container?: string;
+  readonly trayId?: number;
   readonly grams: number;
   readonly short: boolean;
 }
@@ -70,13 +73,14 @@ export function packsFor(share: number, units: readonly FillUnit[]): Proposal {
         )
       : [];
   const packs: ProposedPack[] = whole.map((grams, index) => {
-    const { dogId, split, pieces, asked, container } = nth(units, index);
+    const { dogId, split, pieces, asked, container, trayId } = nth(units, index);
     return {
       ...(dogId === undefined ? {} : { dogId }),
       ...(split ? { split: splitOf(grams, split) } : {}),
       ...(pieces === undefined ? {} : { pieces }),
       ...(asked === undefined ? {} : { asked }),
       ...(container === undefined ? {} : { container }),
+      ...(trayId === undefined ? {} : { trayId }),
       grams,
       short: false,
     };

@@ -4,8 +4,10 @@ import type { Filling } from '../dog/filling';
 import { homeEnergyOn, mealsFilledBy } from '../dog/meals';
 import type { EnergyDensity, Grams } from '../quantity/units';
 import { plateOf, servedAt, type Plating, type Serving } from './plated';
+import { leftOnTrays, type FromTray, type WeighedTray } from '../preserve/bagging';
 import { fine, type Outcome } from '../problem';
-import { fillUnits, USUAL_PLAN, type PackPlan, type ToFill } from './pack-plan';
+import { fromTenths } from '../stock/ledger';
+import { fillUnits, planOfShare, type PackPlan, type ToFill } from './pack-plan';
 import { packsFor, type DogDay, type FillUnit, type ProposedPack } from './packs';
 import { FATES, type DayDemand, type Fate } from './shares';
 import { addUp } from '../add-up';
@@ -82,11 +84,19 @@ interface DividedBatch {
     /** How it is filled; absent: a pack for each dog and day. */
     readonly plan?: PackPlan;
     /** What was sealed of it already, and for whom. */
-    readonly packs?: readonly { readonly dogId?: number; readonly split?: boolean; readonly grams: number }[];
+    readonly packs?: readonly Sealed[];
+    readonly trays?: readonly TrayOfDog[];
   }[];
 }
 
-type Sealed = { readonly dogId?: number; readonly split?: boolean; readonly grams: number };
+interface Sealed {
+  readonly dogId?: number;
+  readonly split?: boolean;
+  readonly grams: number;
+  readonly trays?: readonly FromTray[];
+}
+
+type TrayOfDog = WeighedTray & { readonly dogId?: number | undefined };
 
 /** Of a pack that holds less than this part of what was meant, the rest is a pack of its own: it was split (ours, no source). */
 const SPLIT = 0.75;
@@ -116,6 +126,20 @@ function withoutPacked(units: readonly FillUnit[], packs: readonly Sealed[]): Fi
   }
   return left;
 }
+
+/** g that are left on each tray, for its dog; one that was emptied is left out. */
+const traysLeft = (trays: readonly TrayOfDog[], packs: readonly Sealed[]): NonNullable<ToFill['trays']> =>
+  leftOnTrays(
+    trays,
+    packs.map((pack) => pack.trays ?? []),
+  ).flatMap(({ trayId, amount }, index) => {
+    const { dogId, tare, dryGross = tare } = nth(trays, index);
+    const grams = fromTenths(amount);
+    // A bag that took most of it emptied it: what a scale says less is crumbs.
+    return grams <= (dryGross - tare) * (1 - SPLIT)
+      ? []
+      : [{ trayId, grams, ...(dogId === undefined ? {} : { dogId }) }];
+  });
 
 /** What packs are filled by and into. */
 type Kitchen = Pick<ToFill, 'gramsPerMl'> & {
@@ -154,7 +178,8 @@ export function proposePacks(
     const inOrder = FATES.flatMap((fate) => own.filter((share) => share.fate === fate));
     for (const share of inOrder) {
       if (share.fate === 'today') continue;
-      const { dried, packs: sealed = [], plan = USUAL_PLAN } = share;
+      const { dried, packs: sealed = [], trays = [] } = share;
+      const plan = planOfShare(share);
       const days = (dried ? daysAt(dried.density) : wet).slice(start);
       const whole = dried ? Math.round(dried.dry) : share.grams;
       start += packsFor(whole, days).filled;
@@ -165,6 +190,7 @@ export function proposePacks(
         // A volume of dry food was never measured.
         gramsPerMl: dried ? undefined : kitchen.gramsPerMl,
         containers: kitchen.containers(share),
+        ...(dried ? { trays: traysLeft(trays, sealed) } : {}),
       });
       result.set(
         share.id,

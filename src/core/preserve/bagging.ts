@@ -1,4 +1,5 @@
 import { addUp } from '../add-up';
+import { tenths } from '../stock/ledger';
 import { nth } from '../sure';
 
 /** What of a tray goes into a bag, in tenths of a gram. */
@@ -38,15 +39,22 @@ export function bagTrays(trays: readonly FromTray[], bags: readonly number[]): r
   });
 }
 
+/** A tray with its food, in g; not weighed dry yet, it holds nothing that could be bagged. */
+export interface WeighedTray {
+  readonly id: number;
+  readonly tare: number;
+  readonly dryGross: number | undefined;
+}
+
 /** What is left of each tray once bags took of it, in tenths of a gram. Source: arithmetic. */
 export const leftOnTrays = (
-  trays: readonly FromTray[],
+  trays: readonly WeighedTray[],
   bagged: readonly (readonly FromTray[])[],
 ): readonly FromTray[] =>
-  trays.map(({ trayId, amount }) => ({
+  trays.map(({ id: trayId, tare, dryGross }) => ({
     trayId,
     amount:
-      amount -
+      tenths((dryGross ?? tare) - tare) -
       addUp(
         bagged.flat().filter((part) => part.trayId === trayId),
         (part) => part.amount,

@@ -5,6 +5,8 @@ import { readStock } from '../repositories/stock';
 import { readHousehold } from '../repositories/household';
 import { typedKeeps } from '@/core/preserve/keeps-entry';
 import { readHistory } from '../repositories/movements';
+import { labelOff } from '@/core/stock/label';
+import { writeLabelsAgain } from './labels';
 import { oldDates, redateStock, saveKeeps } from './redate';
 import { reverseMovement } from './stock';
 import { beginHousehold, saveHousehold } from './household';
@@ -56,6 +58,11 @@ test('fridge days and energy factors of the household reach packs and densities'
   expect(await oldDates(await house.context())).toHaveLength(stock.length);
   expect(valueOf(await house.run((context) => redateStock(context)))).toEqual({ count: stock.length });
   expect(await safe()).toBe('2026-11-30');
+  // The label still says the old date, until it is written again.
+  const label = async () => labelOff((await readStock(house.db))[0]!);
+  expect(await label()).toMatch(/write it again: feed by .*30.*, not feed by .*28/);
+  valueOf(await house.run((context) => writeLabelsAgain(context, { holdingIds: [stock[0]!.holdingId] })));
+  expect(await label()).toBeUndefined();
   expect((await house.run((context) => redateStock(context))).ok).toBe(false);
   const redated = (await readHistory(house.db, stock[0]!.holdingId)).at(-1)!;
   expect(redated.kind).toBe('redated');

@@ -5,11 +5,11 @@ import { fridgeDaysOf } from '@/core/preserve/shelf-life';
 import { rulesNow } from '../repositories/shelf-rules';
 import type { FillEntry, SealEntry } from '@/core/batch/steps/pack';
 import { addDays } from '@/core/calendar/local-date';
-import { bagTrays, leftOnTrays } from '@/core/preserve/bagging';
+import { bagTrays, leftOnTrays, type FromTray } from '@/core/preserve/bagging';
 import { tenths } from '@/core/stock/ledger';
 import { readPlaces } from '../repositories/household';
-import { readBaggedTrays } from '../repositories/bags';
 import { spreadRest, withGrams } from '@/core/portion/filling';
+import type { ProposedPack } from '@/core/portion/packs';
 import { proposePacks } from '@/core/portion/proposals';
 import { packCode } from '@/core/stock/code';
 import type { WeighedBatch } from '../repositories/batches';
@@ -43,7 +43,7 @@ export async function sealShare(context: Context, input: SealEntry): Promise<{ c
   const proposed = await toBeFilled(context, batch, share);
   const waits = new Map((input.freezeOn ?? []).map(({ index, days }) => [index, days]));
   const waitsAt = waits.size > 0 ? await fridgeFor(context, batch, share, Math.max(...waits.values())) : undefined;
-  const trays = input.trayByTray ? await traysFor(context, share, proposed) : undefined;
+  const trays = traysFor(share, proposed, input.trayByTray);
   const numbers = await takeNumbers(context, batch.recipeId, proposed.length);
   const codes = proposed.map((_, index) => packCode(batch.letter, numbers + index));
   await sealPacks(
@@ -75,14 +75,21 @@ async function fridgeFor(context: Context, batch: WeighedBatch, share: ShareStat
   return fridge?.id ?? refuse('There is no fridge for them to wait in.', 'freezeOn');
 }
 
-/** Which trays go into which bag, in their order, of what packs before left on them. */
-async function traysFor(context: Context, share: ShareState, proposed: readonly { readonly grams: number }[]) {
-  if (!share.dried) return refuse('Weigh every tray dry first.', 'trays');
-  const bagged = await readBaggedTrays(context.tx, share.id);
-  const dry = share.trays.map(({ id, tare, dryGross }) => ({ trayId: id, amount: tenths((dryGross ?? tare) - tare) }));
+/** Which trays go into which bag: its own where each becomes one, else in their order, of what packs before left on them. */
+function traysFor(
+  share: ShareState,
+  bags: readonly Pick<ProposedPack, 'grams' | 'trayId'>[],
+  trayByTray = false,
+): readonly (readonly FromTray[])[] | undefined {
+  if (bags.every(({ trayId }) => trayId !== undefined))
+    return bags.map(({ trayId, grams }) => [{ trayId: sure(trayId), amount: tenths(grams) }]);
+  if (!trayByTray || !share.dried) return undefined;
   return bagTrays(
-    leftOnTrays(dry, bagged),
-    proposed.map(({ grams }) => tenths(grams)),
+    leftOnTrays(
+      share.trays,
+      share.packs.map(({ trays }) => trays ?? []),
+    ),
+    bags.map(({ grams }) => tenths(grams)),
   );
 }
 
@@ -101,6 +108,7 @@ export async function fillPack(context: Context, input: FillEntry): Promise<{ co
       `Only ${inMass(context)(left)} of this share are left: is the container’s own weight taken off?`,
       'grams',
     );
+  const [trays] = traysFor(share, [{ ...pack, grams }], input.trayByTray) ?? [];
   const code = packCode(batch.letter, await takeNumbers(context, batch.recipeId, 1));
   await sealPacks(context, [
     {
@@ -109,6 +117,7 @@ export async function fillPack(context: Context, input: FillEntry): Promise<{ co
       weighed: true,
       contents: [{ batch, share, grams }],
       ...(input.packaging ? { packaging: input.packaging } : {}),
+      ...(trays ? { trays } : {}),
     },
   ]);
   await refreshBatch(context, batch.id);

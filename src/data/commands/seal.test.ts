@@ -2,14 +2,14 @@ import { sharesOf } from '@/core/portion/shares';
 import { addUp } from '@/core/add-up';
 import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
 import { plannedExample, weighedBatch, weighedExample } from '../fixtures/worked-path';
-import { readBaggedTrays, readTraysOfPack } from '../repositories/bags';
+import { readTraysOfPack } from '../repositories/bags';
 import { readPacks, readStock } from '../repositories/stock';
-import { sealShare } from './packs';
+import { fillPack, sealShare } from './packs';
 import { noteQuality, dropQuality } from './quality';
 import { readQuality, readQualityOfRecipe } from '../repositories/quality';
 import { planPacks, setShares } from './shares';
 import { movePacks, takeBackShare } from './stock';
-import { saveTrays } from './trays';
+import { saveTrays, sayHowDried } from './trays';
 
 let house: TestHouse;
 let batchId: number;
@@ -31,6 +31,7 @@ const divide = (shares: { freezer?: number; fridge?: number; dry?: number }) =>
   );
 const share = async (fate: string) => (await weighedBatch(house, batchId)).shares.find((each) => each.fate === fate)!;
 const packs = () => readStock(house.db);
+const seen = async () => (await weighedBatch(house, batchId)).revision;
 
 test('what waits for the freezer lies in the fridge: its days count, and its label says how long it keeps frozen', async () => {
   valueOf(await divide({ fridge: 310, freezer: 2000 }));
@@ -82,7 +83,7 @@ test('bags filled tray by tray say which trays they are of, to the tenth of a gr
   expect(sealed.map(({ grams }) => grams)).toEqual([250, 250, 101]);
   expect(await readTraysOfPack(house.db, sealed[1]!.holdingId)).toEqual([0, 1]);
   expect(await readTraysOfPack(house.db, sealed[2]!.holdingId)).toEqual([1]);
-  const bagged = (await readBaggedTrays(house.db, shareId)).flat();
+  const bagged = (await share('dry')).packs.flatMap((each) => each.trays ?? []);
   const ids = (await share('dry')).trays.map(({ id }) => id);
   expect(
     ids.map((id) =>
@@ -95,6 +96,62 @@ test('bags filled tray by tray say which trays they are of, to the tenth of a gr
   expect(sealed[0]).toMatchObject({ packaging: 'barrier bag with absorber', bestBy: '2027-11-25' });
   // The solids are 670.65 / 2310 of the food (worked example, its barley by weight here).
   expect(sealed[0]!.moisture).toBeCloseTo(1 - (2000 * 670.65) / 2310 / 601, 2);
+});
+
+test('a part of a tray that is laid out for a dog becomes that dog’s bag, on the scale and by target', async () => {
+  valueOf(await divide({ fridge: 310, dry: 2000 }));
+  const shareId = (await share('dry')).id;
+  const laid = [
+    { tare: 0, wetGross: 700, dryGross: undefined },
+    { tare: 0, wetGross: 700, dryGross: undefined },
+    { tare: 0, wetGross: 600, dryGross: undefined },
+  ];
+  valueOf(await house.run((context) => saveTrays(context, { batchId, shareId, trays: laid })));
+  const ids = (await share('dry')).trays.map(({ id }) => id);
+  const isFor = (dog: number) =>
+    house.run((context) => sayHowDried(context, { batchId, shareId, of: { what: 'for', tray: ids[1]!, dogId: dog } }));
+  expect(await isFor(999)).toMatchObject({ problems: [{ message: expect.stringMatching(/not one of the plan/) }] });
+  valueOf(await isFor(dogId));
+  const dry = [210, 211, 180].map((dryGross, index) => ({ ...laid[index]!, dryGross }));
+  valueOf(await house.run((context) => saveTrays(context, { batchId, shareId, trays: dry })));
+  // The second bag is filled on the scale, and 1.5 g stay as crumbs; the others hold what their trays do.
+  const fill = { batchId, shareId, index: 1, grams: 209.5, spread: false, revision: await seen() };
+  valueOf(await house.run((context) => fillPack(context, fill)));
+  valueOf(await house.run((context) => sealShare(context, { batchId, shareId })));
+  const bags = (await share('dry')).packs.map((each) => ({
+    dogId: each.dogId,
+    grams: each.grams,
+    of: each.trays?.map(({ trayId }) => ids.indexOf(trayId)),
+  }));
+  expect(bags).toEqual([
+    { dogId, grams: 209.5, of: [1] },
+    { dogId: undefined, grams: 211, of: [0] },
+    { dogId: undefined, grams: 181, of: [2] },
+  ]);
+});
+
+test('bags filled on the scale tray by tray say which trays they are of', async () => {
+  valueOf(await divide({ fridge: 310, dry: 2000 }));
+  const shareId = (await share('dry')).id;
+  const trays = [
+    { tare: 0, wetGross: 1000, dryGross: 300 },
+    { tare: 0, wetGross: 1000, dryGross: 301 },
+  ];
+  valueOf(await house.run((context) => saveTrays(context, { batchId, shareId, trays })));
+  const entry = { by: 'weight' as const, size: '200 g', count: '', each: '', aim: 'fewest' as const };
+  valueOf(await house.run((context) => planPacks(context, { batchId, shareId, entry })));
+  const fill = { batchId, shareId, index: 0, grams: 200, spread: false, revision: await seen(), trayByTray: true };
+  valueOf(await house.run((context) => fillPack(context, fill)));
+  const next = { ...fill, grams: 201, revision: await seen() };
+  valueOf(await house.run((context) => fillPack(context, next)));
+  const { trays: lay, packs: bags } = await share('dry');
+  expect(bags.map(({ trays: of }) => of)).toEqual([
+    [{ trayId: lay[0]!.id, amount: 2000 }],
+    [
+      { trayId: lay[0]!.id, amount: 1000 },
+      { trayId: lay[1]!.id, amount: 1010 },
+    ],
+  ]);
 });
 
 test('a jar keeps dried food a month: the packaging is evidence of the pack', async () => {

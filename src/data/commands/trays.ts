@@ -116,6 +116,14 @@ export async function sayHowDried(
       // Nothing that was weighed follows from it: a page that weighs meanwhile goes on.
       await context.tx.update(share).set({ form: of.form }).where(eq(share.id, own.id));
       return;
+    case 'for':
+      isOf(of.tray);
+      if (of.dogId !== undefined && !batch.dogIds.includes(of.dogId)) refuse('This dog is not one of the plan’s.');
+      await context.tx
+        .update(tray)
+        .set({ dogId: of.dogId ?? null })
+        .where(eq(tray.id, of.tray));
+      return;
     case 'heat':
       await observe(context, batch.id, [
         { node, kind: 'temperature', value: of.celsius, ...(of.instrument ? { instrument: of.instrument } : {}) },

@@ -1,20 +1,8 @@
 import 'server-only';
-import { and, asc, eq, inArray } from 'drizzle-orm';
-import type { FromTray } from '@/core/preserve/bagging';
+import { asc, eq, inArray } from 'drizzle-orm';
 import type { Tx } from '../database';
 import { tray } from '../schema/batches';
-import { holding, packContent } from '../schema/stock';
-
-/** What of the trays of a share lies in packs that were not taken back, pack by pack, in tenths of a gram. */
-export const readBaggedTrays = async (tx: Tx, shareId: number): Promise<(readonly FromTray[])[]> =>
-  (
-    await tx
-      .select({ trays: packContent.trays })
-      .from(packContent)
-      .innerJoin(holding, eq(holding.id, packContent.holdingId))
-      .where(and(eq(packContent.shareId, shareId), eq(holding.void, false)))
-      .orderBy(asc(packContent.id))
-  ).map(({ trays }) => trays ?? []);
+import { packContent } from '../schema/stock';
 
 /** The places of the trays that a pack was filled from, where it was filled tray by tray. */
 export async function readTraysOfPack(tx: Tx, holdingId: number): Promise<number[]> {

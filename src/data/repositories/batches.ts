@@ -121,7 +121,7 @@ export async function readBatchHistory(tx: Tx, batchId: number): Promise<BatchHi
   if (!own?.startedAt || !own.evidence) return { readings: [], shares: [], packed: [], fed: [] };
   const shares = await tx.select().from(share).where(eq(share.batchId, batchId)).orderBy(asc(share.id));
   const trays = await tx
-    .select({ id: tray.id, shareId: tray.shareId, cycleId: tray.cycleId, slot: tray.slot })
+    .select({ id: tray.id, shareId: tray.shareId, cycleId: tray.cycleId, slot: tray.slot, dogId: tray.dogId })
     .from(tray)
     .innerJoin(share, eq(share.id, tray.shareId))
     .where(eq(share.batchId, batchId))
@@ -134,6 +134,7 @@ export async function readBatchHistory(tx: Tx, batchId: number): Promise<BatchHi
       dogId: pack.dogId,
       split: pack.split,
       amount: packContent.amount,
+      trays: packContent.trays,
     })
     .from(packContent)
     .innerJoin(pack, eq(pack.holdingId, packContent.holdingId))
@@ -167,16 +168,18 @@ export async function readBatchHistory(tx: Tx, batchId: number): Promise<BatchHi
       ...(row.form === null ? {} : { form: row.form }),
       trays: trays
         .filter((each) => each.shareId === row.id)
-        .map(({ id, cycleId, slot }) => ({
+        .map(({ id, cycleId, slot, dogId }) => ({
           id,
           ...(cycleId === null ? {} : { cycleId }),
           ...(slot === null ? {} : { slot }),
+          ...(dogId === null ? {} : { dogId }),
         })),
     })),
-    packed: packed.map(({ dogId, split, amount, ...row }) => ({
+    packed: packed.map(({ dogId, split, amount, trays: from, ...row }) => ({
       ...row,
       ...(dogId === null ? {} : { dogId }),
       ...(split === null ? {} : { split: true }),
+      ...(from === null ? {} : { trays: from }),
       grams: fromTenths(amount),
     })),
     fed: fed.flatMap(({ shareId, amount }) => (shareId === null ? [] : [{ shareId, grams: fromTenths(amount) }])),

@@ -93,6 +93,7 @@ export interface StoredPack {
   readonly moisture: number | undefined;
   /** What its label says of its quality: of a pack that waits, how long it keeps in the freezer. */
   readonly labelBestBy: LocalDate | undefined;
+  readonly labelSafeUntil: LocalDate | undefined;
 }
 
 /** A pack that waits in the fridge for its day in a freezer: its label says how long it keeps there. */
@@ -201,6 +202,7 @@ const toPack = (
   freezeIn: sealed.freezeIn ?? undefined,
   moisture: sealed.moisture ?? undefined,
   labelBestBy: sealed.labelBestBy ?? undefined,
+  labelSafeUntil: sealed.labelSafeUntil ?? undefined,
 });
 
 /** The packs that still hold food. */

@@ -215,6 +215,8 @@ export const tray = pgTable(
     /** The cycle it was dried in, and on which tray of the machine; two parts of one tray have the same. */
     cycleId: integer('cycle_id').references(() => cycle.id),
     slot: integer('slot'),
+    /** The dog that it is for; null: any of them. */
+    dogId: integer('dog_id').references(() => dog.id),
   },
   (table) => [
     index('tray_cycle').on(table.cycleId),

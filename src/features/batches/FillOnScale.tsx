@@ -45,11 +45,13 @@ interface FillOnScaleProps {
   isWet: boolean;
   /** In what they are packed; undefined: nobody has said. */
   packaging: Packaging | undefined;
+  /** Dry food goes in tray by tray. */
+  trayByTray: boolean;
   onDone: () => void;
 }
 
 /** Filling on the scale: one pack at a time, its target large, what is missing live, the next one with one key or by itself. */
-export function FillOnScale({ view, share, sealed, isWet, packaging, onDone }: FillOnScaleProps) {
+export function FillOnScale({ view, share, sealed, isWet, packaging, trayByTray, onDone }: FillOnScaleProps) {
   const { inMass, readScale, scaleUnit, toType } = useUnits();
   const [spread, setSpread] = useState(false);
   const [isHalf, setIsHalf] = useState(false);
@@ -94,6 +96,7 @@ export function FillOnScale({ view, share, sealed, isWet, packaging, onDone }: F
       grams: net,
       spread,
       ...(packaging ? { packaging } : {}),
+      ...(trayByTray ? { trayByTray } : {}),
       revision: view.revision,
     });
   };

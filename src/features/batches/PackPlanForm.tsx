@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { PACK_PLANS, typedPackPlan, USUAL_PLAN, type PackPlanEntry } from '@/core/portion/pack-plan';
+import { PACK_PLANS, planOfShare, typedPackPlan, type PackPlanEntry } from '@/core/portion/pack-plan';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
@@ -26,6 +26,7 @@ const WORDS: Readonly<Record<By, string>> = {
   pieces: 'whole pieces',
   cubes: 'cubes out of trays',
   slabs: 'slabs, cut',
+  trays: 'one for each tray',
 };
 /** What is no meal has no dogs and no days. */
 const BESIDE: ReadonlySet<By> = new Set(['dog and day', 'weight', 'volume', 'containers', 'cubes', 'slabs']);
@@ -49,7 +50,7 @@ const AIMS = [
 /** How a share is filled into packs: chosen by its words, with the one or two figures that this way asks for. */
 export function PackPlanForm({ view, share, title }: { view: BatchView; share: SheetShare; title: string }) {
   const { set } = useUnits();
-  const kept = typedPackPlan(share.plan ?? USUAL_PLAN, set);
+  const kept = typedPackPlan(planOfShare(share), set);
   const [typed, setTyped] = useState(kept);
   const save = useCommand(planPacks, `plan-${share.id}`);
   const size = SIZE[typed.by];
@@ -60,7 +61,9 @@ export function PackPlanForm({ view, share, title }: { view: BatchView; share: S
     save.clear();
     setTyped({ ...typed, ...part });
   };
-  const options = PACK_PLANS.filter((by) => !view.byProduct || BESIDE.has(by)).map((by) => ({
+  const options = PACK_PLANS.filter((by) =>
+    by === 'trays' ? share.dried !== undefined : !view.byProduct || BESIDE.has(by),
+  ).map((by) => ({
     value: by,
     label: view.byProduct && by === 'dog and day' ? 'all in one' : WORDS[by],
   }));

@@ -8,6 +8,7 @@ import { Caution } from '@/ui/Caution';
 import { Fold } from '@/ui/Fold';
 import { Problems } from '@/ui/form/Problems';
 import { addUp } from '@/core/add-up';
+import { planOfShare } from '@/core/portion/pack-plan';
 import type { StepKey } from '@/core/batch/steps';
 import { countOf } from '@/core/quantity/count-words';
 import { writeKcal, writeNumber } from '@/core/quantity/write';
@@ -151,6 +152,7 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
   const [packedIn, setPackedIn] = useState(NOT_SAID);
   const { packaging, how } = packedIn;
   const said = packaging === '' ? {} : { packaging };
+  const trayByTray = how === 'tray by tray' && share.fate === 'dry';
   const freezer = view.places.find(({ id }) => id === share.placeId);
   const freezing =
     share.fate === 'freezer'
@@ -165,7 +167,7 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
       batchId: view.id,
       shareId: share.id,
       ...said,
-      ...(how === 'tray by tray' && share.fate === 'dry' ? { trayByTray: true } : {}),
+      ...(trayByTray ? { trayByTray } : {}),
       ...(freezeOn ? { freezeOn } : {}),
     });
   const isWet =
@@ -179,6 +181,7 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
       <div className="stack">
         <FillOnScale
           packaging={packaging === '' ? undefined : packaging}
+          trayByTray={trayByTray}
           view={view}
           share={share}
           sealed={own}
@@ -195,7 +198,7 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
     );
   return (
     <div className="stack">
-      <PackPlanForm key={JSON.stringify(share.plan ?? '')} view={view} share={share} title={title} />
+      <PackPlanForm key={JSON.stringify(planOfShare(share))} view={view} share={share} title={title} />
       {share.problem !== undefined && <Caution role="status">{share.problem}</Caution>}
       <ol className={styles.proposed} aria-label={`Packs for: ${title}`}>
         {alike(share.proposed).map(({ pack, times }, index) => (

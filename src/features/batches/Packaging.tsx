@@ -1,6 +1,7 @@
 'use client';
 
 import { absorberFor, bagFor } from '@/core/preserve/bagging';
+import { planOfShare } from '@/core/portion/pack-plan';
 import { PACKAGINGS, type Packaging } from '@/core/preserve/shelf-life';
 import { writeNumber } from '@/core/quantity/write';
 import { Choice } from '@/ui/form/Choice';
@@ -51,7 +52,7 @@ export function PackagingFields({ share, value, onChange }: PackagingFieldsProps
         ]}
         onChange={(packaging) => onChange({ ...value, packaging })}
       />
-      {isDry && share.trays.length > 1 && (
+      {isDry && share.trays.length > 1 && planOfShare(share).by !== 'trays' && (
         <Segments
           label="How they are filled"
           value={value.how}

@@ -101,6 +101,7 @@ export const dryHowSchema = z.object({
       why: z.string().trim().min(1).max(200),
     }),
     z.object({ what: z.literal('not thrown'), tray: idSchema }),
+    z.object({ what: z.literal('for'), tray: idSchema, dogId: idSchema.optional() }),
   ]),
 });
 export type DryHow = z.infer<typeof dryHowSchema>;

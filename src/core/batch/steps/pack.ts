@@ -45,6 +45,7 @@ export const fillSchema = z.object({
   /** What is left over was spread over the packs still to fill. */
   spread: z.boolean(),
   packaging: z.enum(PACKAGINGS).optional(),
+  trayByTray: z.boolean().optional(),
   /** The state of the batch that the page showed: two pages never fill one pack. */
   revision: z.number().int(),
 });

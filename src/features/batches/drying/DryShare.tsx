@@ -16,6 +16,7 @@ import { Slips } from './Slips';
 import { ThrownTrays } from './ThrownTrays';
 import { TooFat } from './TooFat';
 import { TrayBars } from './TrayBars';
+import { TrayOwners } from './TrayOwners';
 import { TrayRest } from './TrayRest';
 import { Trays } from './Trays';
 import { cycleOf, dryerOf, forecastOf, isStillDrying, slipsOf, type DryingProps } from './use-drying';
@@ -91,6 +92,7 @@ export function DryShare({ view, share, name, isFirst, onPack }: DryShareProps) 
         {share.method === 'dehydrated' && <DryingCurve view={view} share={share} />}
         <ThrownTrays view={view} share={share} />
         {!share.sealed && <TrayRest view={view} share={share} />}
+        <TrayOwners view={view} share={share} />
         {!share.sealed && share.trays.length === 0 && form(false)}
         {!share.sealed && cycle && !share.dried && (
           <Fold

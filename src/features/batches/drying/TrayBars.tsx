@@ -14,6 +14,7 @@ const [WIDTH, HEIGHT] = [520, 44];
 export function TrayBars({ view, share }: DryingProps) {
   const { inMass } = useUnits();
   const { trays } = share;
+  const nameOf = (dogId: number) => view.weighed?.portions.find((each) => each.dogId === dogId)?.name ?? 'a dog';
   const band = canLeave(solidsOf(view, share));
   const nets = trays.map(({ tare, wetGross, dryGross }) => ({
     wet: wetGross - tare,
@@ -70,6 +71,7 @@ export function TrayBars({ view, share }: DryingProps) {
                 {bar?.left === undefined ? '' : `${writeNumber(bar.left * 100, 1)} %`}
               </b>
               <span className={styles.about}>
+                {tray.dogId !== undefined && <b>for {nameOf(tray.dogId)} · </b>}
                 {tray.slot !== undefined && `on tray ${tray.slot} · `}
                 {tray.tare > 0 ? `empty ${inMass(tray.tare)}` : 'tared to 0'}
                 {change !== undefined &&

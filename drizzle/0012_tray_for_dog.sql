@@ -1,0 +1,2 @@
+ALTER TABLE "tray" ADD COLUMN "dog_id" integer;--> statement-breakpoint
+ALTER TABLE "tray" ADD CONSTRAINT "tray_dog_id_dog_id_fk" FOREIGN KEY ("dog_id") REFERENCES "public"."dog"("id") ON DELETE no action ON UPDATE no action;
