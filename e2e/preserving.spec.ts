@@ -4,9 +4,9 @@ import { join } from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Locator, type Page } from '@playwright/test';
 import { startHodman, stopHodman, type Hodman } from './server';
-import { weighPot } from './steps';
+import { addDog, beginHouse, keepRecipe, weighPot, writeExample } from './steps';
 
-// One pot to the fridge, the freezer, a dehydrator and a freeze-dryer, with machines that are simulated: what freezes in a
+// A new user takes one pot to the fridge, the freezer, a dehydrator and a freeze-dryer, with machines that are simulated: what freezes in a
 // day, a forgotten tare, a power cut in mid-cycle, and the same water on the label and at the bowl.
 let hodman: Hodman;
 let page: Page;
@@ -17,7 +17,7 @@ const setClock = (day: number, utc: string) => writeFileSync(clockFile, `2026-11
 test.describe.configure({ mode: 'serial' });
 test.beforeAll(async ({ browser }) => {
   setClock(25, '12:00');
-  hodman = await startHodman({ demo: true, now: `@${clockFile}` });
+  hodman = await startHodman({ now: `@${clockFile}` });
   page = await (await browser.newContext()).newPage();
 });
 test.afterAll(async () => {
@@ -27,6 +27,35 @@ test.afterAll(async () => {
 
 const load = (name: RegExp): Locator => page.getByRole('region', { name });
 const settled = (button: Locator) => expect(button).toBeEnabled();
+
+test('a new house: two dogs, a recipe, a pot, a freezer of 60 L and a freeze-dryer', async () => {
+  test.setTimeout(120_000);
+  await beginHouse(page, hodman.address);
+  await addDog(page, hodman.address, { name: 'Juniper', born: '2021-04-01', weight: '30 kg' });
+  await addDog(page, hodman.address, { name: 'Otto', born: '2020-06-01', weight: '30 kg' });
+  await page.goto(`${hodman.address}/recipes/new`, { waitUntil: 'networkidle' });
+  await writeExample(page);
+  await keepRecipe(page, hodman.address);
+  await page.goto(`${hodman.address}/household`);
+  const thing = async (fields: Readonly<Record<string, string>>, kind: string) => {
+    await page.getByRole('button', { name: 'Add a thing' }).click();
+    await page.getByLabel('It is').selectOption(kind);
+    for (const [label, text] of Object.entries(fields)) await page.getByLabel(label, { exact: true }).fill(text);
+    await page.getByRole('button', { name: 'Keep it', exact: true }).click();
+    await expect(page.getByRole('button', { name: new RegExp(fields['Called']!) })).toBeVisible();
+  };
+  await thing({ Called: 'stockpot', Size: '20 L', 'How many': '1' }, 'pot');
+  const trays = { Size: '1.4 kg', 'How many': '4', 'One tray, empty': '640 g', 'Inside of a tray': '20 x 45' };
+  await thing(
+    { Called: 'freeze-dryer', ...trays, 'Takes in the mean': '1000', 'Dividers in a tray': '1' },
+    'freeze-dryer',
+  );
+  const places = page.getByRole('list', { name: 'Room for packs' });
+  await places.getByRole('button', { name: /Freezer/ }).click();
+  await page.getByLabel('Holds').fill('60 L');
+  await page.getByRole('button', { name: 'Keep it', exact: true }).click();
+  await expect(places.getByRole('button', { name: /Freezer.*60 L/ })).toBeVisible();
+});
 
 test('the kitchen says its machines and what a kWh costs; wrong figures are named at their fields', async () => {
   await page.goto(`${hodman.address}/household`);

@@ -23,6 +23,8 @@ export interface Source {
   readonly safeUntil?: LocalDate;
   readonly bestBy?: LocalDate;
   readonly opened: boolean;
+  /** It is not fed until somebody says that it may be. */
+  readonly blocked?: boolean;
   readonly short: boolean;
   /** No meal: broth, or fat that was skimmed. It is never put into a bowl by itself. */
   readonly beside?: boolean;
@@ -69,9 +71,9 @@ export function inOrderOfUse<T extends Source>(sources: readonly T[], day: Local
     );
 }
 
-/** Whether a pack may still be fed on a day: only `safeUntil` blocks. */
-export const isFit = (source: Pick<Source, 'safeUntil'>, day: LocalDate) =>
-  source.safeUntil === undefined || source.safeUntil >= day;
+/** Whether a pack may still be fed on a day: `safeUntil` blocks, and whoever blocked it. */
+export const isFit = (source: Pick<Source, 'safeUntil' | 'blocked'>, day: LocalDate) =>
+  source.blocked !== true && (source.safeUntil === undefined || source.safeUntil >= day);
 
 /** Below this part of the meal a rest is not worth opening another pack, and a crumb in the pack goes along. */
 const CRUMB = 0.03;

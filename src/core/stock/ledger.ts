@@ -61,6 +61,18 @@ export interface HoldingRules {
   readonly dating: (rulesId: number | undefined) => DatingRules;
   /** In what it is packed; absent: nobody has said. */
   readonly packaging?: Packaging;
+  /** Of a pack that was made of another: what that one had behind it by then. */
+  readonly origin?: Origin;
+}
+
+/** What food had behind it when it was split off or mixed into another pack: no new pack makes it fresher. */
+export interface Origin {
+  readonly packedOn: LocalDate;
+  readonly since: LocalDate;
+  readonly fridgeDaysUsed: number;
+  readonly thawedOn?: LocalDate;
+  readonly openedOn?: LocalDate;
+  readonly rulesId?: number;
 }
 
 export interface HoldingState extends KeepingDates {
@@ -76,6 +88,8 @@ export interface HoldingState extends KeepingDates {
   readonly fridgeDaysUsed: number;
   readonly thawedOn: LocalDate | undefined;
   readonly openedOn: LocalDate | undefined;
+  /** It is not fed until somebody says that it may be. */
+  readonly blocked: boolean;
   /** The rules that its dates follow. */
   readonly rulesId: number | undefined;
 }
@@ -99,7 +113,7 @@ export const reversedLegs = (legs: readonly Leg[]): Leg[] => legs.map((leg) => (
 export function foldHolding(movements: readonly Movement[], rules: HoldingRules): Outcome<HoldingState | undefined> {
   const balances = new Map<number, number>();
   let state: Bare | undefined;
-  let rulesId: number | undefined;
+  let rulesId = rules.origin?.rulesId;
   for (const movement of standing(movements)) {
     const legs = movement.legs.filter((leg) => 'holdingId' in leg && leg.holdingId === rules.holdingId);
     if (legs.length === 0) continue;
@@ -117,7 +131,7 @@ export function foldHolding(movements: readonly Movement[], rules: HoldingRules)
     rulesId = movement.rulesId ?? rulesId;
     if (!shelfLifeOf(rules.dating(rulesId).shelfLives, rules.kind, place))
       return refused(`${capital(rules.kind)} food does not keep in a ${place}.`);
-    state = next(state, movement, { placeId, place, amount: filled[0]?.[1] ?? 0 }, rules.kind);
+    state = next(state, movement, { placeId, place, amount: filled[0]?.[1] ?? 0 }, rules);
   }
   if (!state) return fine(undefined);
   const { shelfLives, fridgeDays } = rules.dating(rulesId);
@@ -141,33 +155,42 @@ export function foldHolding(movements: readonly Movement[], rules: HoldingRules)
   });
 }
 
+/** A bag of dry food is open once something was taken out of it. */
+const OPENS_DRIED: ReadonlySet<MovementKind> = new Set(['fed', 'split', 'merged']);
+
 type Bare = Omit<HoldingState, keyof KeepingDates | 'rulesId'>;
 
 function next(
   before: Bare | undefined,
   movement: Movement,
   now: Pick<Bare, 'placeId' | 'place' | 'amount'>,
-  kind: FoodKind,
+  { kind, origin }: Pick<HoldingRules, 'kind' | 'origin'>,
 ): Bare {
   if (!before) {
     return {
       ...now,
-      packedOn: movement.day,
-      since: movement.day,
-      fridgeDaysUsed: 0,
-      thawedOn: undefined,
-      openedOn: undefined,
+      packedOn: origin?.packedOn ?? movement.day,
+      since: origin?.since ?? movement.day,
+      fridgeDaysUsed: origin?.fridgeDaysUsed ?? 0,
+      thawedOn: origin?.thawedOn,
+      openedOn: origin?.openedOn,
+      blocked: false,
     };
   }
-  const opens = movement.kind === 'opened' || (movement.kind === 'fed' && isDried(kind));
+  const opens = movement.kind === 'opened' || (OPENS_DRIED.has(movement.kind) && isDried(kind));
   const openedOn = before.openedOn ?? (opens ? movement.day : undefined);
-  if (now.place === before.place) return { ...before, ...now, openedOn };
+  const blocked = before.blocked || movement.kind === 'blocked';
+  // Frozen again after a thaw that nobody wanted, it was a day in the warm (ours, no source).
+  if (movement.kind === 'thawed')
+    return { ...before, ...now, thawedOn: movement.day, fridgeDaysUsed: before.fridgeDaysUsed + 1 };
+  if (now.place === before.place) return { ...before, ...now, openedOn, blocked };
   // Days spent outside the freezer are used up, whether in the fridge or the cupboard: no move gives them again.
   const spent = before.place === 'freezer' ? 0 : Math.max(0, daysBetween(before.since, movement.day));
   return {
     ...now,
     packedOn: before.packedOn,
     openedOn,
+    blocked,
     since: movement.day,
     fridgeDaysUsed: before.fridgeDaysUsed + spent,
     thawedOn: before.place === 'freezer' && now.place === 'fridge' ? movement.day : before.thawedOn,

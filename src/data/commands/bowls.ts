@@ -171,6 +171,8 @@ async function partsOf(context: Context, entry: BowlEntry, dog: StoredDog, day: 
     if (pack.grams + 0.05 < drawn(part)) {
       refuse(`Only ${inMass(context)(pack.grams)} are left in ${pack.code}: somebody was quicker. Look again.`);
     }
+    if (pack.blocked)
+      refuse(`${pack.code} is blocked: it is not fed until somebody says that it may be, in the Store.`);
     if (pack.placeKind === 'freezer') refuse(`${pack.code} is in the freezer: move it to the fridge first.`);
     if (!isFit(pack, day))
       refuse(`${pack.code} was safe until ${pack.safeUntil}. It is not fed any more: throw it away.`);

@@ -13,7 +13,6 @@ import { USUAL_PLAN } from '@/core/portion/pack-plan';
 import { proposePacks } from '@/core/portion/proposals';
 import { isDried } from '@/core/preserve/shelf-life';
 import { countOf } from '@/core/quantity/count-words';
-import { packCode } from '@/core/stock/code';
 import { nth, sure } from '@/core/sure';
 import { addUp } from '@/core/add-up';
 import { readBoxes, readIngredients, type StoredBoxes, type StoredIngredient } from '../repositories/boxes';
@@ -22,7 +21,7 @@ import { readDogs } from '../repositories/dogs';
 import { boxPlan } from '../schema/batches';
 import { batchIn, refreshBatch } from './batch-at-hand';
 import { inMass, need, refuse, type Context } from './run';
-import { sealPacks, takeNumbers } from './seal';
+import { sealPacks, takeCodes } from './seal';
 
 /** The shares that go into boxes; refused where they do not keep together. */
 async function ingredientsFor(context: Context, shareIds: readonly number[]): Promise<StoredIngredient[]> {
@@ -141,8 +140,7 @@ export async function closeBoxes(context: Context, input: { boxesId: number }): 
     if (taken > own.grams * (1 + MOST_OVER) + 5)
       refuse(`Of ${own.name} only ${inMass(context)(own.grams)} are left: it was packed otherwise meanwhile.`);
   }
-  const first = await takeNumbers(context, home.recipeId, full.length);
-  const codes = full.map((_, index) => packCode(home.letter, first + index));
+  const codes = await takeCodes(context, home.recipeId, full.length);
   // It keeps no longer than what was cooked first.
   const since = nth(of.map(({ share }) => share.day).sort(), 0);
   await sealPacks(
@@ -171,7 +169,7 @@ export async function closeBoxes(context: Context, input: { boxesId: number }): 
       .set(only(plan, filled, left))
       .where(eq(boxPlan.id, id));
   for (const own of new Set([batchId, ...of.map((each) => each.batch.id)])) await refreshBatch(context, own);
-  return { codes };
+  return { codes: [...codes] };
 }
 
 /** What is left of boxes once some of them are closed. */

@@ -19,7 +19,7 @@ export const datingIn = ({ reference, rules }: Pick<Context, 'reference' | 'rule
   datingBy(reference.shelfLives, rules);
 
 /** What is packed or found is dated by the rules of that day, and what is dated anew by those of that one. */
-const TAKES_RULES: ReadonlySet<MovementKind> = new Set(['packed', 'found', 'received', 'split', 'merged', 'redated']);
+const TAKES_RULES: ReadonlySet<MovementKind> = new Set(['packed', 'found', 'received', 'redated']);
 
 export interface NewMovement {
   readonly kind: MovementKind;
@@ -115,6 +115,7 @@ async function bringUpToDate(context: Context, holdingIds: readonly number[]): P
               fridgeDaysUsed: state.fridgeDaysUsed,
               thawedOn: state.thawedOn ?? null,
               openedOn: state.openedOn ?? null,
+              blocked: state.blocked,
               safeUntil: state.safeUntil ?? null,
               bestBy: state.bestBy ?? null,
               rule: state.rule,

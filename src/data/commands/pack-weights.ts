@@ -89,7 +89,7 @@ export async function keepContents(tx: Context['tx'], holdingIds: readonly numbe
     if (found.void || now === before) continue;
     const parts = splitToGram(
       now,
-      found.contents.map(({ grams }) => grams),
+      found.contents.map(({ sealedAmount }) => sealedAmount),
     );
     for (const [index, { id }] of found.contents.entries())
       await tx

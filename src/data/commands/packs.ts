@@ -11,14 +11,13 @@ import { readPlaces } from '../repositories/household';
 import { spreadRest, withGrams } from '@/core/portion/filling';
 import type { ProposedPack } from '@/core/portion/packs';
 import { proposePacks } from '@/core/portion/proposals';
-import { packCode } from '@/core/stock/code';
 import type { WeighedBatch } from '../repositories/batches';
 import { readFilling } from '../repositories/filling';
 import { readDogs } from '../repositories/dogs';
 import { refreshBatch } from './batch-at-hand';
 import { inMass, need, refuse, type Context } from './run';
 import { datingIn } from './ledger';
-import { sealPacks, takeNumbers } from './seal';
+import { sealPacks, takeCodes } from './seal';
 import { shareIn } from './shares';
 import { nth, sure } from '@/core/sure';
 
@@ -44,8 +43,7 @@ export async function sealShare(context: Context, input: SealEntry): Promise<{ c
   const waits = new Map((input.freezeOn ?? []).map(({ index, days }) => [index, days]));
   const waitsAt = waits.size > 0 ? await fridgeFor(context, batch, share, Math.max(...waits.values())) : undefined;
   const trays = traysFor(share, proposed, input.trayByTray);
-  const numbers = await takeNumbers(context, batch.recipeId, proposed.length);
-  const codes = proposed.map((_, index) => packCode(batch.letter, numbers + index));
+  const codes = await takeCodes(context, batch.recipeId, proposed.length);
   await sealPacks(
     context,
     proposed.map((each, index) => ({
@@ -61,7 +59,7 @@ export async function sealShare(context: Context, input: SealEntry): Promise<{ c
     })),
   );
   await refreshBatch(context, batch.id);
-  return { codes };
+  return { codes: [...codes] };
 }
 
 /** The fridge where packs wait for their day in the freezer; refused where they would wait longer than it keeps them. */
@@ -109,7 +107,7 @@ export async function fillPack(context: Context, input: FillEntry): Promise<{ co
       'grams',
     );
   const [trays] = traysFor(share, [{ ...pack, grams }], input.trayByTray) ?? [];
-  const code = packCode(batch.letter, await takeNumbers(context, batch.recipeId, 1));
+  const code = nth(await takeCodes(context, batch.recipeId, 1), 0);
   await sealPacks(context, [
     {
       ...withGrams(pack, grams),

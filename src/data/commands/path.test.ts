@@ -25,7 +25,7 @@ import { sealShare } from './packs';
 import { saveTrays } from './trays';
 import { saveRecipe } from './recipes';
 import { correctPack } from './pack-weights';
-import { discardPack, movePacks, reverseMovement } from './stock';
+import { discardPacks, movePacks, reverseMovement } from './stock';
 import { readBatch } from '../repositories/batches';
 import { readDog } from '../repositories/dogs';
 import { readPlaces } from '../repositories/household';
@@ -236,7 +236,7 @@ describe('in the store and at the bowl', () => {
     expect((await pack('V1'))?.grams).toBe(850);
     expect((await house.run((context) => correctPack(context, { holdingId, grams: 5000 }))).ok).toBe(false);
     const packed = (await readHistory(house.db, holdingId))[0]!;
-    valueOf(await house.run((context) => discardPack(context, { holdingId })));
+    valueOf(await house.run((context) => discardPacks(context, { holdingIds: [holdingId] })));
     expect(await pack('V1')).toBeUndefined();
     // What was thrown away is not in its share: its packing stands until that is taken back.
     expect(await house.run((context) => reverseMovement(context, { movementId: packed.id }))).toMatchObject({

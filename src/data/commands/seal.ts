@@ -7,6 +7,7 @@ import type { LocalDate } from '@/core/calendar/local-date';
 import { isFatty } from '@/core/preserve/fat';
 import type { FromTray } from '@/core/preserve/bagging';
 import type { FoodKind, Packaging } from '@/core/preserve/shelf-life';
+import { packCode } from '@/core/stock/code';
 import { foldHolding, tenths, type Leg } from '@/core/stock/ledger';
 import { nth, sure } from '@/core/sure';
 import type { WeighedBatch } from '../repositories/batches';
@@ -42,14 +43,15 @@ export interface ToSeal {
   readonly trays?: readonly FromTray[];
 }
 
-/** The first of `count` running numbers of a recipe; they are never given out again. */
-export async function takeNumbers({ tx }: Context, recipeId: number, count: number): Promise<number> {
+/** The next codes of a recipe's packs; they are never given out again. */
+export async function takeCodes({ tx }: Context, recipeId: number, count: number): Promise<readonly string[]> {
   const [row] = await tx
     .update(recipe)
     .set({ nextPack: sql`${recipe.nextPack} + ${count}` })
     .where(eq(recipe.id, recipeId))
-    .returning({ next: recipe.nextPack });
-  return sure(row).next - count;
+    .returning({ next: recipe.nextPack, letter: recipe.letter });
+  const { next, letter } = sure(row);
+  return Array.from({ length: count }, (_, index) => packCode(letter, next - count + index));
 }
 
 const yieldOf = ({ batch, share }: ToContent): BatchYield =>
@@ -163,6 +165,7 @@ export async function sealPacks(context: Context, sealed: readonly ToSeal[]): Pr
         batchId: batch.id,
         shareId: share.id,
         amount: tenths(grams),
+        sealedAmount: tenths(grams),
         trays: trays ?? (share.trays.length === 1 ? [{ trayId: nth(share.trays, 0).id, amount: tenths(grams) }] : null),
         density,
         waterPerGram,

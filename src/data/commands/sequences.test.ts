@@ -5,15 +5,20 @@ import { plannedExample, sealedExample, weighedExample } from '../fixtures/worke
 import { readDog, type StoredDog } from '../repositories/dogs';
 import { readPlaces } from '../repositories/household';
 import { readLatestMovements } from '../repositories/movements';
-import { type StoredPack } from '../repositories/stock';
+import { readPackByCode, type StoredPack } from '../repositories/stock';
 import { feedBowl } from './bowls';
 import { correctPack } from './pack-weights';
-import { discardPack, movePacks, reverseMovement } from './stock';
+import type { CommandResult } from '@/core/problem';
+import { SAID_OF_PACKS } from '@/core/stock/store-acts';
+import { countPlace } from './count';
+import { mixPacks, splitPack } from './repack';
+import { sayOfPacks } from './said-of-packs';
+import { discardPacks, movePacks, reverseMovement } from './stock';
 
 /** One thing that somebody may try with the stock, possible or not. */
 const attempt = fc.record({
-  what: fc.constantFrom('feed', 'move', 'correct', 'discard', 'reverse', 'next day'),
-  pack: fc.nat(9),
+  what: fc.constantFrom('feed', 'move', 'correct', 'discard', 'reverse', 'next day', 'split', 'mix', 'say', 'count'),
+  pack: fc.nat(30),
   place: fc.nat(2),
   grams: fc.integer({ min: -5, max: 900 }),
   pick: fc.nat(30),
@@ -48,7 +53,24 @@ test('whatever is tried with the stock, in whatever order: balanced, equal to th
         if (what === 'move')
           await house.run((context) => movePacks(context, { holdingIds: [holdingId], placeId: places[place]!.id }));
         if (what === 'correct') await house.run((context) => correctPack(context, { holdingId, grams }));
-        if (what === 'discard') await house.run((context) => discardPack(context, { holdingId }));
+        const made: string[] = [];
+        const keep = (answer: CommandResult<{ code: string }>) => answer.ok && made.push(answer.value.code);
+        if (what === 'split') keep(await house.run((context) => splitPack(context, { holdingId, grams })));
+        if (what === 'mix') {
+          const parts = [stock[pack % stock.length]!, stock[pick % stock.length]!];
+          const of = parts.map((each) => ({ holdingId: each.holdingId, grams }));
+          keep(await house.run((context) => mixPacks(context, { parts: of })));
+        }
+        for (const code of made) stock.push((await readPackByCode(house.db, code))!);
+        if (what === 'say') {
+          const is = SAID_OF_PACKS[pick % SAID_OF_PACKS.length]!;
+          await house.run((context) => sayOfPacks(context, { holdingIds: [holdingId], is, why: 'so' }));
+        }
+        if (what === 'count') {
+          const [missing, also] = grams % 2 ? [[holdingId], []] : [[], [stock[pack % stock.length]!.code]];
+          await house.run((context) => countPlace(context, { placeId: places[place]!.id, missing, also }));
+        }
+        if (what === 'discard') await house.run((context) => discardPacks(context, { holdingIds: [holdingId] }));
         const latest = await readLatestMovements(house.db, 31);
         const target = latest[pick % latest.length];
         if (what === 'reverse' && target)
@@ -59,12 +81,18 @@ test('whatever is tried with the stock, in whatever order: balanced, equal to th
         drift: number;
         below: number;
         doubled: number;
+        packed: number;
       }>(sql`select
         (select count(*)::int from (select movement_id from leg group by movement_id having sum(amount) <> 0) m) unbalanced,
         (select count(*)::int from holding h where h.amount <> coalesce((select sum(amount) from leg where holding_id = h.id), 0)) drift,
         (select count(*)::int from (select holding_id from leg where holding_id is not null group by holding_id, place_id having sum(amount) < 0) n) below,
-        (select count(*)::int from (select 1 from bowl where reversed_by is null group by dog_id, day, slot_id having count(*) > 1) b) doubled`);
-      expect(rows[0]).toEqual({ unbalanced: 0, drift: 0, below: 0, doubled: 0 });
+        (select count(*)::int from (select 1 from bowl where reversed_by is null group by dog_id, day, slot_id having count(*) > 1) b) doubled,
+        (select sum(c.amount)::int from pack_content c join holding h on h.id = c.holding_id where not h.void) packed`);
+      // Whatever was split and mixed, what packs hold of the pot is what came out of it.
+      const out = await house.db.execute<{ out: number }>(
+        sql`select -coalesce(sum(l.amount), 0)::int out from leg l where l.account = 'cooked'`,
+      );
+      expect(rows[0]).toEqual({ unbalanced: 0, drift: 0, below: 0, doubled: 0, packed: out.rows[0]!.out });
     }),
     { numRuns: 12 },
   );

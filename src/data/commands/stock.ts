@@ -11,7 +11,7 @@ import { share } from '../schema/batches';
 import { bowl, bowlPart } from '../schema/stock';
 import { refreshBatch } from './batch-at-hand';
 import { writeMovement, writeMovements, type NewMovement } from './ledger';
-import { atHand, GOES_BACK, packWith } from './pack-at-hand';
+import { atHand, GOES_BACK } from './pack-at-hand';
 import { keepContents } from './pack-weights';
 import { shareIn } from './shares';
 import { refuse, type Context } from './run';
@@ -21,7 +21,7 @@ import { sure } from '@/core/sure';
 export async function movePacks(
   context: Context,
   input: { holdingIds: readonly number[]; placeId: number },
-): Promise<void> {
+): Promise<{ movementIds: number[] }> {
   const place =
     (await readPlaces(context.tx)).find((each) => each.id === input.placeId) ?? refuse('This place is not known.');
   const packs = await readPacks(context.tx, input.holdingIds);
@@ -43,21 +43,37 @@ export async function movePacks(
       ],
     };
   });
-  await writeMovements(context, entries);
+  const made = await writeMovements(context, entries);
+  return { movementIds: made.map(({ id }) => id) };
 }
 
-/** Throws away what is left of a pack. */
-export async function discardPack(context: Context, input: { holdingId: number; note?: string }): Promise<void> {
-  const pack = await packWith(context, input.holdingId);
-  const amount = tenths(pack.grams);
-  await writeMovement(context, {
-    kind: 'discarded',
-    note: input.note,
-    legs: [
-      { holdingId: pack.holdingId, placeId: pack.placeId, amount: -amount },
-      { account: 'thrown', amount },
-    ],
-  });
+/** Throws away what is left of packs, and says why where that is known; all of them or none. */
+export async function discardPacks(
+  context: Context,
+  input: { holdingIds: readonly number[]; why?: string },
+): Promise<{ movementIds: number[] }> {
+  const packs = await readPacks(context.tx, input.holdingIds);
+  const made = await writeMovements(
+    context,
+    [...new Set(input.holdingIds)].map((holdingId): NewMovement => {
+      const pack = atHand(packs, holdingId);
+      const amount = tenths(pack.grams);
+      return {
+        kind: 'discarded',
+        note: input.why,
+        legs: [
+          { holdingId, placeId: pack.placeId, amount: -amount },
+          { account: 'thrown', amount },
+        ],
+      };
+    }),
+  );
+  return { movementIds: made.map(({ id }) => id) };
+}
+
+/** Takes back all that one act did, the last of it first; all of it or nothing. */
+export async function reverseAll(context: Context, input: { movementIds: readonly number[] }): Promise<void> {
+  for (const movementId of [...input.movementIds].sort((a, b) => b - a)) await reverseMovement(context, { movementId });
 }
 
 /**
@@ -81,7 +97,8 @@ export async function reverseMovement(context: Context, input: { movementId: num
     note: input.note,
   });
   if (first.kind === 'fed') await tx.update(bowl).set({ reversedBy: reversal.id }).where(eq(bowl.movementId, first.id));
-  const touched = first.kind === 'packed' || fromPot(first.legs) ? holdingsOf(first.legs) : [];
+  const fromPacks = first.kind === 'split' || first.kind === 'merged';
+  const touched = first.kind === 'packed' || fromPacks || fromPot(first.legs) ? holdingsOf(first.legs) : [];
   await keepContents(tx, touched);
   await refreshShares(context, touched);
   await refreshWarm(context, first);

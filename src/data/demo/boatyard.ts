@@ -24,7 +24,7 @@ import { savePlan } from '../commands/plans';
 import { sealShare } from '../commands/packs';
 import { saveTrays } from '../commands/trays';
 import { saveRecipe } from '../commands/recipes';
-import { discardPack, movePacks } from '../commands/stock';
+import { discardPacks, movePacks } from '../commands/stock';
 import { saveSupply } from '../commands/supplies';
 import type { Database, Tx } from '../database';
 import type { Reference } from '../reference/reference';
@@ -303,7 +303,7 @@ async function throwCrumbs(context: Context, batchId: number): Promise<void> {
       (pack.placeKind === 'fridge' || pack.dogId === undefined) &&
       pack.contents.some((content) => content.batchId === batchId)
     )
-      await discardPack(context, { holdingId: pack.holdingId, note: 'crumbs' });
+      await discardPacks(context, { holdingIds: [pack.holdingId], why: 'crumbs' });
 }
 
 async function thawForToday(context: Context, tx: Tx): Promise<void> {

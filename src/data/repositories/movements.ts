@@ -1,5 +1,5 @@
 import 'server-only';
-import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, exists, inArray, isNotNull, ne, not, or, sql, type SQL } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import type { HoldingRules, Leg, Movement } from '@/core/stock/ledger';
 import { sure } from '@/core/sure';
@@ -85,30 +85,52 @@ export async function readRules(
 ): Promise<HoldingRules[]> {
   if (holdingIds.length === 0) return [];
   const rows = await tx
-    .select({ id: holding.id, kind: holding.foodKind, fatty: holding.fatty, packaging: holding.packaging })
+    .select({
+      id: holding.id,
+      kind: holding.foodKind,
+      fatty: holding.fatty,
+      packaging: holding.packaging,
+      origin: holding.origin,
+    })
     .from(holding)
     .where(inArray(holding.id, [...holdingIds]))
     .orderBy(asc(holding.id));
   const places = new Map((await tx.select().from(place)).map((each) => [each.id, each.kind]));
-  return rows.map(({ id, kind, fatty, packaging }) => ({
+  return rows.map(({ id, kind, fatty, packaging, origin }) => ({
     holdingId: id,
     kind,
     fatty,
     places,
     dating,
     ...(packaging === null ? {} : { packaging }),
+    ...(origin === null ? {} : { origin }),
   }));
 }
 
-/** Tenths of a gram that came out of the pot into each pack, by its holding. */
+/** Tenths of a gram that came into each pack out of the pot, or out of another pack, by its holding. */
 export async function readSealed(tx: Tx, holdingIds: readonly number[]): Promise<Map<number, number>> {
   if (holdingIds.length === 0) return new Map();
-  const cooked = alias(leg, 'cooked');
+  const other = alias(leg, 'other');
+  const others = (is: SQL) =>
+    exists(
+      tx
+        .select({ one: sql`1` })
+        .from(other)
+        .where(and(eq(other.movementId, leg.movementId), is)),
+    );
   const rows = await tx
     .select({ id: leg.holdingId, amount: sql<number>`sum(${leg.amount})::int` })
     .from(leg)
-    .innerJoin(cooked, and(eq(cooked.movementId, leg.movementId), eq(cooked.account, 'cooked')))
-    .where(inArray(leg.holdingId, [...holdingIds]))
+    .where(
+      and(
+        inArray(leg.holdingId, [...holdingIds]),
+        or(
+          others(eq(other.account, 'cooked')),
+          // Split and mixed: from pack to pack, with no account beside them.
+          and(not(others(isNotNull(other.account))), others(ne(other.holdingId, leg.holdingId))),
+        ),
+      ),
+    )
     .groupBy(leg.holdingId);
   return new Map(rows.flatMap(({ id, amount }) => (id === null ? [] : [[id, amount] as const])));
 }

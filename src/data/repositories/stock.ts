@@ -29,6 +29,11 @@ export interface StoredContent {
   readonly byProduct: ByProduct | null;
   readonly unproven: boolean;
   readonly grams: number;
+  /** Tenths of a gram of it when the pack was sealed. */
+  readonly sealedAmount: number;
+  /** kcal and mL of water to put back in each stored g of it. */
+  readonly density: number;
+  readonly waterPerGram: number;
   readonly id: number;
   /** The yield that it is of, by its place. */
   readonly place: number;
@@ -57,6 +62,7 @@ export interface StoredPack {
   /** Sealed by its target, and not weighed. */
   readonly byTarget: boolean;
   readonly foodKind: HoldingRules['kind'];
+  readonly fatty: boolean;
   readonly grams: number;
   readonly labelGrams: number;
   /** kcal in each stored gram, as it is known now. */
@@ -84,6 +90,7 @@ export interface StoredPack {
   readonly sealedGrams: number;
   /** Its packing was taken back: what it held is in its share again. */
   readonly void: boolean;
+  readonly blocked: boolean;
   /** In what it is packed; undefined: nobody has said. */
   readonly packaging: Packaging | undefined;
   /** The day on which it goes from the fridge into a freezer, and which one. */
@@ -125,6 +132,9 @@ async function toPacks(tx: Tx, rows: readonly PackRow[]): Promise<StoredPack[]> 
       cookedAt: batch.startedAt,
       unproven: sql<boolean>`coalesce((coalesce(${parent.summary}, ${batch.summary})->>'unproven')::boolean, false)`,
       amount: packContent.amount,
+      sealedAmount: packContent.sealedAmount,
+      density: packContent.density,
+      waterPerGram: packContent.waterPerGram,
       place: share.yield,
       apart: sql<BatchSummary['apart'] | null>`${batch.summary}->'apart'`,
     })
@@ -176,6 +186,7 @@ const toPack = (
   pieces: sealed.pieces ?? undefined,
   byTarget: sealed.weighed === false,
   foodKind: state.foodKind,
+  fatty: state.fatty,
   grams: fromTenths(state.amount),
   sealedGrams: addUp(contents, (each) => each.grams),
   labelGrams: fromTenths(sealed.labelAmount),
@@ -197,6 +208,7 @@ const toPack = (
   beside: contents.some((each) => each.byProduct !== null),
   unproven: contents.some((each) => each.unproven),
   void: state.void,
+  blocked: state.blocked,
   packaging: state.packaging ?? undefined,
   freezeOn: sealed.freezeOn ?? undefined,
   freezeIn: sealed.freezeIn ?? undefined,
@@ -274,6 +286,7 @@ export const sourceOf = (stored: StoredPack, days: DayKcal = new Map()): Source 
   bestBy: stored.bestBy,
   opened: isDried(stored.foodKind) ? stored.openedOn !== undefined : stored.grams < stored.labelGrams,
   short: stored.short,
+  blocked: stored.blocked,
   beside: stored.beside,
   ...(stored.contents.length === 1 && stored.contents[0]?.apart
     ? { plate: plateIn(stored.contents[0].batchId, stored.contents[0].place, stored.contents[0].apart, days) }

@@ -16,7 +16,7 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { LocalDate } from '../../core/calendar/local-date';
 import type { FoodKind, Packaging } from '../../core/preserve/shelf-life';
-import type { Account, MovementKind } from '../../core/stock/ledger';
+import type { Account, MovementKind, Origin } from '../../core/stock/ledger';
 import { batch, share } from './batches';
 import { dog, mealSlot, ration } from './dogs';
 import { place, shelfRules } from './household';
@@ -52,6 +52,8 @@ export const holding = pgTable(
     rule: text('rule').notNull(),
     /** In what it is packed; null: nobody has said. */
     packaging: text('packaging').$type<Packaging>(),
+    /** What food had behind it that was split off another pack or mixed of several; null: it begins with its first movement. */
+    origin: jsonb('origin').$type<Origin>(),
   },
   (table) => [
     check('nothing_below_zero', sql`${table.amount} >= 0`),
@@ -106,8 +108,10 @@ export const packContent = pgTable(
       .references(() => share.id),
     /** Tenths of a gram of each tray that is in it, where it was filled tray by tray. */
     trays: jsonb('trays').$type<readonly { readonly trayId: number; readonly amount: number }[]>(),
-    /** Tenths of a gram. */
+    /** Tenths of a gram that came of it into the pack, as it is known now. */
     amount: integer('amount').notNull(),
+    /** The same when the pack was sealed: what came in by now is divided among its contents by it. */
+    sealedAmount: integer('sealed_amount').notNull(),
     /** kcal and mL of water to put back in each stored gram of it, as it is known now. */
     density: doublePrecision('density').notNull(),
     waterPerGram: doublePrecision('water_per_gram').notNull(),

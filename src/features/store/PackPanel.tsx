@@ -12,7 +12,7 @@ import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { Tub } from '@/ui/badges/badges';
-import { correctPack, discardPack, movePacks, reverseMovement, dropQuality, noteQuality } from './actions';
+import { correctPack, discardPacks, movePacks, reverseMovement, dropQuality, noteQuality } from './actions';
 import { AnyPortion } from './AnyPortion';
 import { MoveTo } from './MoveTo';
 import type { OpenPack } from './queries';
@@ -24,7 +24,7 @@ export function PackPanel({ pack, onClose }: { pack: OpenPack; onClose: () => vo
   const { inMass, readScale, scaleUnit } = useUnits();
   const slot = `pack-${pack.holdingId}`;
   const move = useCommand(movePacks, `${slot}-move`);
-  const discard = useCommand(discardPack, `${slot}-discard`);
+  const discard = useCommand(discardPacks, `${slot}-discard`);
   const [asked, setAsked] = useState<number>();
   const note = useCommand(noteQuality, `quality-${pack.holdingId}`);
   const drop = useCommand(dropQuality, `quality-drop-${pack.holdingId}`);
@@ -79,7 +79,7 @@ export function PackPanel({ pack, onClose }: { pack: OpenPack; onClose: () => vo
                 variant="outlined"
                 size="large"
                 disabled={discard.pending}
-                onClick={() => discard.run({ holdingId: pack.holdingId })}
+                onClick={() => discard.run({ holdingIds: [pack.holdingId] })}
               >
                 Throw away
               </Button>

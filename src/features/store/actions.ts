@@ -3,13 +3,31 @@
 import { dropQualitySchema, qualitySchema } from '@/core/preserve/quality';
 import * as quality from '@/data/commands/quality';
 import * as weights from '@/data/commands/pack-weights';
+import * as counted from '@/data/commands/count';
+import * as repack from '@/data/commands/repack';
+import * as said from '@/data/commands/said-of-packs';
 import * as stock from '@/data/commands/stock';
 import { movePacksSchema } from '@/core/schema';
+import {
+  countSchema,
+  mixSchema,
+  reverseAllSchema,
+  sayOfPacksSchema,
+  splitSchema,
+  throwSchema,
+  unblockSchema,
+} from '@/core/stock/store-acts';
 import { houseAction } from '@/data/house-action';
-import { correctSchema, discardSchema, reverseSchema } from './schema';
+import { correctSchema, reverseSchema } from './schema';
 
 export const movePacks = houseAction('move packs', movePacksSchema, stock.movePacks);
-export const discardPack = houseAction('discard pack', discardSchema, stock.discardPack);
+export const discardPacks = houseAction('discard packs', throwSchema, stock.discardPacks);
+export const reverseAll = houseAction('reverse all', reverseAllSchema, stock.reverseAll);
+export const splitPack = houseAction('split pack', splitSchema, repack.splitPack);
+export const mixPacks = houseAction('mix packs', mixSchema, repack.mixPacks);
+export const sayOfPacks = houseAction('say of packs', sayOfPacksSchema, said.sayOfPacks);
+export const unblockPacks = houseAction('unblock packs', unblockSchema, said.unblockPacks);
+export const countPlace = houseAction('count place', countSchema, counted.countPlace);
 export const correctPack = houseAction('correct pack', correctSchema, weights.correctPack);
 export const reverseMovement = houseAction('reverse movement', reverseSchema, stock.reverseMovement);
 export const noteQuality = houseAction('note quality', qualitySchema, quality.noteQuality);

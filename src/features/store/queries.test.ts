@@ -1,4 +1,4 @@
-import { discardPack, movePacks } from '@/data/commands/stock';
+import { discardPacks, movePacks } from '@/data/commands/stock';
 import { contextFor } from '@/data/commands/run';
 import { serve } from '@/data/fixtures/served';
 import { storeView } from './queries';
@@ -50,7 +50,7 @@ test('what is done shows at once: in the shelf, in the history and in what was d
     said: expect.stringMatching(/^moved \d+ g to the freezer$/) as string,
     canReverse: true,
   });
-  await discardPack(await context(), { holdingId: pack.holdingId });
+  await discardPacks(await context(), { holdingIds: [pack.holdingId] });
   const gone = await storeView(pack.code);
   expect(gone.shelves.flatMap((shelf) => shelf.packs).map((each) => each.code)).not.toContain(pack.code);
   expect(gone.latest[0]).toMatchObject({ codes: pack.code, said: expect.stringMatching(/^threw away/) as string });

@@ -1,0 +1,166 @@
+import 'server-only';
+import { splitToGram } from '@/core/portion/split';
+import { foldHolding, tenths, type HoldingState, type Leg } from '@/core/stock/ledger';
+import { mixedKind, originOf, type ToMix } from '@/core/stock/mixed';
+import type { MixEntry, SplitEntry } from '@/core/stock/store-acts';
+import { addUp } from '@/core/add-up';
+import { nth, sure } from '@/core/sure';
+import { readHistories, readRules } from '../repositories/movements';
+import { readDogs } from '../repositories/dogs';
+import { readPacks, type StoredPack } from '../repositories/stock';
+import { eq } from 'drizzle-orm';
+import { holding, pack, packContent } from '../schema/stock';
+import { datingIn, writeMovement } from './ledger';
+import { atHand, packWith } from './pack-at-hand';
+import { keepContents } from './pack-weights';
+import { inMass, need, refuse, type Context } from './run';
+import { takeCodes } from './seal';
+
+/** What is taken out of a pack into a new one, in tenths of a gram. */
+interface Taken {
+  readonly from: StoredPack;
+  readonly amount: number;
+}
+
+/** Packs as they are after all their movements. */
+async function statesOf(context: Context, packs: readonly StoredPack[]): Promise<Map<number, HoldingState>> {
+  const ids = packs.map((each) => each.holdingId);
+  const histories = await readHistories(context.tx, ids);
+  const rules = await readRules(context.tx, ids, datingIn(context));
+  return new Map(rules.map((own) => [own.holdingId, sure(need(foldHolding(histories.get(own.holdingId) ?? [], own)))]));
+}
+
+/** Puts what is taken out of packs into a new one with its own code: as old as the oldest of it, and told from all of it. */
+async function intoNewPack(
+  context: Context,
+  taken: readonly Taken[],
+  made: { readonly kind: 'split' | 'merged'; readonly dogId: number | undefined },
+): Promise<{ holdingId: number; code: string }> {
+  const { tx, today } = context;
+  const states = await statesOf(
+    context,
+    taken.map(({ from }) => from),
+  );
+  const parts = taken.map(({ from }): ToMix => {
+    const state = sure(states.get(from.holdingId));
+    return { ...state, code: from.code, kind: from.foodKind };
+  });
+  const foodKind = made.kind === 'split' ? nth(parts, 0).kind : need(mixedKind(parts));
+  const [first] = [...taken].sort((a, b) => b.amount - a.amount);
+  const { from: most } = sure(first);
+  const placeId = most.placeId;
+  const amount = addUp(taken, (each) => each.amount);
+  const mean = (of: (from: StoredPack) => number) => addUp(taken, (each) => of(each.from) * each.amount) / amount;
+  const [density, waterPerGram] = [mean((from) => from.density), mean((from) => from.waterPerGram)];
+  const packagings = new Set(taken.map(({ from }) => from.packaging));
+  const rows = await tx
+    .insert(holding)
+    .values({
+      kind: 'pack',
+      foodKind,
+      fatty: taken.some(({ from }) => from.fatty),
+      placeId,
+      amount: 0,
+      since: today,
+      rule: '',
+      packaging: (packagings.size === 1 ? most.packaging : undefined) ?? null,
+      density,
+      waterPerGram,
+      origin: originOf(parts, today),
+    })
+    .returning({ id: holding.id });
+  const holdingId = nth(rows, 0).id;
+  const code = nth(await takeCodes(context, most.recipeId, 1), 0);
+  await tx.insert(pack).values({
+    holdingId,
+    code,
+    dogId: made.dogId ?? null,
+    weighed: true,
+    packedOn: most.packedOn,
+    labelAmount: amount,
+    labelDensity: density,
+    labelWaterPerGram: waterPerGram,
+    labelRule: '',
+    short: false,
+    estimated: taken.some(({ from }) => from.estimated),
+    moisture: most.moisture ?? null,
+  });
+  const contents = new Map<string, typeof packContent.$inferInsert>();
+  for (const { from, amount: out } of taken) {
+    const shares = splitToGram(
+      out,
+      from.contents.map((each) => each.sealedAmount),
+    );
+    for (const [index, each] of from.contents.entries()) {
+      const key = `${each.batchId} ${each.shareId}`;
+      const before = contents.get(key);
+      contents.set(key, {
+        holdingId,
+        batchId: each.batchId,
+        shareId: each.shareId,
+        amount: (before?.amount ?? 0) + nth(shares, index),
+        sealedAmount: (before?.amount ?? 0) + nth(shares, index),
+        density: each.density,
+        waterPerGram: each.waterPerGram,
+      });
+    }
+  }
+  await tx.insert(packContent).values([...contents.values()].filter((each) => each.amount > 0));
+  const legs: Leg[] = [
+    ...taken.map(({ from, amount: out }) => ({ holdingId: from.holdingId, placeId: from.placeId, amount: -out })),
+    { holdingId, placeId, amount },
+  ];
+  await writeMovement(context, { kind: made.kind, legs });
+  await keepContents(
+    tx,
+    taken.map(({ from }) => from.holdingId),
+  );
+  // The label says what holds for it from its first day on.
+  const now = sure((await readPacks(tx, [holdingId]))[0]);
+  await tx
+    .update(pack)
+    .set({ labelSafeUntil: now.safeUntil ?? null, labelBestBy: now.bestBy ?? null, labelRule: now.rule })
+    .where(eq(pack.holdingId, holdingId));
+  return { holdingId, code };
+}
+
+/** A part of a pack becomes a pack of its own. */
+export async function splitPack(context: Context, input: SplitEntry): Promise<{ code: string }> {
+  const from = await packWith(context, input.holdingId);
+  const amount = tenths(input.grams);
+  if (!(amount > 0)) refuse('How much of it goes into the new pack?', 'grams');
+  if (amount >= tenths(from.grams))
+    refuse(`${from.code} holds ${inMass(context)(from.grams)}: something of it stays in it.`, 'grams');
+  if (from.blocked) refuse(`${from.code} is blocked: it stays together.`);
+  if (input.dogId !== undefined && !(await readDogs(context.tx)).some(({ id }) => id === input.dogId))
+    refuse('This dog is not here any more.', 'dogId');
+  const { code } = await intoNewPack(context, [{ from, amount }], {
+    kind: 'split',
+    dogId: input.dogId ?? from.dogId,
+  });
+  return { code };
+}
+
+/** Packs, or parts of them, mixed into one container with a code of its own; for their dog, where it is one. */
+export async function mixPacks(context: Context, input: MixEntry): Promise<{ code: string }> {
+  const ids = input.parts.map((part) => part.holdingId);
+  if (new Set(ids).size < ids.length) refuse('A pack stands here twice.', 'parts');
+  const packs = await readPacks(context.tx, ids);
+  const taken = input.parts.map(({ holdingId, grams }, index): Taken => {
+    const from = atHand(packs, holdingId);
+    const amount = tenths(grams);
+    const field = `parts.${index}`;
+    if (!(amount > 0)) refuse('How much of it goes in?', field);
+    if (amount > tenths(from.grams)) refuse(`Only ${inMass(context)(from.grams)} are left in ${from.code}.`, field);
+    if (from.safeUntil !== undefined && from.safeUntil < context.today)
+      refuse(`${from.code} was safe until ${from.safeUntil}: it is mixed with nothing.`, field);
+    if (from.beside !== nth(packs, 0).beside) refuse('Broth or fat are not mixed into meals.', field);
+    return { from, amount };
+  });
+  const dogs = [...new Set(taken.map(({ from }) => from.dogId))];
+  const { code } = await intoNewPack(context, taken, {
+    kind: 'merged',
+    dogId: dogs.length === 1 ? dogs[0] : undefined,
+  });
+  return { code };
+}
