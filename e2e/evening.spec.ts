@@ -28,7 +28,9 @@ test('tonight: one press moves what tomorrow needs, and it is thawed from that d
   await moved.click();
   await expect(page.getByText('Nothing needs to leave the freezer for tomorrow.')).toBeVisible();
   await page.goto(`${hodman.address}/store?pack=${code}`);
-  await expect(page.getByRole('dialog')).toContainText(/Fridge · feed by Sun 29 Nov · (short, )?thawed Wed 25 Nov/);
+  await expect(page.getByRole('region', { name: code, exact: true })).toContainText(
+    /Fridge · feed by Sun 29 Nov · (short, )?thawed Wed 25 Nov/,
+  );
 });
 
 test('a plan is put away, and is gone', async () => {
@@ -67,7 +69,7 @@ test('a counted pot is marked as an estimate everywhere, and is fed warm today',
     .first()
     .textContent();
   await page.goto(`${hodman.address}/store?pack=${code}`);
-  await expect(page.getByRole('dialog')).toContainText('an estimate');
+  await expect(page.getByRole('region', { name: code!, exact: true })).toContainText('an estimate');
 });
 
 test('warm food comes first; when all have eaten, Today says so', async () => {

@@ -44,7 +44,9 @@ test('two at the same bowl at once: one movement and one plain sentence', async 
   await expect(said(1).or(done(1))).toBeVisible();
   expect((await said(0).count()) + (await said(1).count())).toBe(1);
   await pages[0]!.goto(`${hodman.address}/store?pack=${code}`);
-  await expect(pages[0]!.getByRole('dialog').getByText(/^fed \d+ g Wed 25 Nov/)).toHaveCount(1);
+  await expect(
+    pages[0]!.getByRole('region', { name: code, exact: true }).getByText(/^fed \d+ g Wed 25 Nov/),
+  ).toHaveCount(1);
   await Promise.all(kitchens.map((kitchen) => kitchen.close()));
 });
 
@@ -54,7 +56,7 @@ test('a double click is one movement', async ({ page }) => {
   await page.getByRole('button', { name: 'Fed Juniper' }).dblclick();
   await expect(page.getByText('Juniper has had breakfast.')).toBeVisible();
   await page.goto(`${hodman.address}/store?pack=${code}`);
-  await expect(page.getByRole('dialog').getByText(/^fed \d+ g Wed 25 Nov/)).toHaveCount(1);
+  await expect(page.getByRole('region', { name: code, exact: true }).getByText(/^fed \d+ g Wed 25 Nov/)).toHaveCount(1);
 });
 
 test('a reload in mid-submit is one dog, and what was typed is still there', async ({ page }) => {

@@ -17,6 +17,7 @@ import type { EnergyFactors } from '../../core/nutrition/energy';
 import type { DryerSpec, EquipmentKind } from '../../core/plan/equipment';
 import type { CycleEventKind } from '../../core/preserve/cycle';
 import type { DryMethod } from '../../core/preserve/methods';
+import type { CUT_EVENTS } from '../../core/preserve/power-cut';
 import type { PlaceKind, ShelfLife } from '../../core/preserve/shelf-life';
 import type { UnitSet } from '../../core/quantity/units';
 
@@ -50,6 +51,36 @@ export const place = pgTable('place', {
   position: integer('position').notNull(),
   archivedAt: timestamp('archived_at', { withTimezone: true }),
 });
+
+/** A time without power. What was said of its places are events; settled, what had to go has gone. */
+export const powerCut = pgTable('power_cut', {
+  id: serial('id').primaryKey(),
+  startedAt: timestamp('started_at', { withTimezone: true }).notNull(),
+  endedAt: timestamp('ended_at', { withTimezone: true }),
+  settledAt: timestamp('settled_at', { withTimezone: true }),
+  /** There was none: it was pressed by mistake. */
+  droppedAt: timestamp('dropped_at', { withTimezone: true }),
+});
+
+export const powerCutEvent = pgTable(
+  'power_cut_event',
+  {
+    id: serial('id').primaryKey(),
+    cutId: integer('cut_id')
+      .notNull()
+      .references(() => powerCut.id),
+    placeId: integer('place_id')
+      .notNull()
+      .references(() => place.id),
+    kind: text('kind').$type<(typeof CUT_EVENTS)[number]>().notNull(),
+    /** °C of a reading, how full from 0 to 1, 1 for a door. */
+    value: doublePrecision('value').notNull(),
+    at: timestamp('at', { withTimezone: true }).notNull(),
+    /** Set once, when it is unsaid. */
+    unsaidAt: timestamp('unsaid_at', { withTimezone: true }),
+  },
+  (table) => [index('power_cut_events').on(table.cutId)],
+);
 
 /** A thing of the kitchen that limits a plan: a vessel, a container, a dryer. */
 export const equipment = pgTable(

@@ -1,26 +1,51 @@
 'use client';
 
-import { Fold } from '@/ui/Fold';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { countOf } from '@/core/quantity/count-words';
+import { addUp } from '@/core/add-up';
+import { Fold } from '@/ui/Fold';
+import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
-import { Tub } from '@/ui/badges/badges';
+import { useCommand } from '@/ui/form/use-command';
 import { EmptyRoom } from '@/ui/room';
-import { PackPanel } from './PackPanel';
-import type { Shelf, ShelfPack, StoreView } from './queries';
+import { useShortcutsOn } from '@/ui/shortcuts';
+import { UndoBar } from '@/ui/UndoBar';
+import { reverseAll } from './actions';
+import { PackInHand } from './pack/PackInHand';
+import type { StoreView } from './queries';
+import { Several } from './shelves/Several';
+import { ShelfDrawn } from './shelves/ShelfDrawn';
 import styles from './store.module.css';
-import { useUnits } from '@/ui/units';
 
-/** Drawn at first; the rest of a full shelf comes with a press. */
-const SHOWN = 24;
+/** What was done a moment ago, and what takes it back. */
+interface Done {
+  readonly said: string;
+  readonly movementIds: readonly number[];
+}
 
-/** The shelves with their packs in order of use; a press takes a pack in hand. */
+/** The places with their packs in order of use; a press takes a pack in hand, which stands beside them. */
 export function Store({ view }: { view: StoreView }) {
   const router = useRouter();
-  const empty = view.shelves.every((shelf) => shelf.packs.length === 0);
-  if (empty && view.latest.length === 0 && !view.open) {
+  const [wanted, setWanted] = useState('');
+  const [chosen, setChosen] = useState<ReadonlySet<number>>();
+  const [done, setDone] = useState<Done>();
+  const back = useCommand(reverseAll, 'store-back', () => setDone(undefined));
+  const [on] = useShortcutsOn();
+  useHotkeys('l', () => router.push('/store/table'), { enabled: on });
+  useHotkeys('escape', () => view.open && router.push('/store', { scroll: false }));
+  const packs = view.shelves.flatMap((shelf) => shelf.packs);
+  const tokens = wanted.toLowerCase().split(/\s+/).filter(Boolean);
+  const isWanted = useMemo(() => {
+    if (tokens.length === 0) return undefined;
+    return (words: string) => tokens.every((token) => ` ${words}`.includes(` ${token}`));
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [wanted]);
+  const found = isWanted && packs.filter((pack) => isWanted(pack.words));
+  if (packs.length === 0 && view.latest.length === 0 && !view.open) {
     return (
       <EmptyRoom
         title="Nothing in store"
@@ -31,80 +56,112 @@ export function Store({ view }: { view: StoreView }) {
       </EmptyRoom>
     );
   }
+  const inHand = chosen ? packs.filter((pack) => chosen.has(pack.holdingId)) : [];
+  const isBeside = view.open !== undefined || chosen !== undefined;
   return (
-    <div className="page">
-      <div className="titleRow">
-        <h1>In store</h1>
-        <p className="soft">{empty ? 'nothing is left' : 'in order of use, first on the left'}</p>
-      </div>
-      {view.unknownCode !== undefined && <Problems problems={[{ message: `There is no pack ${view.unknownCode}.` }]} />}
-      <div className="stack">
+    <div className={`page ${isBeside ? styles.withPack : ''}`}>
+      <div className={styles.places}>
+        <div className={`titleRow ${styles.title}`}>
+          <h1>{packs.length === 0 ? 'Nothing in store' : `${countOf(packs.length, 'pack')} in store`}</h1>
+          <p className="soft">first on the left, as wide as its room</p>
+          <p className={styles.ways}>
+            <Button
+              variant="text"
+              size="small"
+              aria-pressed={chosen !== undefined}
+              onClick={() => setChosen(chosen ? undefined : new Set())}
+            >
+              {chosen ? 'one at a time' : 'several at once'}
+            </Button>
+            <Link href="/store/count">count what is there</Link>
+            <Link href="/store/power">power cut</Link>
+            <Link href="/store/trace">recall</Link>
+            <Link href="/store/table" aria-keyshortcuts={on ? 'l' : undefined}>
+              as a table
+            </Link>
+          </p>
+        </div>
+        {view.unknownCode !== undefined && (
+          <Problems problems={[{ message: `There is no pack ${view.unknownCode}.` }]} />
+        )}
+        <Problems problems={back.problems} />
+        <div className={styles.find}>
+          <Field
+            label="Which packs?"
+            hint="code, dog, recipe, protein, mark or date"
+            autoComplete="off"
+            value={wanted}
+            onChange={(event) => setWanted(event.target.value)}
+          />
+          {found && (
+            <p role="status" className="soft">
+              {found.length === 0 ? 'none of them' : countOf(found.length, 'pack')}
+              {chosen && found.length > 0 && (
+                <Button
+                  variant="text"
+                  size="small"
+                  onClick={() => setChosen(new Set([...chosen, ...found.map(({ holdingId }) => holdingId)]))}
+                >
+                  choose {found.length === 1 ? 'it' : 'them'}
+                </Button>
+              )}
+            </p>
+          )}
+        </div>
         {view.shelves.map((shelf) => (
-          <ShelfDrawn key={shelf.placeId} shelf={shelf} />
+          <ShelfDrawn
+            key={shelf.placeId}
+            shelf={shelf}
+            isWanted={isWanted}
+            inHand={view.open?.holdingId}
+            chosen={chosen}
+            onChoose={(id) => {
+              const next = new Set(chosen);
+              if (!next.delete(id)) next.add(id);
+              setChosen(next);
+            }}
+          />
         ))}
+        {view.latest.length > 0 && (
+          <Fold className={styles.latest} title="What was done last">
+            <ul className="rows">
+              {view.latest.map((entry) => (
+                <li key={entry.movementId}>
+                  <b>{entry.codes || 'the pot'}</b> {entry.said} <span className="note">{entry.when}</span>
+                </li>
+              ))}
+            </ul>
+          </Fold>
+        )}
       </div>
-      {view.latest.length > 0 && (
-        <Fold className={styles.latest} title="What was done last">
-          <ul className="rows">
-            {view.latest.map((entry) => (
-              <li key={entry.movementId}>
-                <b>{entry.codes || 'the pot'}</b> {entry.said} <span className="note">{entry.when}</span>
-              </li>
-            ))}
-          </ul>
-        </Fold>
+      {chosen ? (
+        <Several
+          packs={inHand}
+          places={view.shelves}
+          grams={addUp(inHand, (pack) => pack.grams)}
+          onDone={(said, movementIds) => {
+            setDone({ said, movementIds });
+            setChosen(new Set());
+          }}
+        />
+      ) : (
+        view.open && (
+          <PackInHand
+            pack={view.open}
+            key={view.open.holdingId}
+            onDone={(said, movementIds) => setDone({ said, movementIds })}
+            onClose={() => router.push('/store', { scroll: false })}
+          />
+        )
       )}
-      {view.open && (
-        <PackPanel
-          pack={view.open}
-          key={view.open.holdingId}
-          onClose={() => router.push('/store', { scroll: false })}
+      {done && (
+        <UndoBar
+          said={done.said}
+          undo={done.movementIds.length > 0 ? () => back.run({ movementIds: [...done.movementIds] }) : undefined}
+          pending={back.pending}
+          onClose={() => setDone(undefined)}
         />
       )}
     </div>
-  );
-}
-
-function ShelfDrawn({ shelf }: { shelf: Shelf }) {
-  const [all, setAll] = useState(false);
-  if (shelf.packs.length === 0) return null;
-  const shown = all ? shelf.packs.length : Math.min(SHOWN, shelf.packs.length);
-  return (
-    <section aria-labelledby={`shelf-${shelf.placeId}`} className={`${styles.shelf} ${styles[shelf.kind]}`}>
-      <div className="spread">
-        <h2 id={`shelf-${shelf.placeId}`}>{shelf.name}</h2>
-        <p className="soft">{shelf.said}</p>
-      </div>
-      <ul className={styles.packs}>
-        {shelf.packs.map((pack, place) => (
-          <PackOnShelf key={pack.holdingId} pack={pack} beyond={place >= shown} />
-        ))}
-      </ul>
-      {shown < shelf.packs.length && (
-        <Button variant="text" onClick={() => setAll(true)}>
-          {shelf.packs.length - shown} more
-        </Button>
-      )}
-    </section>
-  );
-}
-
-/** A pack in its place; one beyond what a screen shows stands on paper alone. */
-function PackOnShelf({ pack, beyond }: { pack: ShelfPack; beyond: boolean }) {
-  const { inMass } = useUnits();
-  return (
-    <li className={beyond ? styles.beyond : undefined}>
-      <Link href={`/store?pack=${pack.code}`} scroll={false} prefetch={false} className={styles.packLink}>
-        <Tub hatch={pack.protein.hatch} full={pack.full} size={56} />
-        <span className={styles.code}>{pack.code}</span>
-        <span>
-          {pack.whose}, {inMass(pack.grams)}
-        </span>
-        <span className={`note ${pack.tone === 'plain' ? '' : pack.tone}`}>
-          {pack.until}
-          {pack.notes.length > 0 && ` · ${pack.notes.join(', ')}`}
-        </span>
-      </Link>
-    </li>
   );
 }

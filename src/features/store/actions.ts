@@ -3,6 +3,8 @@
 import { dropQualitySchema, qualitySchema } from '@/core/preserve/quality';
 import * as quality from '@/data/commands/quality';
 import * as weights from '@/data/commands/pack-weights';
+import { beginCutSchema, cutActSchema, settleCutSchema } from '@/core/preserve/power-cut';
+import * as cuts from '@/data/commands/power-cuts';
 import * as counted from '@/data/commands/count';
 import * as repack from '@/data/commands/repack';
 import * as said from '@/data/commands/said-of-packs';
@@ -27,6 +29,9 @@ export const splitPack = houseAction('split pack', splitSchema, repack.splitPack
 export const mixPacks = houseAction('mix packs', mixSchema, repack.mixPacks);
 export const sayOfPacks = houseAction('say of packs', sayOfPacksSchema, said.sayOfPacks);
 export const unblockPacks = houseAction('unblock packs', unblockSchema, said.unblockPacks);
+export const beginCut = houseAction('begin power cut', beginCutSchema, cuts.beginCut);
+export const sayOfCut = houseAction('say of power cut', cutActSchema, cuts.sayOfCut);
+export const settleCut = houseAction('settle power cut', settleCutSchema, cuts.settleCut);
 export const countPlace = houseAction('count place', countSchema, counted.countPlace);
 export const correctPack = houseAction('correct pack', correctSchema, weights.correctPack);
 export const reverseMovement = houseAction('reverse movement', reverseSchema, stock.reverseMovement);

@@ -2,7 +2,7 @@ import 'server-only';
 import { countOf } from '@/core/quantity/count-words';
 import { addDays, clockIn, writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
 import { dayEnergy, type DayEnergy } from '@/core/dog/day-energy';
-import { homeEnergyOn, mealsOn, nextMeal, type DayMeal } from '@/core/dog/meals';
+import { mealsOn, nextMeal, type DayMeal } from '@/core/dog/meals';
 import { cautionOf } from '@/core/dog/stage';
 import { capital, writeDose, writeKcal, writeMassIn } from '@/core/quantity/write';
 import type { UnitSet } from '@/core/quantity/units';
@@ -11,22 +11,22 @@ import { sayPot } from '@/core/stock/say-pot';
 import { coverOf, type Cover } from '@/core/stock/cover';
 import { drawMeal, fitFor, inOrderOfUse, type Drawn } from '@/core/stock/draw';
 import { explainMeal } from '@/core/stock/explain-meal';
+import { readAhead } from '@/data/ahead';
 import { readProteins, pageQuery, type Page } from '@/data/page';
-import { readAvoided } from '@/data/repositories/avoided';
 import { readBowlsBetween, type StoredBowl } from '@/data/repositories/bowls';
-import { readDogs, type StoredDog } from '@/data/repositories/dogs';
+import type { StoredDog } from '@/data/repositories/dogs';
 import { readPlaces, type Place } from '@/data/repositories/household';
-import {
-  potDay,
-  readStock,
-  readWarmShares,
-  sourceOf,
-  waitsForFreezer,
-  warmSourceOf,
-  type StoredPack,
-} from '@/data/repositories/stock';
+import { potDay, waitsForFreezer, type StoredPack } from '@/data/repositories/stock';
 import { DAYS_BACK, earlierMeals } from './earlier/queries';
-import { watchBatches, watchDogs, watchDryers, watchPacks, watchRehydrated, watchSensor } from './watch/queries';
+import {
+  watchBatches,
+  watchDogs,
+  watchDryers,
+  watchPacks,
+  watchPower,
+  watchRehydrated,
+  watchSensor,
+} from './watch/queries';
 import type { AheadCell, DogToday, FedMeal, ShownSource, TodayView } from './view';
 import { nth, sure } from '@/core/sure';
 import { addUp } from '@/core/add-up';
@@ -36,36 +36,40 @@ const HORIZON = 28;
 const PLANTS: Protein = { word: 'plants', hatch: 'bricks' };
 
 export const todayView = pageQuery(async (read): Promise<TodayView> => {
-  const { db, today, household, reference } = read;
-  const [dogs, bowls, stock, proteins, places] = [
-    await readDogs(db),
-    await readBowlsBetween(db, addDays(today, -DAYS_BACK), today),
-    await readStock(db),
-    await readProteins(read),
-    await readPlaces(db),
-  ];
-  const avoided = await readAvoided(db, reference, dogs, today);
-  const warm = await readWarmShares(db, today, household.energyFactors);
-  const days = new Map(dogs.map((dog): [number, number] => [dog.id, homeEnergyOn(dog, today)]));
+  const { db, today, household } = read;
+  const bowls = await readBowlsBetween(db, addDays(today, -DAYS_BACK), today);
+  const ahead = await readAhead(
+    read,
+    bowls.filter((bowl) => bowl.day === today),
+  );
+  const { dogs, stock, avoided } = ahead;
+  const proteins = await readProteins(read);
+  const places = await readPlaces(db);
   const proteinOf = (recipeId: number) => proteins.get(recipeId) ?? PLANTS;
-  const sources: ShownSource[] = [
-    ...warm.map((each) => ({
-      ...warmSourceOf(each, days),
-      notFor: avoided.dogsNotFor({ batchId: each.batchId }),
-      protein: proteinOf(each.recipeId),
-      kind: 'warm' as const,
-      pot: sayPot(proteinOf(each.recipeId).word, today, today, each.unproven),
-      whose: undefined,
-    })),
-    ...stock.map((pack) => ({
-      ...sourceOf(pack, days),
-      notFor: avoided.dogsNotFor({ holdingId: pack.holdingId }),
-      protein: proteinOf(pack.recipeId),
-      pot: sayPot(proteinOf(pack.recipeId).word, potDay(pack, household.timeZone), today, pack.unproven),
+  const warm = new Map(ahead.warm.map((each) => [`share-${each.shareId}`, each]));
+  const packs = new Map(stock.map((pack) => [`pack-${pack.holdingId}`, pack]));
+  const sources = ahead.sources.map((source): ShownSource => {
+    const pack = packs.get(source.key);
+    if (!pack) {
+      const own = sure(warm.get(source.key));
+      const protein = proteinOf(own.recipeId);
+      return {
+        ...source,
+        protein,
+        kind: 'warm',
+        pot: sayPot(protein.word, today, today, own.unproven),
+        whose: undefined,
+      };
+    }
+    const protein = proteinOf(pack.recipeId);
+    return {
+      ...source,
+      protein,
+      pot: sayPot(protein.word, potDay(pack, household.timeZone), today, pack.unproven),
       whose: pack.dogName ?? 'anybody',
-      kind: pack.waterPerGram > 0 ? ('dry' as const) : ('wet' as const),
-    })),
-  ];
+      kind: pack.waterPerGram > 0 ? 'dry' : 'wet',
+    };
+  });
   const ready = sources.filter((source) => source.place !== 'freezer');
   const notFor = (pack: StoredPack, dogId: number) => avoided.ofPack(pack.holdingId, dogId).length > 0;
   const states = bowlsToday(
@@ -76,28 +80,17 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
     stock,
     notFor,
   );
-  const cover = coverOf(
-    dogs.map((dog) => ({
-      dogId: dog.id,
-      mealsOn: (index) => (index === 0 ? (states.unfed.get(dog.id) ?? []) : mealsOn(dog, addDays(today, index))),
-    })),
-    HORIZON,
-    sources,
-    today,
-    { fridgeDays: household.fridgeDays, openedDriedDays: reference.shelfLives.openedDriedDays.days },
-  );
+  const cover = coverOf(ahead.meals, HORIZON, sources, today, ahead.keeps);
   const bySource = new Map(sources.map((source) => [source.key, source]));
-  const nextSlots = new Set(
-    states.dogs.flatMap((dog) => (dog.next ? [`${dog.next.slotName}, ${dog.next.clock}`] : [])),
-  );
+  const nextSlots = new Set(states.flatMap((dog) => (dog.next ? [`${dog.next.slotName}, ${dog.next.clock}`] : [])));
   const soonest = Math.min(...cover.map((each) => each.coverDays));
   const cookIn = soonest - 1;
   return {
     day: today,
     dayInFull: writeDayInFull(today),
     heading: nextSlots.size === 1 ? capital(nth([...nextSlots], 0)) : nextSlots.size === 0 ? 'All fed' : 'Next meals',
-    done: saidDone(states.dogs),
-    dogs: states.dogs,
+    done: saidDone(states),
+    dogs: states,
     sources: inOrderOfUse(ready, today),
     earlier: earlierMeals(read, dogs, bowls),
     ahead: cover.map((each) => aheadOf(each, dogs, bySource, today)),
@@ -114,6 +107,7 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
     toFreezer: toFreezerOf(stock, places, today, household.unitSet),
     fridgePlaceId: sure(places.find((place) => place.kind === 'fridge')).id,
     watch: [
+      ...(await watchPower(read)),
       ...watchSensor(household.unitSet),
       ...(await watchDryers(read)),
       ...watchRehydrated(read, dogs, bowls),
@@ -126,22 +120,20 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
 
 function bowlsToday(
   read: Page,
-  dogs: StoredDog[],
-  bowls: StoredBowl[],
-  ready: ShownSource[],
-  stock: StoredPack[],
+  dogs: readonly StoredDog[],
+  bowls: readonly StoredBowl[],
+  ready: readonly ShownSource[],
+  stock: readonly StoredPack[],
   notFor: (pack: StoredPack, dogId: number) => boolean,
 ) {
   const { today, clock, household } = read;
   const left = new Map(ready.map((source) => [source.key, source.grams]));
-  const unfedOf = new Map<number, readonly DayMeal[]>();
   const states = dogs.map((dog): DogToday => {
     const energy = dayEnergy(dog, today);
     // A meal that is all bought food or additions has nothing to press.
     const slots = mealsOn(dog, today, energy).filter((meal) => meal.kcal > 0);
     const own = bowls.filter((bowl) => bowl.dogId === dog.id);
     const unfed = slots.filter((slot) => !own.some((bowl) => bowl.slotId === slot.id));
-    unfedOf.set(dog.id, unfed);
     const slot = nextMeal(unfed, clock);
     const fit = inOrderOfUse(
       fitFor(ready, dog.id).map((source) => ({ ...source, grams: sure(left.get(source.key)) })),
@@ -201,7 +193,7 @@ function bowlsToday(
           : [],
     };
   });
-  return { dogs: states, unfed: unfedOf };
+  return states;
 }
 
 /** Beside the bowl: bought food and treats of the day, and the old food during a change. */

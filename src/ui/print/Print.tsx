@@ -5,14 +5,19 @@ import type { ReactNode } from 'react';
 import { STANDING_CAUTION } from '@/ui/Caution';
 import styles from './print.module.css';
 
+/** The printer's own window, by a press; on paper itself it is not there. */
+export const PrintButton = () => (
+  <Button variant="outlined" onClick={() => window.print()}>
+    Print it
+  </Button>
+);
+
 /** A sheet for the kitchen wall: black on white, nothing that only a screen can do, the caution at its foot. */
 export function Print({ children }: { children: ReactNode }) {
   return (
     <div className="page">
       <div className={styles.tools}>
-        <Button variant="outlined" onClick={() => window.print()}>
-          Print it
-        </Button>
+        <PrintButton />
       </div>
       <article className={styles.paper}>
         {children}

@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation';
-import { PackLarge } from '@/features/store/PackLarge';
+import { PackLarge } from '@/features/store/pack/PackLarge';
 import { packView } from '@/features/store/queries';
 
 export const dynamic = 'force-dynamic';

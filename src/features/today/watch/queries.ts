@@ -7,6 +7,8 @@ import { turnIn } from '@/core/preserve/cycle';
 import { capital } from '@/core/quantity/write';
 import type { StoredBowl } from '@/data/repositories/bowls';
 import { readCyclesOf, runningOf } from '@/data/repositories/cycles';
+import { hoursFrom, sayCut } from '@/core/preserve/power-cut';
+import { readOpenCut } from '@/data/repositories/power-cuts';
 import { readEquipment } from '@/data/repositories/equipment';
 import { cautionOf, isGrowing } from '@/core/dog/stage';
 import { writeMassIn, writeWeight } from '@/core/quantity/write';
@@ -82,6 +84,21 @@ export async function watchBatches({ db }: Page): Promise<TodayView['watch']> {
 }
 
 /** The dryers that run: how long, whether their trays are to be turned, and what is without power. */
+/** A power cut that runs, or that nobody has settled. */
+export async function watchPower({ db, now }: Page): Promise<TodayView['watch']> {
+  const cut = await readOpenCut(db);
+  if (!cut) return [];
+  const hours = hoursFrom(cut.startedAt, cut.endedAt ?? now);
+  return [
+    {
+      title: cut.endedAt ? 'The power was away' : 'The power is away',
+      said: cut.endedAt ? `${sayCut(hours)}: say what became of each pack` : `for ${sayCut(hours)}: what to save first`,
+      tone: 'danger',
+      href: '/store/power',
+    },
+  ];
+}
+
 export async function watchDryers({ db, now }: Page): Promise<TodayView['watch']> {
   const watched: TodayView['watch'][number][] = [];
   for (const machine of (await readEquipment(db)).filter(isDryer)) {

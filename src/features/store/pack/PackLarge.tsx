@@ -7,11 +7,11 @@ import { Tub } from '@/ui/badges/badges';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { useUnits } from '@/ui/units';
-import { movePacks } from './actions';
+import { movePacks } from '../actions';
 import { AnyPortion } from './AnyPortion';
 import { MoveTo } from './MoveTo';
 import type { OpenPack } from './queries';
-import styles from './store.module.css';
+import styles from '../store.module.css';
 
 /** A pack as it lies in a wet hand: its code, whom it is for and until when, as large as the screen allows. */
 export function PackLarge({ code, pack }: { code: string; pack: OpenPack | undefined }) {

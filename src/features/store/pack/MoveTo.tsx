@@ -6,7 +6,10 @@ import type { OpenPack } from './queries';
 
 interface MoveToProps {
   pack: OpenPack;
-  move: Pick<ReturnType<typeof useCommand<{ holdingIds: number[]; placeId: number }, unknown>>, 'run' | 'pending'>;
+  move: Pick<
+    ReturnType<typeof useCommand<{ holdingIds: number[]; placeId: number }, { movementIds: number[] }>>,
+    'run' | 'pending'
+  >;
 }
 
 /** A pack to another place, one press each. */
@@ -14,7 +17,7 @@ export function MoveTo({ pack, move }: MoveToProps) {
   return pack.moveTo.map((place) => (
     <Button
       key={place.placeId}
-      variant="contained"
+      variant={place.placeId === pack.moveTo[0]?.placeId ? 'contained' : 'outlined'}
       size="large"
       disabled={move.pending}
       onClick={() => move.run({ holdingIds: [pack.holdingId], placeId: place.placeId })}

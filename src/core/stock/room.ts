@@ -1,0 +1,32 @@
+import { addUp } from '../add-up';
+import { volumeOf, type UnitSet } from '../quantity/units';
+import { writeNumber } from '../quantity/write';
+
+/** mL of a place: what is in it, what is free of it, and about how many packs like those in it that is. */
+export interface Room {
+  readonly used: number;
+  /** Undefined: nobody has said how much the place holds. Below 0 more lies in it than it is said to hold. */
+  readonly free: number | undefined;
+  readonly packs: number | undefined;
+}
+
+/**
+ * What room is left in a place.
+ *
+ * Takes mL of each pack in it and what the place holds; packs are taken as a mL for each gram, boxes and air not counted (common
+ * practice, no source). Source: arithmetic.
+ */
+export function roomOf(packs: readonly number[], capacity: number | undefined): Room {
+  const used = addUp(packs, (each) => each);
+  if (capacity === undefined) return { used, free: undefined, packs: undefined };
+  const free = capacity - used;
+  const mean = packs.length === 0 ? undefined : used / packs.length;
+  return { used, free, packs: mean === undefined || free < 0 ? undefined : Math.floor(free / mean) };
+}
+
+/** Litres, or quarts, as a place is said to hold them. Takes mL. */
+export const litresSaid = (millilitres: number, set: UnitSet): string => {
+  const one = set === 'us' ? volumeOf('qt', set) : 1000;
+  const much = millilitres / one;
+  return `${writeNumber(much, much < 10 ? 1 : 0)} ${set === 'us' ? 'qt' : 'L'}`;
+};

@@ -1,0 +1,68 @@
+import 'server-only';
+import { addDays } from '@/core/calendar/local-date';
+import { homeEnergyOn, mealsOn } from '@/core/dog/meals';
+import type { KeptFrom } from '@/core/stock/avoided';
+import type { DogAhead } from '@/core/stock/cover';
+import type { Source } from '@/core/stock/draw';
+import type { Page } from './page';
+import { readAvoided } from './repositories/avoided';
+import { readBowlsOn, type StoredBowl } from './repositories/bowls';
+import { readDogs, type StoredDog } from './repositories/dogs';
+import {
+  readStock,
+  readWarmShares,
+  sourceOf,
+  warmSourceOf,
+  type StoredPack,
+  type WarmShare,
+} from './repositories/stock';
+
+/** All that the coming days are played from: who eats what on which day, and what there is. */
+export interface Ahead {
+  readonly dogs: readonly StoredDog[];
+  readonly stock: readonly StoredPack[];
+  readonly warm: readonly WarmShare[];
+  readonly avoided: KeptFrom;
+  /** Each pack and each pot that is eaten today, as a bowl sees it: those that are warm first, then the packs in their order. */
+  readonly sources: readonly Source[];
+  readonly meals: readonly DogAhead[];
+  readonly keeps: { readonly fridgeDays: number; readonly openedDriedDays: number };
+}
+
+/** Reads what the coming days are played from. `bowls` are those of today, where they were read already. */
+export async function readAhead(read: Page, bowls?: readonly StoredBowl[]): Promise<Ahead> {
+  const { db, today, household, reference } = read;
+  const dogs = await readDogs(db);
+  const stock = await readStock(db);
+  const fed = bowls ?? (await readBowlsOn(db, today));
+  const avoided = await readAvoided(db, reference, dogs, today);
+  const warm = await readWarmShares(db, today, household.energyFactors);
+  const days = new Map(dogs.map((dog): [number, number] => [dog.id, homeEnergyOn(dog, today)]));
+  return {
+    dogs,
+    stock,
+    warm,
+    avoided,
+    sources: [
+      ...warm.map((each) => ({
+        ...warmSourceOf(each, days),
+        notFor: avoided.dogsNotFor({ batchId: each.batchId }),
+      })),
+      ...stock.map((pack) => ({
+        ...sourceOf(pack, days),
+        notFor: avoided.dogsNotFor({ holdingId: pack.holdingId }),
+      })),
+    ],
+    meals: dogs.map((dog) => {
+      const done = new Set(fed.flatMap((bowl) => (bowl.dogId === dog.id ? [bowl.slotId] : [])));
+      return {
+        dogId: dog.id,
+        mealsOn: (index) => {
+          const meals = mealsOn(dog, addDays(today, index)).filter((meal) => meal.kcal > 0);
+          return index === 0 ? meals.filter((meal) => !done.has(meal.id)) : meals;
+        },
+      };
+    }),
+    keeps: { fridgeDays: household.fridgeDays, openedDriedDays: reference.shelfLives.openedDriedDays.days },
+  };
+}

@@ -1,0 +1,109 @@
+import 'server-only';
+import { and, asc, eq, isNull, like, sql } from 'drizzle-orm';
+import { alias } from 'drizzle-orm/pg-core';
+import type { LocalDate } from '@/core/calendar/local-date';
+import type { TraceGraph } from '@/core/stock/trace';
+import type { ByProduct } from '@/core/batch/by-product';
+import { fromTenths } from '@/core/stock/ledger';
+import type { Tx } from '../database';
+import { batch, reading, share } from '../schema/batches';
+import { recipe, recipeVersion } from '../schema/recipes';
+import { bowl, bowlPart, holding, packContent } from '../schema/stock';
+import { nameOfBatch } from './batches';
+
+export interface TracedBatch {
+  readonly id: number;
+  readonly name: string;
+  readonly startedAt: Date;
+}
+
+export interface TracedBowl {
+  readonly id: number;
+  readonly dogId: number;
+  readonly day: LocalDate;
+  readonly parts: readonly {
+    readonly holdingId: number | undefined;
+    readonly batchId: number | undefined;
+    readonly grams: number;
+  }[];
+}
+
+/** Everything that was cooked, packed and fed, as far as who is from whom. */
+export async function readTraceGraph(
+  tx: Tx,
+): Promise<{ graph: TraceGraph; batches: ReadonlyMap<number, TracedBatch>; bowls: ReadonlyMap<number, TracedBowl> }> {
+  const pots = await tx
+    .select({
+      id: batch.id,
+      parentId: batch.parentId,
+      byProduct: batch.byProduct,
+      startedAt: sql<Date>`${batch.startedAt}`.mapWith(batch.startedAt),
+      recipeName: recipe.name,
+    })
+    .from(batch)
+    .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
+    .innerJoin(recipe, eq(recipe.id, recipeVersion.recipeId))
+    .where(sql`${batch.startedAt} is not null`)
+    .orderBy(asc(batch.id));
+  const struck = alias(reading, 'struck');
+  const lots = await tx
+    .select({ batchId: reading.batchId, lot: reading.text })
+    .from(reading)
+    .leftJoin(struck, eq(struck.takesBack, reading.id))
+    .where(and(eq(reading.kind, 'note'), like(reading.node, 'line:%'), isNull(struck.id)));
+  const contents = await tx
+    .select({ holdingId: packContent.holdingId, batchId: packContent.batchId })
+    .from(packContent)
+    .innerJoin(holding, eq(holding.id, packContent.holdingId))
+    .where(eq(holding.void, false));
+  const parts = await tx
+    .select({
+      id: bowl.id,
+      dogId: bowl.dogId,
+      day: bowl.day,
+      holdingId: bowlPart.holdingId,
+      batchId: share.batchId,
+      amount: bowlPart.amount,
+    })
+    .from(bowl)
+    .innerJoin(bowlPart, eq(bowlPart.bowlId, bowl.id))
+    .leftJoin(share, eq(share.id, bowlPart.shareId))
+    .where(isNull(bowl.reversedBy))
+    .orderBy(asc(bowl.day), asc(bowl.id));
+  const bowls = new Map<number, TracedBowl>();
+  for (const { id, dogId, day, holdingId, batchId, amount } of parts) {
+    const before = bowls.get(id);
+    const part = { holdingId: holdingId ?? undefined, batchId: batchId ?? undefined, grams: fromTenths(amount) };
+    bowls.set(id, { id, dogId, day, parts: [...(before?.parts ?? []), part] });
+  }
+  const packs = new Map<number, number[]>();
+  for (const { holdingId, batchId } of contents) packs.set(holdingId, [...(packs.get(holdingId) ?? []), batchId]);
+  return {
+    graph: {
+      batches: pots.map(({ id, parentId }) => ({
+        id,
+        ...(parentId === null ? {} : { parentId }),
+        lots: lots.flatMap((row) => (row.batchId === id && row.lot !== null ? [row.lot] : [])),
+      })),
+      packs: [...packs].map(([holdingId, batchIds]) => ({ holdingId, batchIds })),
+      bowls: [...bowls.values()].map(({ id, dogId, day, parts: own }) => ({
+        id,
+        dogId,
+        day,
+        holdingIds: own.flatMap((part) => part.holdingId ?? []),
+        batchIds: own.flatMap((part) => part.batchId ?? []),
+      })),
+    },
+    batches: new Map(
+      pots.map((row) => [
+        row.id,
+        {
+          id: row.id,
+          name: nameOfBatch({ ...row, byProduct: row.byProduct as ByProduct | null }),
+          startedAt: row.startedAt,
+        },
+      ]),
+    ),
+    bowls,
+  };
+}

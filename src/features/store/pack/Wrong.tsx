@@ -1,0 +1,136 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { useState } from 'react';
+import { Fold } from '@/ui/Fold';
+import { Field } from '@/ui/form/Field';
+import { Problems } from '@/ui/form/Problems';
+import { useCommand } from '@/ui/form/use-command';
+import { useUnits } from '@/ui/units';
+import { correctPack, sayOfPacks, unblockPacks } from '../actions';
+import styles from '../store.module.css';
+import type { OpenPack } from './queries';
+
+const SAID = {
+  opened: 'is open',
+  blocked: 'is not fed until you say so',
+  lost: 'is lost',
+  thawed: 'was thawed, and is frozen again',
+} as const;
+
+interface WrongProps {
+  pack: OpenPack;
+  onDone: (said: string, movementIds: readonly number[]) => void;
+}
+
+/** What can be wrong with a pack: its weight, that it is nowhere, that it thawed, that it made a dog ill. */
+export function Wrong({ pack, onDone }: WrongProps) {
+  const { readScale, scaleUnit } = useUnits();
+  const slot = `pack-${pack.holdingId}`;
+  const holdingIds = [pack.holdingId];
+  const [scale, setScale] = useState('');
+  const [why, setWhy] = useState('');
+  const [unread, setUnread] = useState<string>();
+  const correct = useCommand(correctPack, `${slot}-correct`, () => setScale(''));
+  const say = useCommand(sayOfPacks, `${slot}-say`, (value, input) => {
+    setWhy('');
+    onDone(`${pack.code} ${SAID[input.is]}.`, value.movementIds);
+  });
+  const free = useCommand(unblockPacks, `${slot}-free`, () => {
+    setWhy('');
+    onDone(`${pack.code} may be fed again.`, []);
+  });
+  const reason = why.trim() === '' ? {} : { why };
+  const submit = () => {
+    const reading = readScale(scale, 'asked');
+    setUnread(reading.ok ? undefined : reading.problem.message);
+    if (reading.ok) correct.run({ holdingId: pack.holdingId, grams: reading.value });
+  };
+  return (
+    <Fold title="Something is wrong with it" open={pack.blocked}>
+      <div className="stack">
+        <form
+          className={styles.correct}
+          noValidate
+          onSubmit={(event) => {
+            event.preventDefault();
+            submit();
+          }}
+        >
+          <Field
+            label="It really holds"
+            unit={scaleUnit}
+            inputMode="decimal"
+            autoComplete="off"
+            value={scale}
+            onChange={(event) => setScale(event.target.value)}
+            problem={unread ?? correct.at('grams')}
+            hint="without the tub"
+          />
+          <Button type="submit" variant="outlined" disabled={correct.pending}>
+            Correct it
+          </Button>
+        </form>
+        <Field
+          label="What is it?"
+          hint="in a few words: it is kept with it"
+          autoComplete="off"
+          value={why}
+          onChange={(event) => setWhy(event.target.value)}
+          problem={say.at('why') ?? free.at('why')}
+        />
+        <Problems problems={[...correct.atHead('grams'), ...say.atHead('why'), ...free.atHead('why')]} />
+        <div className={styles.acts}>
+          {pack.blocked ? (
+            <Button variant="contained" disabled={free.pending} onClick={() => free.run({ holdingIds, why })}>
+              It may be fed
+            </Button>
+          ) : (
+            <Button
+              variant="outlined"
+              disabled={say.pending}
+              onClick={() => say.run({ holdingIds, is: 'blocked', ...reason })}
+            >
+              Do not feed it
+            </Button>
+          )}
+          <Button
+            variant="outlined"
+            disabled={say.pending}
+            onClick={() => say.run({ holdingIds, is: 'lost', ...reason })}
+          >
+            Nobody finds it
+          </Button>
+          {pack.isFrozen && (
+            <Button
+              variant="outlined"
+              disabled={say.pending}
+              onClick={() => say.run({ holdingIds, is: 'thawed', ...reason })}
+            >
+              It thawed, with ice in it still
+            </Button>
+          )}
+          {pack.isDry && !pack.notes.some((note) => note.startsWith('opened')) && (
+            <Button
+              variant="outlined"
+              disabled={say.pending}
+              onClick={() => say.run({ holdingIds, is: 'opened', ...reason })}
+            >
+              It is open
+            </Button>
+          )}
+        </div>
+        {pack.isFrozen && (
+          <p className="note">
+            Ice crystals, or no warmer than the fridge: freeze it again or use it. Warmer than 4 °C for 2 h or longer,
+            or nobody knows: throw it away (USDA).
+          </p>
+        )}
+        <p>
+          <Link href={`/store/trace?pack=${pack.code}`}>Where is the same food, and who ate of it?</Link>
+        </p>
+      </div>
+    </Fold>
+  );
+}

@@ -1,0 +1,163 @@
+import 'server-only';
+import { addUp } from '@/core/add-up';
+import { clockIn, dayIn, writeDay, type LocalDate } from '@/core/calendar/local-date';
+import {
+  cutVerdict,
+  hoursFrom,
+  lastsUntil,
+  packVerdict,
+  placeInCut,
+  saveFirst,
+  type CutPlace,
+  type CutVerdict,
+} from '@/core/preserve/power-cut';
+import type { MealAhead } from '@/core/stock/cover';
+import type { Source } from '@/core/stock/draw';
+import { readAhead } from '@/data/ahead';
+import { pageQuery, readProteins, type Page } from '@/data/page';
+import { readAllPlaces } from '@/data/repositories/household';
+import { readOpenCut } from '@/data/repositories/power-cuts';
+import { shownPack, type ShelfPack } from '../shelves/queries';
+
+export interface CutPlaceView extends CutPlace {
+  readonly placeId: number;
+  readonly name: string;
+  readonly packs: readonly ShelfPack[];
+  readonly verdict: CutVerdict;
+  /** Hours into the cut until which nothing in it is lost; undefined: as long as it stays so. */
+  readonly lasts: number | undefined;
+  /** "until 02:05" of the household's clock. */
+  readonly until: string | undefined;
+  readonly isOver: boolean;
+  /** How full somebody said that it was, as the form has it. */
+  readonly saidFull: string | undefined;
+  readonly events: readonly { readonly id: number; readonly said: string }[];
+}
+
+export interface PowerView {
+  readonly now: string;
+  readonly cut:
+    | {
+        readonly id: number;
+        readonly isAway: boolean;
+        readonly hours: number;
+        readonly from: string;
+        readonly fromTyped: string;
+        readonly to: string | undefined;
+        readonly startedAt: number;
+      }
+    | undefined;
+  /** The cold places, in the order in which they lose their food. */
+  readonly places: readonly CutPlaceView[];
+  /** What of each pack is said. */
+  readonly packs: readonly (ShelfPack & { readonly verdict: CutVerdict })[];
+  /** What the coming days are played from, with and without what is thrown away. */
+  readonly ahead: {
+    readonly today: LocalDate;
+    readonly sources: readonly Source[];
+    readonly dogs: readonly {
+      readonly dogId: number;
+      readonly name: string;
+      readonly meals: readonly (readonly MealAhead[])[];
+    }[];
+    readonly keeps: { readonly fridgeDays: number; readonly openedDriedDays: number };
+  };
+}
+
+/** Further ahead nobody asks what a cut costs. */
+const HORIZON = 56;
+
+export const powerView = pageQuery(async (read): Promise<PowerView> => {
+  const { db, now, today, household } = read;
+  const cut = await readOpenCut(db);
+  const ahead = await readAhead(read);
+  const proteins = await readProteins(read);
+  const everyPlace = await readAllPlaces(db);
+  const shownAs = { proteins, dogs: ahead.dogs, places: everyPlace, today };
+  const end = cut?.endedAt ?? now;
+  const hours = cut ? hoursFrom(cut.startedAt, end) : 0;
+  const places = everyPlace.flatMap((place): CutPlaceView[] => {
+    if (place.archivedAt !== null || place.kind === 'cupboard') return [];
+    const own = ahead.stock.filter((pack) => pack.placeId === place.id);
+    const asPlace = { id: place.id, kind: place.kind, used: addUp(own, (pack) => pack.grams) };
+    const state = placeInCut(
+      place.capacityMl === null ? asPlace : { ...asPlace, capacity: place.capacityMl },
+      cut?.startedAt ?? now,
+      cut?.events ?? [],
+    );
+    const lasts = lastsUntil(state);
+    const until = cut && lasts !== undefined ? new Date(cut.startedAt.getTime() + lasts * 3_600_000) : undefined;
+    return [
+      {
+        ...state,
+        placeId: place.id,
+        name: place.name,
+        packs: own.map((pack) => shownPack(pack, shownAs)),
+        verdict: cutVerdict(state, hours),
+        lasts,
+        until: until && sayInstant(read, until),
+        saidFull: cut?.events
+          .findLast((event) => event.placeId === place.id && event.kind === 'full')
+          ?.value.toString(),
+        isOver: lasts !== undefined && hours > lasts,
+        events: (cut?.events ?? []).flatMap((event) =>
+          event.placeId !== place.id
+            ? []
+            : [
+                {
+                  id: event.id,
+                  said:
+                    event.kind === 'opened'
+                      ? `opened, ${clockIn(event.at, household.timeZone)}`
+                      : event.kind === 'full'
+                        ? `${Math.round(event.value * 100)} % full`
+                        : `${event.value} °C, ${clockIn(event.at, household.timeZone)}`,
+                },
+              ],
+        ),
+      },
+    ];
+  });
+  const verdictOf = new Map(places.map((place) => [place.placeId, place.verdict]));
+  const packs = ahead.stock.flatMap((pack) => {
+    const verdict = verdictOf.get(pack.placeId);
+    return verdict ? [{ ...shownPack(pack, shownAs), verdict: packVerdict(verdict, pack) }] : [];
+  });
+  return {
+    now: typedInstant(read, now),
+    cut: cut && {
+      id: cut.id,
+      isAway: cut.endedAt === undefined,
+      hours,
+      from: sayInstant(read, cut.startedAt),
+      fromTyped: typedInstant(read, cut.startedAt),
+      to: cut.endedAt && sayInstant(read, cut.endedAt),
+      startedAt: cut.startedAt.getTime(),
+    },
+    places: saveFirst(places),
+    packs,
+    ahead: {
+      today,
+      sources: ahead.sources,
+      dogs: ahead.meals.map(({ dogId, mealsOn }) => ({
+        dogId,
+        name: ahead.dogs.find(({ id }) => id === dogId)?.name ?? '',
+        meals: Array.from({ length: HORIZON }, (_, index) =>
+          mealsOn(index).map(({ kcal, recipeId }) => ({ kcal, recipeId })),
+        ),
+      })),
+      keeps: ahead.keeps,
+    },
+  };
+});
+
+/** "Tue 24 Nov 22:05", or the clock alone today. */
+function sayInstant({ household, today }: Page, instant: Date): string {
+  const day = dayIn(instant, household.timeZone);
+  const clock = clockIn(instant, household.timeZone);
+  return day === today ? clock : `${writeDay(day, today)} ${clock}`;
+}
+
+/** As a field for a day and a time has it. */
+const typedInstant = ({ household }: Page, instant: Date): string =>
+  `${dayIn(instant, household.timeZone)}T${clockIn(instant, household.timeZone)}`;
