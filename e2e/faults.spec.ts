@@ -122,5 +122,5 @@ test('a room that cannot be loaded: the way back has what was typed, its why and
   const found = page.getByRole('dialog', { name: 'Find' });
   await found.getByLabel('A dog, a recipe, a pack’s code').fill('V20');
   await found.getByRole('link', { name: 'V20' }).press('Enter');
-  await expect(page.getByRole('dialog', { name: /V20/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'V20', exact: true })).toBeVisible();
 });

@@ -1,3 +1,4 @@
+import type { DaysOff } from './days-off';
 import type { LocalDate } from '../calendar/local-date';
 import type { Grams } from '../quantity/units';
 import type { BowlLine } from './bowl-line';
@@ -63,6 +64,8 @@ export interface Dog {
   readonly rations: readonly Ration[];
   readonly slots: readonly Slot[];
   readonly bowlLines: readonly BowlLine[];
+  /** Days on which it is away or fasts, or for which it is a guest; absent: it is always fed here. */
+  readonly daysOff?: readonly DaysOff[];
 }
 
 /** The last entry at or before `day`, or the first of all where the day lies before every entry. */

@@ -3,6 +3,7 @@ import { grams, kilocalories, type Kilocalories } from '../quantity/units';
 import { additionOf, type BowlAddition } from './bowl-line';
 import { dayEnergy, type DayEnergy } from './day-energy';
 import { fillsOf, type Filling } from './filling';
+import { isFedOn } from './days-off';
 import { rationOn, type Dog, type Slot, type SlotPart } from './dog';
 import { lifeStage, type LifeStage } from './stage';
 import { nth, sure } from '../sure';
@@ -67,7 +68,7 @@ export function partsOn(dog: Dog, day: LocalDate): SlotPart[] {
 }
 
 /**
- * The meals of a dog's day in the order of the clock. A bowl line whose meal is not fed on this day goes into the
+ * The meals of a dog's day in the order of the clock; none on days on which it is not fed here. A bowl line whose meal is not fed on this day goes into the
  * last one. Portion and additions are solved together: the food brings the meal's kcal less theirs.
  */
 export function mealsOn(dog: Dog, day: LocalDate, energy: DayEnergy = dayEnergy(dog, day)): DayMeal[] {
@@ -75,23 +76,26 @@ export function mealsOn(dog: Dog, day: LocalDate, energy: DayEnergy = dayEnergy(
     .map((part) => ({ ...part, slot: sure(dog.slots.find((each) => each.id === part.slotId)) }))
     .sort((a, b) => a.slot.clock.localeCompare(b.slot.clock));
   const last = parts.at(-1);
-  return parts.map(({ slot, fraction, recipeId }) => {
-    const additions = dog.bowlLines
-      .filter(
-        (line) =>
-          line.slotId === slot.id || (slot === last?.slot && !parts.some((part) => part.slotId === line.slotId)),
-      )
-      .map((line) => additionOf(line, grams(energy.weight)));
-    const left = energy.homeKcal * fraction - addUp(additions, (each) => each.kcal);
-    return {
-      ...slot,
-      fraction,
-      recipeId,
-      kcal: kilocalories(Math.max(0, left)),
-      additions,
-      overfull: left < 0,
-    };
-  });
+  const isFed = (slot: Slot) => !dog.daysOff || isFedOn(dog.daysOff, day, slot.id);
+  return parts
+    .filter(({ slot }) => isFed(slot))
+    .map(({ slot, fraction, recipeId }) => {
+      const additions = dog.bowlLines
+        .filter(
+          (line) =>
+            line.slotId === slot.id || (slot === last?.slot && !parts.some((part) => part.slotId === line.slotId)),
+        )
+        .map((line) => additionOf(line, grams(energy.weight)));
+      const left = energy.homeKcal * fraction - addUp(additions, (each) => each.kcal);
+      return {
+        ...slot,
+        fraction,
+        recipeId,
+        kcal: kilocalories(Math.max(0, left)),
+        additions,
+        overfull: left < 0,
+      };
+    });
 }
 
 /** The meals of a day that a recipe fills, each with the kcal that it brings; without a recipe all of them. */

@@ -27,6 +27,7 @@ test('oldest use-by first, opened before closed, short before full, warm before 
       pack('V7', { safeUntil: addDays(DAY, 3), opened: true }),
       pack('V6', { safeUntil: addDays(DAY, 1) }),
       pack('V5', { safeUntil: addDays(DAY, -1) }),
+      pack('V3', { safeUntil: addDays(DAY, 1), blocked: true }),
       pack('G1', { place: 'cupboard', bestBy: addDays(DAY, 300), waterPerGram: 2.7 }),
       pack('G2', { place: 'freezer', bestBy: addDays(DAY, -2) }),
       pack('today', { place: 'warm' }),

@@ -35,7 +35,7 @@ async function intoNewPack(
   context: Context,
   taken: readonly Taken[],
   made: { readonly kind: 'split' | 'merged'; readonly dogId: number | undefined },
-): Promise<{ holdingId: number; code: string }> {
+): Promise<{ code: string; movementIds: number[] }> {
   const { tx, today } = context;
   const states = await statesOf(
     context,
@@ -110,7 +110,7 @@ async function intoNewPack(
     ...taken.map(({ from, amount: out }) => ({ holdingId: from.holdingId, placeId: from.placeId, amount: -out })),
     { holdingId, placeId, amount },
   ];
-  await writeMovement(context, { kind: made.kind, legs });
+  const moved = await writeMovement(context, { kind: made.kind, legs });
   await keepContents(
     tx,
     taken.map(({ from }) => from.holdingId),
@@ -121,11 +121,11 @@ async function intoNewPack(
     .update(pack)
     .set({ labelSafeUntil: now.safeUntil ?? null, labelBestBy: now.bestBy ?? null, labelRule: now.rule })
     .where(eq(pack.holdingId, holdingId));
-  return { holdingId, code };
+  return { code, movementIds: [moved.id] };
 }
 
 /** A part of a pack becomes a pack of its own. */
-export async function splitPack(context: Context, input: SplitEntry): Promise<{ code: string }> {
+export async function splitPack(context: Context, input: SplitEntry): Promise<{ code: string; movementIds: number[] }> {
   const from = await packWith(context, input.holdingId);
   const amount = tenths(input.grams);
   if (!(amount > 0)) refuse('How much of it goes into the new pack?', 'grams');
@@ -134,15 +134,11 @@ export async function splitPack(context: Context, input: SplitEntry): Promise<{ 
   if (from.blocked) refuse(`${from.code} is blocked: it stays together.`);
   if (input.dogId !== undefined && !(await readDogs(context.tx)).some(({ id }) => id === input.dogId))
     refuse('This dog is not here any more.', 'dogId');
-  const { code } = await intoNewPack(context, [{ from, amount }], {
-    kind: 'split',
-    dogId: input.dogId ?? from.dogId,
-  });
-  return { code };
+  return intoNewPack(context, [{ from, amount }], { kind: 'split', dogId: input.dogId ?? from.dogId });
 }
 
 /** Packs, or parts of them, mixed into one container with a code of its own; for their dog, where it is one. */
-export async function mixPacks(context: Context, input: MixEntry): Promise<{ code: string }> {
+export async function mixPacks(context: Context, input: MixEntry): Promise<{ code: string; movementIds: number[] }> {
   const ids = input.parts.map((part) => part.holdingId);
   if (new Set(ids).size < ids.length) refuse('A pack stands here twice.', 'parts');
   const packs = await readPacks(context.tx, ids);
@@ -158,9 +154,5 @@ export async function mixPacks(context: Context, input: MixEntry): Promise<{ cod
     return { from, amount };
   });
   const dogs = [...new Set(taken.map(({ from }) => from.dogId))];
-  const { code } = await intoNewPack(context, taken, {
-    kind: 'merged',
-    dogId: dogs.length === 1 ? dogs[0] : undefined,
-  });
-  return { code };
+  return intoNewPack(context, taken, { kind: 'merged', dogId: dogs.length === 1 ? dogs[0] : undefined });
 }

@@ -62,7 +62,7 @@ export const lost = (pack: StoredPack, note: string): NewMovement => {
 export async function unblockPacks(
   context: Context,
   input: { holdingIds: readonly number[]; why: string },
-): Promise<void> {
+): Promise<{ movementIds: number[] }> {
   const packs = await readPacks(context.tx, input.holdingIds);
   const histories = await readHistories(context.tx, input.holdingIds);
   const entries = [...new Set(input.holdingIds)].flatMap((holdingId): NewMovement[] => {
@@ -77,7 +77,8 @@ export async function unblockPacks(
       note: input.why,
     }));
   });
-  await writeMovements(context, entries);
+  const made = await writeMovements(context, entries);
+  return { movementIds: made.map(({ id }) => id) };
 }
 
 /** Whether a pack may lie in a place at all. */

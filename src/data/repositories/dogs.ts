@@ -4,6 +4,7 @@ import { addDays, dayIn } from '@/core/calendar/local-date';
 import type { Avoid } from '@/core/dog/avoid';
 import type { Appetite, Stool } from '@/core/dog/body-condition';
 import type { BiteSize } from '@/core/dog/bite-size';
+import type { DaysOff } from '@/core/dog/days-off';
 import type { Dog, Ration, WeighIn } from '@/core/dog/dog';
 import type { School } from '@/core/dog/schools/schools';
 import type { SeenCaution } from '@/core/dog/stage';
@@ -17,6 +18,7 @@ import { recipe } from '../schema/recipes';
 import {
   avoid,
   bowlLine,
+  daysOff,
   dog,
   knownSchool,
   litter,
@@ -50,6 +52,7 @@ export interface StoredDog extends Dog {
   readonly cautionSeen: SeenCaution | undefined;
   readonly weighIns: readonly StoredWeighIn[];
   readonly rations: readonly StoredRation[];
+  readonly daysOff: readonly (DaysOff & { readonly id: number })[];
   readonly avoids: readonly Avoid[];
   readonly knownSchools: readonly School[];
   /** Hazards that its vet allows it. */
@@ -176,6 +179,11 @@ export async function readDogs(
     .where(and(inArray(vetNote.dogId, ids), isNull(vetNote.endedOn)))
     .orderBy(asc(vetNote.id));
 
+  const off = await tx
+    .select()
+    .from(daysOff)
+    .where(and(inArray(daysOff.dogId, ids), isNull(daysOff.takenBackAt)))
+    .orderBy(asc(daysOff.from), asc(daysOff.id));
   const fresh = await readFreshFoods(tx, rations);
   const letters = badgeLetters(
     await tx.select({ id: dog.id, name: dog.name }).from(dog).where(isNull(dog.archivedAt)).orderBy(asc(dog.id)),
@@ -237,6 +245,13 @@ export async function readDogs(
         rule,
         slotId,
         kcalPerUnit: orUndefined(kcalPerUnit),
+      })),
+      daysOff: own(off).map(({ id, kind, from, to, slotId }) => ({
+        id,
+        kind,
+        from,
+        to,
+        ...(slotId === null ? {} : { slotId }),
       })),
       avoids: own(avoids).map((entry) => ({
         id: entry.id,

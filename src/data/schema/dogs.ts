@@ -19,6 +19,7 @@ import type { Avoided, AvoidReason } from '../../core/dog/avoid';
 import type { Appetite, Stool } from '../../core/dog/body-condition';
 import type { BowlLine } from '../../core/dog/bowl-line';
 import type { BiteSize } from '../../core/dog/bite-size';
+import type { DaysOff } from '../../core/dog/days-off';
 import type { Transition } from '../../core/dog/dog';
 import type { Extra } from '../../core/dog/extras';
 import type { Work } from '../../core/dog/maintenance-factor';
@@ -240,4 +241,22 @@ export const knownSchool = pgTable(
     school: jsonb('school').$type<School>().notNull(),
   },
   (table) => [unique('one_school_a_kind').on(table.dogId, table.kind)],
+);
+
+/** Days on which a dog is away or fasts, or for which it is a guest; taken back, never edited. */
+export const daysOff = pgTable(
+  'days_off',
+  {
+    id: serial('id').primaryKey(),
+    dogId: integer('dog_id')
+      .notNull()
+      .references(() => dog.id),
+    kind: text('kind').$type<DaysOff['kind']>().notNull(),
+    from: date('from_day', { mode: 'string' }).$type<LocalDate>().notNull(),
+    to: date('to_day', { mode: 'string' }).$type<LocalDate>().notNull(),
+    /** This meal alone; null: all of them. */
+    slotId: integer('slot_id').references(() => mealSlot.id),
+    takenBackAt: timestamp('taken_back_at', { withTimezone: true }),
+  },
+  (table) => [index('days_off_dog').on(table.dogId)],
 );

@@ -6,6 +6,7 @@ import type { DayMeal } from '@/core/dog/meals';
 import { newFoodPart } from '@/core/dog/transition';
 import { unbalancedCaution } from '@/core/dog/otherwise-entry';
 import { dayEnergy } from '@/core/dog/day-energy';
+import { sayOff } from '@/core/dog/days-off';
 import { lifeStage } from '@/core/dog/stage';
 import { additionOf } from '@/core/dog/bowl-line';
 import { writeDose, writeWeight } from '@/core/quantity/write';
@@ -73,6 +74,7 @@ export function Keeping({ view, meals }: { view: DogView; meals: readonly DayMea
       said: besides.length === 0 ? 'nothing' : besides.join(' · '),
       caution: unbalancedCaution(ration.extras, energy.kcal),
     },
+    { form: 'days', title: 'Away, fasting, a guest', said: daysOf(view) },
     { form: 'life', title: 'Life and care', said: lifeOf(view) },
     { form: 'facts', title: 'Who it is', said: `born ${dog.birthDate}, ${dog.neutered ? 'neutered' : 'entire'}` },
     {
@@ -94,6 +96,15 @@ export function Keeping({ view, meals }: { view: DogView; meals: readonly DayMea
       ))}
     </ul>
   );
+}
+
+function daysOf({ dog, today }: DogView): string {
+  const now = sayOff(dog.daysOff, today);
+  const next = dog.daysOff.find((off) => off.from > today);
+  if (now) return now;
+  return next
+    ? `${next.kind === 'guest' ? 'a guest' : next.kind === 'fast' ? 'fasts' : 'away'} from ${writeDay(next.from, today)}`
+    : 'here every day';
 }
 
 function lifeOf({ dog, today }: DogView): string {

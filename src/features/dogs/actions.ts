@@ -23,6 +23,7 @@ import {
   saveWeighIn as weighIn,
   strikeWeighIn as strike,
 } from '@/data/commands/weigh-ins';
+import * as off from '@/data/commands/days-off';
 import { houseAction } from '@/data/house-action';
 import * as shapes from './schema';
 
@@ -45,4 +46,6 @@ export const addBowlLine = houseAction('add bowl line', shapes.addBowlLineSchema
 export const endBowlLine = houseAction('end bowl line', shapes.endBowlLineSchema, unbowl);
 export const addVetNote = houseAction('add vet note', shapes.addVetNoteSchema, vetNote);
 export const endVetNote = houseAction('end vet note', shapes.endVetNoteSchema, unnote);
+export const addDaysOff = houseAction('add days off', shapes.daysOffSchema, off.addDaysOff);
+export const endDaysOff = houseAction('end days off', shapes.endDaysOffSchema, off.endDaysOff);
 export const saveLitter = houseAction('save litter', shapes.saveLitterSchema, litter);

@@ -35,6 +35,8 @@ export const addBowlLineSchema = z.object({ dogId, entry: bowlLineEntrySchema })
 export const endBowlLineSchema = z.object({ dogId, lineId: idSchema });
 export const addVetNoteSchema = z.object({ dogId, hazardId: typed.word, note: typed.note });
 export const endVetNoteSchema = z.object({ dogId, noteId: idSchema });
+export { daysOffSchema } from '@/core/dog/days-off';
+export const endDaysOffSchema = z.object({ dogId, offId: idSchema });
 export const saveLitterSchema = z.object({ dogId, litterId: idSchema.nullable(), entry: litterEntrySchema });
 export const saveCareSchema = z.object({ dogId, illness: typed.word, biteSize: z.enum(['', ...BITE_SIZES]) });
 export const seeCautionSchema = z.object({ dogId });
@@ -52,6 +54,7 @@ export const dogFormNameSchema = z.enum([
   'avoid',
   'bowl',
   'life',
+  'days',
   'history',
 ]);
 export type DogFormName = z.infer<typeof dogFormNameSchema>;

@@ -89,7 +89,8 @@ export function DogBowl({ dog, day, sources, full, sameSlot, had, onFed, onTakeB
               )}
             </>
           )}
-          {!next && <span className="inOrder">has eaten for today</span>}
+          {!next &&
+            (dog.off ? <span className="soft">{dog.off}</span> : <span className="inOrder">has eaten for today</span>)}
         </p>
         {next && drawn.length > 0 && (
           <p className="soft">

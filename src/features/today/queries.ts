@@ -2,6 +2,7 @@ import 'server-only';
 import { countOf } from '@/core/quantity/count-words';
 import { addDays, clockIn, writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
 import { dayEnergy, type DayEnergy } from '@/core/dog/day-energy';
+import { sayOff } from '@/core/dog/days-off';
 import { mealsOn, nextMeal, type DayMeal } from '@/core/dog/meals';
 import { cautionOf } from '@/core/dog/stage';
 import { capital, writeDose, writeKcal, writeMassIn } from '@/core/quantity/write';
@@ -182,6 +183,7 @@ function bowlsToday(
         return { bowlId: bowl.id, slotName: name, clock: clockIn(bowl.fedAt, household.timeZone), said };
       }),
       caution: besideBowl(dog, today, slot),
+      off: sayOff(dog.daysOff, today),
       frozen:
         missing > 0
           ? stock

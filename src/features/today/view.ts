@@ -43,6 +43,8 @@ export interface DogToday {
   readonly next: NextBowl | undefined;
   readonly fed: readonly FedMeal[];
   readonly caution: string | undefined;
+  /** Why it gets nothing today: away, fasting, a guest that is not here. */
+  readonly off: string | undefined;
   /** Frozen packs that would feed it, where nothing is ready. */
   readonly frozen: readonly string[];
 }

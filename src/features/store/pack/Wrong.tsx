@@ -37,9 +37,9 @@ export function Wrong({ pack, onDone }: WrongProps) {
     setWhy('');
     onDone(`${pack.code} ${SAID[input.is]}.`, value.movementIds);
   });
-  const free = useCommand(unblockPacks, `${slot}-free`, () => {
+  const free = useCommand(unblockPacks, `${slot}-free`, ({ movementIds }) => {
     setWhy('');
-    onDone(`${pack.code} may be fed again.`, []);
+    onDone(`${pack.code} may be fed again.`, movementIds);
   });
   const reason = why.trim() === '' ? {} : { why };
   const submit = () => {
@@ -83,11 +83,17 @@ export function Wrong({ pack, onDone }: WrongProps) {
         <Problems problems={[...correct.atHead('grams'), ...say.atHead('why'), ...free.atHead('why')]} />
         <div className={styles.acts}>
           {pack.blocked ? (
-            <Button variant="contained" disabled={free.pending} onClick={() => free.run({ holdingIds, why })}>
+            <Button
+              key="free"
+              variant="contained"
+              disabled={free.pending}
+              onClick={() => free.run({ holdingIds, why })}
+            >
               It may be fed
             </Button>
           ) : (
             <Button
+              key="block"
               variant="outlined"
               disabled={say.pending}
               onClick={() => say.run({ holdingIds, is: 'blocked', ...reason })}

@@ -34,8 +34,8 @@ export function Several({ packs, places, grams, onDone }: SeveralProps) {
   const discard = useCommand(discardPacks, 'several-discard', told('thrown away'));
   const say = useCommand(sayOfPacks, 'several-say', told('blocked'));
   const free = useCommand(unblockPacks, 'several-free', () => onDone(`${many} may be fed again.`, []));
-  const mix = useCommand(mixPacks, 'several-mix', ({ code }) =>
-    onDone(`They are in ${code} now: write its label.`, []),
+  const mix = useCommand(mixPacks, 'several-mix', ({ code, movementIds }) =>
+    onDone(`They are in ${code} now: write its label.`, movementIds),
   );
   const all = [move, discard, say, free, mix];
   const isBusy = packs.length === 0 || all.some((each) => each.pending);

@@ -5,6 +5,7 @@ import { dogForm, dogHistory, dogView, foodGroups } from '@/features/dogs/querie
 import { dogFormNameSchema } from '@/features/dogs/schema';
 import { AvoidForm } from '@/features/dogs/forms/AvoidForm';
 import { BowlLinesForm } from '@/features/dogs/forms/BowlLinesForm';
+import { DaysOffForm } from '@/features/dogs/forms/DaysOffForm';
 import { GoalForm } from '@/features/dogs/forms/GoalForm';
 import { History } from '@/features/dogs/forms/History';
 import { LifeForm } from '@/features/dogs/forms/LifeForm';
@@ -47,6 +48,8 @@ export default async function Page({ params }: { params: Promise<{ id: string; f
       return <BowlLinesForm view={view} />;
     case 'life':
       return <LifeForm view={view} />;
+    case 'days':
+      return <DaysOffForm view={view} />;
     case 'history':
       return <History view={view} history={await dogHistory(view.dog.id)} />;
   }
