@@ -1,4 +1,5 @@
 import 'server-only';
+import { asIfHere } from '@/core/dog/days-off';
 import { addDays } from '@/core/calendar/local-date';
 import { homeEnergyOn, mealsOn } from '@/core/dog/meals';
 import type { KeptFrom } from '@/core/stock/avoided';
@@ -37,7 +38,7 @@ export async function readAhead(read: Page, bowls?: readonly StoredBowl[]): Prom
   const fed = bowls ?? (await readBowlsOn(db, today));
   const avoided = await readAvoided(db, reference, dogs, today);
   const warm = await readWarmShares(db, today, household.energyFactors);
-  const days = new Map(dogs.map((dog): [number, number] => [dog.id, homeEnergyOn(dog, today)]));
+  const days = new Map(dogs.map((dog): [number, number] => [dog.id, homeEnergyOn(asIfHere(dog), today)]));
   return {
     dogs,
     stock,

@@ -31,6 +31,12 @@ export function isFedOn(daysOff: readonly DaysOff[], day: LocalDate, slotId: num
   );
 }
 
+/** A dog as it is on a day on which it is fed here: what a day of it comes to does not ask whether it is away just now. */
+export const asIfHere = <Of extends { readonly daysOff?: readonly DaysOff[] }>(dog: Of): Of => ({
+  ...dog,
+  daysOff: [],
+});
+
 /** Why a dog gets nothing on a day, in words; undefined: it is fed. */
 export function sayOff(daysOff: readonly DaysOff[], today: LocalDate): string | undefined {
   const off = daysOff.find((each) => each.kind !== 'guest' && each.slotId === undefined && isIn(today, each));

@@ -1,3 +1,4 @@
+import { asIfHere } from '../dog/days-off';
 import { writeFixed } from '../quantity/write';
 import type { LocalDate } from '../calendar/local-date';
 import { dayEnergy } from '../dog/day-energy';
@@ -34,7 +35,7 @@ export function portionOf(
   plate?: NamedPlate,
 ): DogPortion {
   const recipeId = filling?.batches[filling.batch]?.recipeId;
-  const dog = recipeId === undefined ? asked : withPot(asked, recipeId, density);
+  const dog = asIfHere(recipeId === undefined ? asked : withPot(asked, recipeId, density));
   const energy = dayEnergy(dog, day);
   const meals = mealsFilledBy(dog, day, filling, energy);
   const kcal = addUp(meals, (meal) => meal.kcal);

@@ -67,11 +67,16 @@ export interface Keeping {
   /** Days outside the freezer that it had used up in earlier places. */
   readonly fridgeDaysUsed: number;
   readonly openedOn?: LocalDate;
+  /** The day that something left in a bowl was put back into it. */
+  readonly returnedOn?: LocalDate;
   /** Fat above 20 % of dry matter: freeze-dried food keeps half as long. */
   readonly fatty?: boolean;
   /** In what it is packed; absent: nobody has said. */
   readonly packaging?: Packaging;
 }
+
+/** Days that food keeps that a dog left and somebody put back (common practice, no source). */
+const RETURNED_DAYS = 1;
 
 /** Whether two rows are about the same food. */
 const isOf = (row: ShelfLife, other: Pick<ShelfLife, 'kind' | 'place' | 'packaging'>): boolean =>
@@ -136,6 +141,12 @@ export function keepingDates(lives: ShelfLives, keeping: Keeping, fridgeDays: nu
       until: addDays(keeping.openedOn, lives.openedDriedDays.days),
       is: 'safe',
       why: `opened, ${lives.openedDriedDays.days} days: ${lives.openedDriedDays.source}`,
+    });
+  if (keeping.returnedOn !== undefined)
+    causes.push({
+      until: addDays(keeping.returnedOn, RETURNED_DAYS),
+      is: 'safe',
+      why: 'left in a bowl and put back: fed by the next day (common practice, no source)',
     });
   // The earliest of what limits it is the one that holds.
   const earliest = (of: readonly KeepingCause[]) =>

@@ -72,6 +72,7 @@ export interface Origin {
   readonly fridgeDaysUsed: number;
   readonly thawedOn?: LocalDate;
   readonly openedOn?: LocalDate;
+  readonly returnedOn?: LocalDate;
   readonly rulesId?: number;
 }
 
@@ -88,6 +89,8 @@ export interface HoldingState extends KeepingDates {
   readonly fridgeDaysUsed: number;
   readonly thawedOn: LocalDate | undefined;
   readonly openedOn: LocalDate | undefined;
+  /** The day that what a dog left of it was put back last. */
+  readonly returnedOn: LocalDate | undefined;
   /** It is not fed until somebody says that it may be. */
   readonly blocked: boolean;
   /** The rules that its dates follow. */
@@ -147,6 +150,7 @@ export function foldHolding(movements: readonly Movement[], rules: HoldingRules)
         since: state.since,
         fridgeDaysUsed: state.fridgeDaysUsed,
         openedOn: state.openedOn,
+        ...(state.returnedOn === undefined ? {} : { returnedOn: state.returnedOn }),
         fatty: rules.fatty,
         ...(rules.packaging ? { packaging: rules.packaging } : {}),
       },
@@ -174,16 +178,18 @@ function next(
       fridgeDaysUsed: origin?.fridgeDaysUsed ?? 0,
       thawedOn: origin?.thawedOn,
       openedOn: origin?.openedOn,
+      returnedOn: origin?.returnedOn,
       blocked: false,
     };
   }
   const opens = movement.kind === 'opened' || (OPENS_DRIED.has(movement.kind) && isDried(kind));
   const openedOn = before.openedOn ?? (opens ? movement.day : undefined);
+  const returnedOn = movement.kind === 'returned' ? movement.day : before.returnedOn;
   const blocked = before.blocked || movement.kind === 'blocked';
   // Frozen again after a thaw that nobody wanted, it was a day in the warm (ours, no source).
   if (movement.kind === 'thawed')
     return { ...before, ...now, thawedOn: movement.day, fridgeDaysUsed: before.fridgeDaysUsed + 1 };
-  if (now.place === before.place) return { ...before, ...now, openedOn, blocked };
+  if (now.place === before.place) return { ...before, ...now, openedOn, blocked, returnedOn };
   // Days spent outside the freezer are used up, whether in the fridge or the cupboard: no move gives them again.
   const spent = before.place === 'freezer' ? 0 : Math.max(0, daysBetween(before.since, movement.day));
   return {
@@ -191,6 +197,7 @@ function next(
     packedOn: before.packedOn,
     openedOn,
     blocked,
+    returnedOn,
     since: movement.day,
     fridgeDaysUsed: before.fridgeDaysUsed + spent,
     thawedOn: before.place === 'freezer' && now.place === 'fridge' ? movement.day : before.thawedOn,

@@ -6,7 +6,16 @@ import type { HoldingState, Origin } from './ledger';
 /** What is put together into one pack: a kind of food, and what it has behind it. */
 export interface ToMix extends Pick<
   HoldingState,
-  'packedOn' | 'since' | 'fridgeDaysUsed' | 'thawedOn' | 'openedOn' | 'place' | 'placeId' | 'rulesId' | 'blocked'
+  | 'packedOn'
+  | 'since'
+  | 'fridgeDaysUsed'
+  | 'thawedOn'
+  | 'openedOn'
+  | 'returnedOn'
+  | 'place'
+  | 'placeId'
+  | 'rulesId'
+  | 'blocked'
 > {
   readonly code: string;
   readonly kind: FoodKind;
@@ -24,6 +33,7 @@ export function originOf(parts: readonly ToMix[], day: LocalDate): Origin {
   const [first] = parts;
   if (!first) throw new Error('nothing is mixed');
   const thawedOn = earliest(parts.map((part) => part.thawedOn));
+  const returnedOn = earliest(parts.map((part) => part.returnedOn));
   const opened = parts.flatMap(({ kind, openedOn }) => openedOn ?? (isDried(kind) ? day : []));
   const openedOn = earliest(opened);
   // Of several rules those of the oldest pack hold.
@@ -43,6 +53,7 @@ export function originOf(parts: readonly ToMix[], day: LocalDate): Origin {
     ...days,
     ...(thawedOn === undefined ? {} : { thawedOn }),
     ...(openedOn === undefined ? {} : { openedOn }),
+    ...(returnedOn === undefined ? {} : { returnedOn }),
     ...(oldest.rulesId === undefined ? {} : { rulesId: oldest.rulesId }),
   };
 }

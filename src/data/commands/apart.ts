@@ -1,4 +1,5 @@
 import 'server-only';
+import { asIfHere } from '@/core/dog/days-off';
 import { eq } from 'drizzle-orm';
 import type { ApartEntry, PlatePotEntry } from '@/core/batch/steps/apart';
 import { homeEnergyOn } from '@/core/dog/meals';
@@ -35,7 +36,7 @@ export async function platePot(context: Context, input: PlatePotEntry): Promise<
   const found = await batchIn(context, input, ['weighed']);
   if (found.yields.length < 2) refuse('Nothing of it is kept apart.');
   const dogs = (await readDogs(tx)).filter((dog) => found.dogIds.includes(dog.id));
-  const days = dogs.map((dog) => ({ name: dog.name, kcal: homeEnergyOn(dog, today, found.filling) }));
+  const days = dogs.map((dog) => ({ name: dog.name, kcal: homeEnergyOn(asIfHere(dog), today, found.filling) }));
   const plating = need(readPlating(input.entry, found.yields, days, household.unitSet));
   await tx
     .update(batch)

@@ -1,4 +1,5 @@
 import 'server-only';
+import { asIfHere } from '@/core/dog/days-off';
 import { eq, inArray } from 'drizzle-orm';
 import type { Take } from '@/core/batch/evidence';
 import { followsOf, sharesAfter, withheldFrom, type Follows } from '@/core/batch/follows';
@@ -205,7 +206,7 @@ async function daysLeft(
 ): Promise<Pick<Follows, 'days'>> {
   if (before.state !== 'weighed' || after.state !== 'weighed') return {};
   const dogs = (await readDogs(tx)).filter((dog) => before.dogIds.includes(dog.id));
-  const aDay = addUp(dogs, (dog) => homeEnergyOn(dog, today));
+  const aDay = addUp(dogs, (dog) => homeEnergyOn(asIfHere(dog), today));
   const ids = after.shares.flatMap((share) => share.packs.map((pack) => pack.holdingId));
   const left = (await readPacks(tx, ids)).filter((pack) => pack.grams > 0);
   if (aDay <= 0 || left.length === 0) return {};

@@ -1,5 +1,5 @@
 import 'server-only';
-import { eq } from 'drizzle-orm';
+import { and, eq, isNull } from 'drizzle-orm';
 import { shelfLifeOf } from '@/core/preserve/shelf-life';
 import { HALF_A_GRAM } from '@/core/batch/fold';
 import { standing, tipOf } from '@/core/standing';
@@ -8,7 +8,7 @@ import { readPlaces } from '../repositories/household';
 import { readHistories, readMovement, type StoredMovement } from '../repositories/movements';
 import { readPacks } from '../repositories/stock';
 import { share } from '../schema/batches';
-import { bowl, bowlPart } from '../schema/stock';
+import { bowl, bowlLeft, bowlPart } from '../schema/stock';
 import { refreshBatch } from './batch-at-hand';
 import { writeMovement, writeMovements, type NewMovement } from './ledger';
 import { atHand, GOES_BACK } from './pack-at-hand';
@@ -89,6 +89,7 @@ export async function reverseMovement(context: Context, input: { movementId: num
   if (!stands) refuse('This was taken back already.');
   const first = await beginningOf(tx, asked);
   if (first.kind === 'fed' && asked.id !== first.id) refuse('A bowl that was taken back is fed anew, on Today.');
+  if (first.kind === 'fed') await takeBackLeft(context, first.id);
   if (first.kind === 'packed' && asked.id === first.id) return takeBackPacks(context, holdingsOf(first.legs));
   const reversal = await writeMovement(context, {
     kind: 'reversed',
@@ -97,11 +98,25 @@ export async function reverseMovement(context: Context, input: { movementId: num
     note: input.note,
   });
   if (first.kind === 'fed') await tx.update(bowl).set({ reversedBy: reversal.id }).where(eq(bowl.movementId, first.id));
+  await tx
+    .update(bowlLeft)
+    .set({ reversedBy: reversal.id })
+    .where(and(eq(bowlLeft.movementId, first.id), isNull(bowlLeft.reversedBy)));
   const fromPacks = first.kind === 'split' || first.kind === 'merged';
   const touched = first.kind === 'packed' || fromPacks || fromPot(first.legs) ? holdingsOf(first.legs) : [];
   await keepContents(tx, touched);
   await refreshShares(context, touched);
   await refreshWarm(context, first);
+}
+
+/** What was left of a bowl goes with it: first that is taken back. */
+async function takeBackLeft(context: Context, fedId: number): Promise<void> {
+  const [left] = await context.tx
+    .select({ movementId: bowlLeft.movementId })
+    .from(bowlLeft)
+    .innerJoin(bowl, eq(bowl.id, bowlLeft.bowlId))
+    .where(and(eq(bowl.movementId, fedId), isNull(bowlLeft.reversedBy)));
+  if (left) await reverseMovement(context, { movementId: left.movementId });
 }
 
 const fromPot = (legs: readonly Leg[]) => legs.some((each) => 'account' in each && each.account === 'cooked');

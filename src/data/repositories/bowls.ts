@@ -4,7 +4,7 @@ import type { LocalDate } from '@/core/calendar/local-date';
 import { fromTenths } from '@/core/stock/ledger';
 import type { Tx } from '../database';
 import { share } from '../schema/batches';
-import { bowl, bowlPart, holding, pack, packContent } from '../schema/stock';
+import { bowl, bowlLeft, bowlPart, holding, pack, packContent } from '../schema/stock';
 
 export interface StoredBowl {
   readonly id: number;
@@ -12,6 +12,9 @@ export interface StoredBowl {
   readonly slotId: number;
   readonly day: LocalDate;
   readonly fedAt: Date;
+  /** What the dog left of it, g as stored, and what became of that. */
+  readonly left:
+    { readonly grams: number; readonly fate: 'thrown' | 'fridge'; readonly movementId: number } | undefined;
   readonly parts: readonly {
     readonly code: string;
     readonly grams: number;
@@ -43,8 +46,24 @@ export async function readBowlsBetween(tx: Tx, from: LocalDate, to: LocalDate): 
       ),
     )
     .orderBy(asc(bowlPart.id));
+  const left = await tx
+    .select()
+    .from(bowlLeft)
+    .where(
+      and(
+        isNull(bowlLeft.reversedBy),
+        inArray(
+          bowlLeft.bowlId,
+          rows.map((row) => row.id),
+        ),
+      ),
+    );
+  const leftOf = new Map(
+    left.map(({ bowlId, amount, fate, movementId }) => [bowlId, { grams: fromTenths(amount), fate, movementId }]),
+  );
   return rows.map((row) => ({
     id: row.id,
+    left: leftOf.get(row.id),
     dogId: row.dogId,
     slotId: row.slotId,
     day: row.day,

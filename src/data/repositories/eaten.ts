@@ -15,12 +15,13 @@ import { addUp } from '@/core/add-up';
  * ration. A day on which not every meal was pressed is unknown, never less.
  */
 export async function readIntake(tx: Tx, dog: StoredDog, from: LocalDate, to: LocalDate): Promise<IntakeOn> {
+  const left = sql`coalesce((select sum(l.kcal) from bowl_left l where l.bowl_id = ${bowl.id} and l.reversed_by is null), 0)`;
   const bowls = await tx
-    .select({ day: bowl.day, slotId: bowl.slotId, kcal: sql<number>`sum(${bowlPart.kcal})::float8` })
+    .select({ day: bowl.day, slotId: bowl.slotId, kcal: sql<number>`(sum(${bowlPart.kcal}) - ${left})::float8` })
     .from(bowl)
     .innerJoin(bowlPart, eq(bowlPart.bowlId, bowl.id))
     .where(and(eq(bowl.dogId, dog.id), isNull(bowl.reversedBy), gte(bowl.day, from)))
-    .groupBy(bowl.day, bowl.slotId);
+    .groupBy(bowl.id, bowl.day, bowl.slotId);
   const reports = await tx.select().from(intake).where(eq(intake.dogId, dog.id)).orderBy(asc(intake.id));
   const byDay = new Map<LocalDate, number>();
   const fedOn = new Map<LocalDate, typeof bowls>();

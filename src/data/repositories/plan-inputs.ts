@@ -1,4 +1,5 @@
 import 'server-only';
+import { asIfHere } from '@/core/dog/days-off';
 import { addDays, type LocalDate } from '@/core/calendar/local-date';
 import { homeEnergyOn, mealsOn } from '@/core/dog/meals';
 import type { PlanInputs } from '@/core/plan/inputs';
@@ -34,7 +35,7 @@ interface Here {
 async function coveredBy({ tx, reference, household, today }: Here, dogs: readonly StoredDog[], stock: StoredPack[]) {
   if (stock.length === 0) return {};
   const avoided = await readAvoided(tx, reference, dogs, today);
-  const days = new Map(dogs.map((dog): [number, number] => [dog.id, homeEnergyOn(dog, today)]));
+  const days = new Map(dogs.map((dog): [number, number] => [dog.id, homeEnergyOn(asIfHere(dog), today)]));
   return kcalCovered(
     coverOf(
       dogs.map((dog) => ({ dogId: dog.id, mealsOn: (index) => mealsOn(dog, addDays(today, index)) })),

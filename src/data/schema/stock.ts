@@ -16,6 +16,7 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { LocalDate } from '../../core/calendar/local-date';
 import type { FoodKind, Packaging } from '../../core/preserve/shelf-life';
+import type { LEFT_FATES } from '../../core/stock/left';
 import type { Account, MovementKind, Origin } from '../../core/stock/ledger';
 import { batch, share } from './batches';
 import { dog, mealSlot, ration } from './dogs';
@@ -189,6 +190,34 @@ export const bowl = pgTable(
   (table) => [
     uniqueIndex('one_bowl_a_meal')
       .on(table.dogId, table.day, table.slotId)
+      .where(sql`${table.reversedBy} is null`),
+  ],
+);
+
+/** What a dog left of a bowl, and what became of it. */
+export const bowlLeft = pgTable(
+  'bowl_left',
+  {
+    id: serial('id').primaryKey(),
+    bowlId: integer('bowl_id')
+      .notNull()
+      .references(() => bowl.id),
+    /** Tenths of a gram as stored. */
+    amount: integer('amount').notNull(),
+    kcal: doublePrecision('kcal').notNull(),
+    fate: text('fate').$type<(typeof LEFT_FATES)[number]>().notNull(),
+    movementId: integer('movement_id')
+      .notNull()
+      .unique()
+      .references(() => movement.id),
+    /** Set once, by the movement that took it back. */
+    reversedBy: integer('reversed_by')
+      .unique()
+      .references(() => movement.id),
+  },
+  (table) => [
+    uniqueIndex('one_left_a_bowl')
+      .on(table.bowlId)
       .where(sql`${table.reversedBy} is null`),
   ],
 );

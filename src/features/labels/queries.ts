@@ -1,4 +1,5 @@
 import 'server-only';
+import { asIfHere } from '@/core/dog/days-off';
 import { dayIn, type LocalDate } from '@/core/calendar/local-date';
 import { homeEnergyOn, mealsOn } from '@/core/dog/meals';
 import type { Dog } from '@/core/dog/dog';
@@ -79,7 +80,7 @@ async function wordsOf(
             .filter((dog) => !avoided.dogsNotFor({ holdingId: pack.holdingId }).includes(dog.id))
             .map((dog) => ({
               name: dog.name,
-              part: homeEnergyOn(dog, today) / (pack.labelGrams * pack.density),
+              part: homeEnergyOn(asIfHere(dog), today) / (pack.labelGrams * pack.density),
             }))
             .filter(({ part }) => part > 0),
     additions: dogs

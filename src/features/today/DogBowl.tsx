@@ -12,6 +12,7 @@ import { useCommand } from '@/ui/form/use-command';
 import { Bowl, DogBadge } from '@/ui/badges/badges';
 import { Why } from '@/ui/Why';
 import { feedNext } from './actions';
+import { LeftForm } from './LeftForm';
 import { OtherPack } from './OtherPack';
 import styles from './today.module.css';
 import type { LocalDate } from '@/core/calendar/local-date';
@@ -37,6 +38,7 @@ export function DogBowl({ dog, day, sources, full, sameSlot, had, onFed, onTakeB
   const { inMass } = useUnits();
   const [first, setFirst] = useState<string>();
   const [choosing, setChoosing] = useState(false);
+  const [leaving, setLeaving] = useState(false);
   const { next } = dog;
   const chosen = sources.find((source) => source.key === first);
   const rest = fitFor(sources, dog.id, next?.recipeId).filter((source) => source.key !== first);
@@ -174,7 +176,21 @@ export function DogBowl({ dog, day, sources, full, sameSlot, had, onFed, onTakeB
             >
               take back
             </Button>
+            {last.left === undefined && (
+              <Button
+                variant="text"
+                size="small"
+                aria-expanded={leaving}
+                aria-label={`${dog.name} left some of ${last.slotName}`}
+                onClick={() => setLeaving(!leaving)}
+              >
+                left some
+              </Button>
+            )}
           </p>
+        )}
+        {last && leaving && last.left === undefined && (
+          <LeftForm bowlId={last.bowlId} whose={`${dog.name}’s ${last.slotName}`} onDone={() => setLeaving(false)} />
         )}
       </div>
       {had && <p className={`inOrder ${styles.press}`}>fed</p>}

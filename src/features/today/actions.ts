@@ -1,8 +1,11 @@
 'use server';
 
+import { z } from 'zod';
 import { correctBowl as correct, feedBowl as feed, takeBackBowl as takeBack } from '@/data/commands/bowls';
-import { movePacks } from '@/data/commands/stock';
-import { movePacksSchema } from '@/core/schema';
+import { leaveInBowl as leave } from '@/data/commands/left';
+import { movePacks, reverseMovement } from '@/data/commands/stock';
+import { idSchema, movePacksSchema } from '@/core/schema';
+import { leftSchema } from '@/core/stock/left';
 import { houseAction } from '@/data/house-action';
 import { bowlSchema, correctBowlSchema, takeBackSchema } from './schema';
 
@@ -11,4 +14,6 @@ export const feedBowl = houseAction('feed bowl', bowlSchema, feed);
 export const feedNext = houseAction('feed bowl', bowlSchema, feed, 'after');
 export const correctBowl = houseAction('correct bowl', correctBowlSchema, correct);
 export const takeBackBowl = houseAction('take back bowl', takeBackSchema, takeBack);
+export const leaveInBowl = houseAction('leave in bowl', leftSchema, leave);
+export const takeBackLeft = houseAction('reverse movement', z.object({ movementId: idSchema }), reverseMovement);
 export const moveTo = houseAction('move packs', movePacksSchema, movePacks);

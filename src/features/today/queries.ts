@@ -28,6 +28,7 @@ import {
   watchRehydrated,
   watchSensor,
 } from './watch/queries';
+import { sayBowl } from './say-bowl';
 import type { AheadCell, DogToday, FedMeal, ShownSource, TodayView } from './view';
 import { nth, sure } from '@/core/sure';
 import { addUp } from '@/core/add-up';
@@ -177,10 +178,13 @@ function bowlsToday(
       },
       fed: own.map((bowl): FedMeal => {
         const name = dog.slots.find((each) => each.id === bowl.slotId)?.name ?? 'a meal';
-        const said = bowl.parts
-          .map((part) => `${writeMassIn(part.grams, household.unitSet)} from ${part.code}`)
-          .join(', ');
-        return { bowlId: bowl.id, slotName: name, clock: clockIn(bowl.fedAt, household.timeZone), said };
+        return {
+          bowlId: bowl.id,
+          slotName: name,
+          clock: clockIn(bowl.fedAt, household.timeZone),
+          said: sayBowl(bowl, household.unitSet),
+          left: bowl.left?.movementId,
+        };
       }),
       caution: besideBowl(dog, today, slot),
       off: sayOff(dog.daysOff, today),

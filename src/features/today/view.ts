@@ -18,6 +18,8 @@ export interface FedMeal {
   readonly slotName: string;
   readonly clock: string;
   readonly said: string;
+  /** The movement that wrote down what it left; undefined: it ate all of it, or nobody said. */
+  readonly left: number | undefined;
 }
 
 export interface NextBowl {
@@ -63,6 +65,7 @@ export interface EarlierMeal {
         readonly bowlId: number;
         readonly clock: string;
         readonly said: string;
+        readonly left: number | undefined;
         readonly parts: readonly { readonly key: string; readonly code: string; readonly grams: number }[];
       }
     | undefined;

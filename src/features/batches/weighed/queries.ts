@@ -1,4 +1,5 @@
 import 'server-only';
+import { asIfHere } from '@/core/dog/days-off';
 import { storedAs, type BatchYield, type ShareState } from '@/core/batch/fold';
 import { kindOfShare } from '@/core/batch/kind-of-share';
 import { fatOfDry, fattest, isFatty } from '@/core/preserve/fat';
@@ -178,7 +179,7 @@ export async function weighedView(
       spread: spreadOf(all, perGram),
       perDog: [...spreadByDog(all, perGram)].flatMap(([dogId, { least, mean, most }]) => {
         const dog = dogs.find(({ id }) => id === dogId);
-        const day = dog ? homeEnergyOn(dog, from, batch.filling) : 0;
+        const day = dog ? homeEnergyOn(asIfHere(dog), from, batch.filling) : 0;
         return dog && day > 0 ? [{ name: dog.name, least, most, off: Math.max(most - mean, mean - least) / day }] : [];
       }),
       drift: [...driftOf(all, perGram)].map(([dogId, kcal]) => ({ name: nameOf(dogId) ?? '', kcal })),

@@ -47,6 +47,7 @@ export function entryOf(
     fed: `fed ${writeMassIn(amount, set)}`,
     redated: 'dated by the rules of that day',
     opened: 'opened',
+    returned: `put back ${writeMassIn(amount, set)}`,
     blocked: 'blocked: not to be fed',
     thawed: 'found thawed, and frozen again',
     split: `split: ${writeMassIn(amount, set)} into a pack of their own`,

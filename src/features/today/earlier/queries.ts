@@ -1,10 +1,10 @@
 import 'server-only';
 import { addDays, clockIn, writeDay } from '@/core/calendar/local-date';
 import { mealsOn } from '@/core/dog/meals';
-import { writeMassIn } from '@/core/quantity/write';
 import type { Page } from '@/data/page';
 import type { StoredBowl } from '@/data/repositories/bowls';
 import type { StoredDog } from '@/data/repositories/dogs';
+import { sayBowl } from '../say-bowl';
 import type { EarlierMeal, TodayView } from '../view';
 
 /** The meals of so many days back can be marked, taken back and put right. */
@@ -36,9 +36,8 @@ export function earlierMeals(
               bowl: bowl && {
                 bowlId: bowl.id,
                 clock: clockIn(bowl.fedAt, household.timeZone),
-                said: bowl.parts
-                  .map((part) => `${writeMassIn(part.grams, household.unitSet)} from ${part.code}`)
-                  .join(', '),
+                said: sayBowl(bowl, household.unitSet),
+                left: bowl.left?.movementId,
                 parts: bowl.parts.map(({ key, code, grams }) => ({ key, code, grams })),
               },
             },
