@@ -1,5 +1,6 @@
 import 'server-only';
 import { TZDate } from '@date-fns/tz';
+import { nanoid } from 'nanoid';
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import { readMealTimes, type MealTimes } from '@/core/household/meal-times';
 import { readLabelAddress } from '@/core/label/address';
@@ -64,6 +65,11 @@ export async function saveHousehold(context: Context, entry: HouseholdEntry): Pr
   // What is packed from now on is dated by it; what is in stock only when the cook says so (redate-stock).
   if (entry.fridgeDays !== context.household.fridgeDays)
     await newRules(context, { fridgeDays: entry.fridgeDays, own: rulesNow(context.rules).own });
+}
+
+/** Gives the calendar an address that nobody knows yet, or none: who had the old one reads nothing any more. */
+export async function renewCalendar({ tx }: Context, input: { on: boolean }): Promise<void> {
+  await changeHousehold(tx, { calendarSecret: input.on ? nanoid(32) : null });
 }
 
 /** The household says its measures, its clock and its meals for the first time. */

@@ -73,6 +73,10 @@ export async function readMovement(tx: Tx, id: number): Promise<StoredMovement |
   return (await withLegs(tx, await tx.select().from(movement).where(eq(movement.id, id))))[0];
 }
 
+/** Every movement, oldest first. */
+export const readAllMovements = async (tx: Tx): Promise<StoredMovement[]> =>
+  withLegs(tx, await tx.select().from(movement).orderBy(asc(movement.id)));
+
 /** The newest movements of the whole stock. */
 export const readLatestMovements = async (tx: Tx, limit: number): Promise<StoredMovement[]> =>
   withLegs(tx, await tx.select().from(movement).orderBy(desc(movement.id)).limit(limit));

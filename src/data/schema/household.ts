@@ -37,6 +37,8 @@ export const household = pgTable(
     labelAddress: text('label_address'),
     /** What a kWh costs, in minor units of the currency; null: nobody has said. */
     kwhMinor: doublePrecision('kwh_minor'),
+    /** The end of the address of its calendar: who has it may read what is to be done; null: there is none. */
+    calendarSecret: text('calendar_secret'),
     /** When its meals are; a dog that comes gets these times. */
     mealTimes: jsonb('meal_times').$type<MealTimes>().notNull().default(USUAL_MEAL_TIMES),
   },

@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import Checkbox from '@mui/material/Checkbox';
+import { CalendarFeed } from './CalendarFeed';
 import { useColorScheme } from '@mui/material/styles';
 import { useState } from 'react';
 import { ENERGY_FACTORS, type EnergyFactors } from '@/core/nutrition/energy';
@@ -120,6 +121,7 @@ export function Household({ view }: { view: HouseholdView }) {
             <p role="status">{kept && <span className="inOrder">Kept.</span>}</p>
           </div>
         </form>
+        <CalendarFeed secret={view.calendarSecret} />
         <section className="stack" aria-labelledby="screen">
           <h2 id="screen">This screen</h2>
           <Choice

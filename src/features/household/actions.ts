@@ -22,4 +22,5 @@ export const saveMeaning = houseAction('save meaning', meaningEntrySchema, meani
 export const forgetMeaning = houseAction('forget meaning', meaningWordsSchema, meanings.forgetMeaning);
 export const beginHousehold = houseAction('begin household', beginningSchema, save.beginHousehold);
 export const saveKeeps = houseAction('save keeps', z.object({ entry: keepsSchema }), redate.saveKeeps);
+export const renewCalendar = houseAction('renew calendar', z.object({ on: z.boolean() }), save.renewCalendar);
 export const redateStock = houseAction('redate stock', z.object({}), redate.redateStock);

@@ -41,6 +41,7 @@ export const householdView = pageQuery(async (read) => {
     labelAddress: labelAddress ?? '',
     kwhPrice: household.kwhMinor === null ? '' : String(Number((household.kwhMinor / 100).toFixed(4))),
     mealTimes,
+    calendarSecret: household.calendarSecret,
     lists: { timeZones: timeZones(timeZone), currencies: currencies(currency) },
     meanings,
     kitchen: await kitchenView(db),

@@ -1,6 +1,6 @@
 import 'server-only';
 import { countOf } from '@/core/quantity/count-words';
-import { addDays, clockIn, writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
+import { addDays, clockIn, daysBetween, writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
 import { dayEnergy, type DayEnergy } from '@/core/dog/day-energy';
 import { sayOff } from '@/core/dog/days-off';
 import { mealsOn, nextMeal, type DayMeal } from '@/core/dog/meals';
@@ -9,6 +9,7 @@ import { capital, writeDose, writeKcal, writeMassIn } from '@/core/quantity/writ
 import type { UnitSet } from '@/core/quantity/units';
 import type { Protein } from '@/core/recipe/protein';
 import { sayPot } from '@/core/stock/say-pot';
+import { cookByOf } from '@/core/stock/agenda';
 import { coverOf, type Cover } from '@/core/stock/cover';
 import { drawMeal, fitFor, inOrderOfUse, type Drawn } from '@/core/stock/draw';
 import { explainMeal } from '@/core/stock/explain-meal';
@@ -85,8 +86,7 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
   const cover = coverOf(ahead.meals, HORIZON, sources, today, ahead.keeps);
   const bySource = new Map(sources.map((source) => [source.key, source]));
   const nextSlots = new Set(states.flatMap((dog) => (dog.next ? [`${dog.next.slotName}, ${dog.next.clock}`] : [])));
-  const soonest = Math.min(...cover.map((each) => each.coverDays));
-  const cookIn = soonest - 1;
+  const cookBy = stock.length > 0 ? cookByOf(cover, today) : undefined;
   return {
     day: today,
     dayInFull: writeDayInFull(today),
@@ -98,12 +98,12 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
     ahead: cover.map((each) => aheadOf(each, dogs, bySource, today)),
     horizon: HORIZON,
     cookBy:
-      cover.length > 0 && soonest < HORIZON && stock.length > 0
-        ? {
-            index: Math.max(0, cookIn),
-            said: cookIn <= 0 ? 'cook today' : `cook by ${writeDay(addDays(today, cookIn), today)}`,
-          }
-        : undefined,
+      cookBy === undefined
+        ? undefined
+        : {
+            index: daysBetween(today, cookBy),
+            said: cookBy <= today ? 'cook today' : `cook by ${writeDay(cookBy, today)}`,
+          },
     legend: [...new Map([...bySource.values()].map((source) => [source.protein.word, source.protein])).values()],
     tonight: tonightOf(cover, stock, bySource, household.unitSet),
     toFreezer: toFreezerOf(stock, places, today, household.unitSet),

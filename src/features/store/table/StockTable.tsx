@@ -57,7 +57,14 @@ export function StockTable({ packs }: TableView) {
           <Link href="/store" aria-keyshortcuts={on ? 'l' : undefined}>
             as it lies there
           </Link>{' '}
-          · <a href="/api/stock/packs">all of it as CSV</a> · <a href="/api/stock/movements">all movements as CSV</a>
+          ·{' '}
+          <a href="/api/stock/packs" download>
+            all of it as CSV
+          </a>{' '}
+          ·{' '}
+          <a href="/api/stock/movements" download>
+            all movements as CSV
+          </a>
         </p>
       </div>
       <DataGrid

@@ -10,7 +10,8 @@ import { readCyclesOf, runningOf } from '@/data/repositories/cycles';
 import { hoursFrom, sayCut } from '@/core/preserve/power-cut';
 import { readOpenCut } from '@/data/repositories/power-cuts';
 import { readEquipment } from '@/data/repositories/equipment';
-import { cautionOf, isGrowing } from '@/core/dog/stage';
+import { weighInDue } from '@/core/dog/weigh-in-due';
+import { cautionOf } from '@/core/dog/stage';
 import { writeMassIn, writeWeight } from '@/core/quantity/write';
 import type { UnitSet } from '@/core/quantity/units';
 import { type Cover } from '@/core/stock/cover';
@@ -166,7 +167,6 @@ export function watchDogs(dogs: readonly StoredDog[], today: StoredPack['since']
   return dogs.flatMap((dog): TodayView['watch'][number][] => {
     const last = sure(dog.weighIns.at(-1));
     const days = daysBetween(last.date, today);
-    const due = isGrowing(dog, today) ? 7 : 28;
     const tries = dog.avoids
       .filter((avoid) => avoid.tryAgainOn !== undefined && avoid.tryAgainOn <= today)
       .map((avoid) => ({
@@ -187,7 +187,7 @@ export function watchDogs(dogs: readonly StoredDog[], today: StoredPack['since']
             },
           ]
         : [];
-    if (days < due) return [...words, ...tries];
+    if (today < weighInDue(dog, today)) return [...words, ...tries];
     return [
       ...words,
       ...tries,

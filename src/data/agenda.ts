@@ -1,0 +1,25 @@
+import 'server-only';
+import { agendaOf, type AgendaEntry } from '@/core/stock/agenda';
+import { coverOf } from '@/core/stock/cover';
+import { weighInDue } from '@/core/dog/weigh-in-due';
+import { readAhead } from './ahead';
+import type { Page } from './page';
+import { waitsForFreezer } from './repositories/stock';
+
+/** Eight weeks: further ahead nobody looks for a pack. */
+export const WEEKS_AHEAD = 56;
+
+/** What the coming eight weeks ask for. */
+export async function readAgenda(read: Page): Promise<AgendaEntry[]> {
+  const { today } = read;
+  const ahead = await readAhead(read);
+  return agendaOf({
+    today,
+    sources: ahead.sources,
+    cover: ahead.stock.length === 0 ? [] : coverOf(ahead.meals, WEEKS_AHEAD, ahead.sources, today, ahead.keeps),
+    weighIns: ahead.dogs.map((dog) => ({ dogId: dog.id, name: dog.name, due: weighInDue(dog, today) })),
+    toFreeze: ahead.stock.flatMap((pack) =>
+      pack.freezeOn !== undefined && waitsForFreezer(pack) ? [{ code: pack.code, on: pack.freezeOn }] : [],
+    ),
+  });
+}
