@@ -166,3 +166,35 @@ test('all of it as a table, one key away, with nothing lost', async () => {
   await expect(page.getByRole('grid')).toBeVisible();
   await expect(page.getByRole('heading', { name: `${packs} packs in store` })).toBeVisible();
 });
+
+test('a dog left half of it, and that is not eaten; another is away for some days, and nothing is thawed for it', async () => {
+  setClock(26, '07:00');
+  await page.goto(hodman.address);
+  await page.getByRole('button', { name: /^Fed Wren/ }).click();
+  await expect(page.getByText('Wren has had breakfast.')).toBeVisible();
+  await page.getByRole('button', { name: 'Wren left some of breakfast' }).click();
+  await page.getByRole('button', { name: 'That is what it left' }).click();
+  await expect(page.getByText(/left \d+ g: thrown away/)).toBeVisible();
+  await page.getByText('Meals of the last days').click();
+  await page.getByRole('button', { name: 'Left nothing of Wren’s breakfast, today' }).click();
+  await expect(page.getByText(/left \d+ g: thrown away/)).toHaveCount(0);
+  await page.goto(`${hodman.address}/dogs/2/days`);
+  await page.getByLabel('From').fill('2026-11-26');
+  await page.getByLabel('To and with').fill('2026-11-20');
+  await page.getByRole('button', { name: 'Keep these days' }).click();
+  await expect(page.getByText('The last day lies before the first.')).toBeVisible();
+  await page.getByLabel('To and with').fill('2026-11-28');
+  await page.getByRole('button', { name: 'Keep these days' }).click();
+  await expect(page.getByText('Otto is away, back Sun 29 Nov.')).toBeVisible();
+  await axe();
+  await page.goto(hodman.address);
+  await expect(page.getByText('is away, back Sun 29 Nov')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Fed Otto' })).toHaveCount(0);
+  await page.goto(`${hodman.address}/store/ahead`);
+  await expect(page.getByRole('heading', { name: 'Thu 26 Nov' })).toBeVisible();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Otto' }).last()).toContainText('fed already, or away');
+  await axe();
+  await page.goto(`${hodman.address}/dogs/2/days`);
+  await page.getByRole('button', { name: 'take back' }).click();
+  await expect(page.getByText('Fed here today.')).toBeVisible();
+});

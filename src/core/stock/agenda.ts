@@ -2,6 +2,7 @@ import { addDays, type LocalDate } from '../calendar/local-date';
 import { countOf } from '../quantity/count-words';
 import type { Cover } from './cover';
 import type { Source } from './draw';
+import { takeOuts } from './weeks-ahead';
 
 export const AGENDA_KINDS = ['take out', 'feed by', 'cook by', 'weigh in', 'into the freezer'] as const;
 
@@ -53,16 +54,8 @@ function put(map: Map<LocalDate, string[]>, day: LocalDate, code: string): void 
  * date, the day by which is cooked, weigh-ins. Takes the stock, and the days played against it. Source: handbook 11.
  */
 export function agendaOf({ today, sources, cover, weighIns, toFreeze }: ToAgenda): AgendaEntry[] {
-  const frozen = new Map(sources.flatMap((source) => (source.place === 'freezer' ? [[source.key, source.code]] : [])));
-  const first = new Map<string, LocalDate>();
-  for (const { days } of cover)
-    for (const { day, drawn } of days)
-      for (const { key } of drawn) if (frozen.has(key) && day < (first.get(key) ?? '9999')) first.set(key, day);
   const out = new Map<LocalDate, string[]>();
-  for (const [key, day] of first) {
-    const eve = addDays(day, -1);
-    put(out, eve < today ? today : eve, frozen.get(key) ?? '');
-  }
+  for (const { code, on } of takeOuts(sources, cover, today)) put(out, on, code);
   const feed = new Map<LocalDate, string[]>();
   for (const { grams, safeUntil, code, place } of sources)
     if (grams > 0 && safeUntil !== undefined && safeUntil >= today && place !== 'warm') put(feed, safeUntil, code);

@@ -73,6 +73,7 @@ export function Store({ view }: { view: StoreView }) {
             >
               {chosen ? 'one at a time' : 'several at once'}
             </Button>
+            <Link href="/store/ahead">eight weeks ahead</Link>
             <Link href="/store/count">count what is there</Link>
             <Link href="/store/power">power cut</Link>
             <Link href="/store/trace">recall</Link>

@@ -1,3 +1,4 @@
+import Link from 'next/link';
 import { weekdayLetter } from '@/core/calendar/local-date';
 import { Pointed } from '@/ui/charts/Pointed';
 import { hatchFill } from '@/ui/badges/hatch-defs';
@@ -20,7 +21,9 @@ export function Ahead({ view }: { view: TodayView }) {
       <div className="spread">
         <div className="spread">
           <h2 id="ahead">Ahead</h2>
-          <p className="note">a square is a day, filled by the pack that will feed it</p>
+          <p className="note">
+            a square is a day, filled by the pack that will feed it · <Link href="/store/ahead">eight weeks</Link>
+          </p>
         </div>
         <div className={styles.legend}>
           {view.legend.map((protein) => (

@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import { useState } from 'react';
+import { Choice } from '@/ui/form/Choice';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { Tub } from '@/ui/badges/badges';
@@ -18,8 +19,15 @@ const SHOWN = 6;
 export function Tonight({ packs, placeId }: { packs: TodayView['tonight']; placeId: number }) {
   const [all, setAll] = useState(false);
   const [left, setLeft] = useState<readonly number[]>([]);
-  const move = useCommand(moveTo, 'tonight', () => setLeft([]));
+  const [swaps, setSwaps] = useState<ReadonlyMap<number, number>>(new Map());
+  const move = useCommand(moveTo, 'tonight', () => {
+    setLeft([]);
+    setSwaps(new Map());
+  });
   const moving = packs.filter((pack) => !left.includes(pack.holdingId));
+  const isLate = packs.some(({ late }) => late);
+  // One that goes in the place of two is moved once.
+  const holdingIds = [...new Set(moving.map(({ holdingId }) => swaps.get(holdingId) ?? holdingId))];
   if (packs.length === 0) {
     return (
       <section className={styles.tonight} aria-labelledby="tonight">
@@ -39,6 +47,25 @@ export function Tonight({ packs, placeId }: { packs: TodayView['tonight']; place
         checked={!left.includes(pack.holdingId)}
         onChange={(_, on) => setLeft(on ? left.filter((id) => id !== pack.holdingId) : [...left, pack.holdingId])}
       />
+      {pack.others.length > 0 && (
+        <div className={styles.swap}>
+          <Choice
+            label={`In the place of ${pack.code}`}
+            hideLabel
+            value={String(swaps.get(pack.holdingId) ?? '')}
+            options={[
+              { value: '', label: `${pack.code}, or …` },
+              ...pack.others.map(({ holdingId, said }) => ({ value: String(holdingId), label: said })),
+            ]}
+            onChange={(id) => {
+              const next = new Map(swaps);
+              next.delete(pack.holdingId);
+              if (id !== '') next.set(pack.holdingId, Number(id));
+              setSwaps(next);
+            }}
+          />
+        </div>
+      )}
     </li>
   );
   return (
@@ -59,10 +86,16 @@ export function Tonight({ packs, placeId }: { packs: TodayView['tonight']; place
         fullWidth
         size="large"
         disabled={moving.length === 0 || move.pending}
-        onClick={() => move.run({ holdingIds: moving.map((pack) => pack.holdingId), placeId })}
+        onClick={() => move.run({ holdingIds, placeId })}
       >
-        {moving.length === 1 ? `Moved ${nth(moving, 0).code}` : `Moved all ${moving.length}`}
+        {moving.length === 1 && swaps.size === 0 ? `Moved ${nth(moving, 0).code}` : `Moved all ${holdingIds.length}`}
       </Button>
+      {isLate && (
+        <p className="note">
+          Forgotten last night? Sealed, in cold water changed every half hour, about 1 h for each kg; then feed it at
+          once (USDA). Never on the counter. Dry food needs no thawing.
+        </p>
+      )}
     </section>
   );
 }

@@ -11,9 +11,10 @@ import type { Protein } from '@/core/recipe/protein';
 import { sayPot } from '@/core/stock/say-pot';
 import { cookByOf } from '@/core/stock/agenda';
 import { coverOf, type Cover } from '@/core/stock/cover';
+import { takeOutTonight } from '@/core/stock/weeks-ahead';
 import { drawMeal, fitFor, inOrderOfUse, type Drawn } from '@/core/stock/draw';
 import { explainMeal } from '@/core/stock/explain-meal';
-import { readAhead } from '@/data/ahead';
+import { readAhead, type Ahead } from '@/data/ahead';
 import { readProteins, pageQuery, type Page } from '@/data/page';
 import { readBowlsBetween, type StoredBowl } from '@/data/repositories/bowls';
 import type { StoredDog } from '@/data/repositories/dogs';
@@ -105,7 +106,7 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
             said: cookBy <= today ? 'cook today' : `cook by ${writeDay(cookBy, today)}`,
           },
     legend: [...new Map([...bySource.values()].map((source) => [source.protein.word, source.protein])).values()],
-    tonight: tonightOf(cover, stock, bySource, household.unitSet),
+    tonight: tonightOf(ahead, stock, bySource, today, household.unitSet),
     toFreezer: toFreezerOf(stock, places, today, household.unitSet),
     fridgePlaceId: sure(places.find((place) => place.kind === 'fridge')).id,
     watch: [
@@ -255,26 +256,38 @@ function aheadOf(
   return { dogId: cover.dogId, name, coverDays: cover.coverDays, runsOut, cells };
 }
 
+/** The frozen packs that go into the fridge tonight, each with those that could go in its place. */
 function tonightOf(
-  cover: readonly Cover[],
+  ahead: Ahead,
   stock: readonly StoredPack[],
   sources: ReadonlyMap<string, ShownSource>,
+  today: LocalDate,
   set: UnitSet,
 ): TodayView['tonight'] {
-  const needed = new Set(
-    cover.flatMap((each) => each.days.slice(0, 2).flatMap((day) => day.drawn.map((part) => part.key))),
+  const due = takeOutTonight(ahead.meals, [...sources.values()], today, ahead.keeps);
+  const taken = new Set(due.map(({ key }) => key));
+  const frozen = inOrderOfUse(
+    [...sources.values()].filter((source) => source.place === 'freezer' && !taken.has(source.key)),
+    today,
   );
-  return stock
-    .filter((pack) => pack.placeKind === 'freezer' && needed.has(`pack-${pack.holdingId}`))
-    .map((pack) => {
-      const source = sure(sources.get(`pack-${pack.holdingId}`));
-      return {
-        holdingId: pack.holdingId,
-        code: pack.code,
-        said: `for ${pack.dogName ?? 'anybody'}, ${writeMassIn(pack.grams, set)} of ${source.pot}`,
-        hatch: source.protein.hatch,
-      };
-    });
+  const packs = new Map(stock.map((pack) => [`pack-${pack.holdingId}`, pack]));
+  const said = (pack: StoredPack) =>
+    `for ${pack.dogName ?? 'anybody'}, ${writeMassIn(pack.grams, set)} of ${sure(sources.get(`pack-${pack.holdingId}`)).pot}`;
+  return due.map(({ key, code, late }) => {
+    const pack = sure(packs.get(key));
+    return {
+      holdingId: pack.holdingId,
+      code,
+      said: said(pack),
+      hatch: sure(sources.get(key)).protein.hatch,
+      late,
+      others: frozen.flatMap((other) => {
+        const own = packs.get(other.key);
+        const fits = own && (own.dogId === undefined || own.dogId === pack.dogId || pack.dogId === undefined);
+        return fits ? [{ holdingId: own.holdingId, said: `${own.code}, ${said(own)}` }] : [];
+      }),
+    };
+  });
 }
 
 /** What waits in the fridge for its day in a freezer, by the freezer. */

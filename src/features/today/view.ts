@@ -101,6 +101,10 @@ export interface TodayView {
     readonly code: string;
     readonly said: string;
     readonly hatch: Hatch;
+    /** It should lie in the fridge by now. */
+    readonly late: boolean;
+    /** What could go in its place, in order of use. */
+    readonly others: readonly { readonly holdingId: number; readonly said: string }[];
   }[];
   /** Packs whose day in the freezer has come, by the freezer. */
   readonly toFreezer: readonly {

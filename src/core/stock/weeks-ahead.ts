@@ -1,0 +1,136 @@
+import { addUp } from '../add-up';
+import { addDays, writeDay, type LocalDate } from '../calendar/local-date';
+import { coverOf, type Cover, type DogAhead } from './cover';
+import type { Source } from './draw';
+
+/** g that thaw in the fridge in a day, as one pack (USDA, from memory; handbook 10). */
+const THAWS_A_DAY = 2000;
+
+/** Whole days before its first use that a frozen pack goes into the fridge: one for up to 2 kg, two for up to 4. Takes g. */
+export const thawDays = (grams: number): number => Math.max(1, Math.ceil(grams / THAWS_A_DAY - 1e-9));
+
+/** A pack that somebody is to take out, and when. */
+export interface TakeOutOf {
+  readonly key: string;
+  readonly code: string;
+  /** The day of its first use. */
+  readonly first: LocalDate;
+  /** The evening on which it goes into the fridge; never before today. */
+  readonly on: LocalDate;
+  /** It should lie in the fridge by now: thawed in cold water it is fed at once. */
+  readonly late: boolean;
+}
+
+/** The frozen packs that the played days need, by the evening on which each is taken out. Source: USDA (24 h for 2 kg). */
+export function takeOuts(sources: readonly Source[], cover: readonly Cover[], today: LocalDate): TakeOutOf[] {
+  const frozen = new Map(sources.flatMap((source) => (source.place === 'freezer' ? [[source.key, source]] : [])));
+  const first = new Map<string, LocalDate>();
+  for (const { days } of cover)
+    for (const { day, drawn } of days)
+      for (const { key } of drawn) if (frozen.has(key) && day < (first.get(key) ?? '9')) first.set(key, day);
+  return [...first]
+    .flatMap(([key, day]): TakeOutOf[] => {
+      const source = frozen.get(key);
+      if (!source) return [];
+      const on = addDays(day, -thawDays(source.grams));
+      return [{ key, code: source.code, first: day, on: on < today ? today : on, late: on < today }];
+    })
+    .sort((a, b) => a.on.localeCompare(b.on) || a.code.localeCompare(b.code, 'en', { numeric: true }));
+}
+
+/** Days that are played to see what goes into the fridge tonight: longer no pack of a kitchen thaws (ours, no source). */
+const SOON = 7;
+
+/**
+ * What goes into the fridge tonight, so that every meal until it has thawed is there: a thawed pack is used first, which may call
+ * for another, until nothing more is asked for. Takes the dogs' meals, the stock and how long things keep. Source: USDA; arithmetic.
+ */
+export function takeOutTonight(
+  dogs: readonly DogAhead[],
+  sources: readonly Source[],
+  today: LocalDate,
+  keeps: Parameters<typeof coverOf>[4],
+): TakeOutOf[] {
+  const taken: TakeOutOf[] = [];
+  let now = sources;
+  for (;;) {
+    const due = takeOuts(now, coverOf(dogs, SOON, now, today, keeps), today).filter(({ on }) => on <= today);
+    if (due.length === 0) return taken;
+    taken.push(...due);
+    const keys = new Set(due.map(({ key }) => key));
+    const safeUntil = addDays(today, keeps.fridgeDays);
+    now = now.map((source) => (keys.has(source.key) ? { ...source, place: 'fridge' as const, safeUntil } : source));
+  }
+}
+
+/** A pack that will pass its date before it is eaten. */
+export interface PassesDate {
+  readonly key: string;
+  readonly code: string;
+  readonly on: LocalDate;
+  /** g of it that are left by then. */
+  readonly grams: number;
+  readonly is: 'safe' | 'best';
+}
+
+/**
+ * Packs of which something is left when their date comes, within the played days. Takes the stock and the days played against it;
+ * a frozen pack is asked for its best-by date, what is thawed for the day until which it is safe. Source: arithmetic.
+ */
+export function passDates(sources: readonly Source[], cover: readonly Cover[]): PassesDate[] {
+  const last = cover[0]?.days.at(-1)?.day;
+  if (last === undefined) return [];
+  const drawn = cover.flatMap(({ days }) =>
+    days.flatMap(({ day, drawn: parts }) => parts.map((part) => ({ day, ...part }))),
+  );
+  return sources
+    .flatMap((source): PassesDate[] => {
+      const on = source.safeUntil ?? source.bestBy;
+      if (on === undefined || on >= last || source.place === 'warm' || source.beside === true) return [];
+      const eaten = addUp(
+        drawn.filter(({ key, day }) => key === source.key && day <= on),
+        (part) => part.grams,
+      );
+      const grams = source.grams - eaten;
+      return grams < 1
+        ? []
+        : [{ key: source.key, code: source.code, on, grams, is: source.safeUntil === undefined ? 'best' : 'safe' }];
+    })
+    .sort((a, b) => a.on.localeCompare(b.on));
+}
+
+/** mL that lie in the freezer at the end of each played day; a pack leaves on the evening that it is taken out. */
+export function freezerAhead(
+  sources: readonly Source[],
+  cover: readonly Cover[],
+  today: LocalDate,
+  days: number,
+): readonly { readonly day: LocalDate; readonly millilitres: number }[] {
+  const out = new Map(takeOuts(sources, cover, today).map(({ key, on }) => [key, on]));
+  const frozen = sources.filter(({ place }) => place === 'freezer');
+  return Array.from({ length: days }, (_, index) => {
+    const day = addDays(today, index);
+    return {
+      day,
+      millilitres: addUp(
+        frozen.filter(({ key }) => (out.get(key) ?? '9') > day),
+        ({ grams }) => grams,
+      ),
+    };
+  });
+}
+
+/** Why this pack comes before the next one of those that a dog may have. Source: handbook 11, as `inOrderOfUse` sorts. */
+export function whyBefore(source: Source, next: Source | undefined, day: LocalDate): string {
+  if (source.place === 'warm') return 'warm from the pot';
+  if (!next) return 'the only one';
+  const isPast = (each: Source) => each.bestBy !== undefined && each.bestBy < day;
+  if (isPast(source) && !isPast(next)) return 'past its best: first of all';
+  const until = (each: Source) => [each.safeUntil, each.bestBy].flatMap((date) => date ?? []).sort()[0];
+  const [own, other] = [until(source), until(next)];
+  if (own !== other && own !== undefined)
+    return `${source.safeUntil === own ? 'to be fed by' : 'best by'} ${writeDay(own, day)}, before ${next.code}`;
+  if (source.opened !== next.opened) return `opened, before ${next.code}`;
+  if (source.short !== next.short) return `short, before ${next.code}`;
+  return `as good as ${next.code}, and the first by its code`;
+}

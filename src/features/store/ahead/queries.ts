@@ -1,0 +1,117 @@
+import 'server-only';
+import { addUp } from '@/core/add-up';
+import { daysBetween, writeDay, type LocalDate } from '@/core/calendar/local-date';
+import { countOf } from '@/core/quantity/count-words';
+import { writeMassIn } from '@/core/quantity/write';
+import type { Hatch, Protein } from '@/core/recipe/protein';
+import { cookByOf } from '@/core/stock/agenda';
+import { coverOf } from '@/core/stock/cover';
+import { fitFor, inOrderOfUse } from '@/core/stock/draw';
+import { freezerAhead, passDates, takeOuts, whyBefore } from '@/core/stock/weeks-ahead';
+import { sure } from '@/core/sure';
+import { WEEKS_AHEAD } from '@/data/agenda';
+import { readAhead } from '@/data/ahead';
+import { pageQuery, readProteins } from '@/data/page';
+import { readPlaces } from '@/data/repositories/household';
+import { proteinOf } from '../shelves/queries';
+
+export interface AheadDay {
+  readonly day: LocalDate;
+  readonly said: string;
+  readonly covered: boolean;
+  readonly hatch: Hatch | undefined;
+  /** Which packs feed it, and why each comes before the next. */
+  readonly packs: readonly { readonly code: string; readonly said: string }[];
+}
+
+export interface AheadView {
+  readonly dogs: readonly {
+    readonly dogId: number;
+    readonly name: string;
+    readonly coverDays: number;
+    readonly runsOut: string;
+    readonly days: readonly AheadDay[];
+  }[];
+  readonly days: readonly { readonly day: LocalDate; readonly said: string; readonly isMonday: boolean }[];
+  readonly cookBy: { readonly index: number; readonly said: string } | undefined;
+  readonly freezer: {
+    readonly capacity: number | undefined;
+    readonly days: readonly number[];
+  };
+  readonly passes: readonly { readonly code: string; readonly said: string; readonly tone: 'danger' | 'caution' }[];
+  readonly takeOuts: readonly { readonly on: string; readonly codes: string }[];
+  readonly legend: readonly Protein[];
+}
+
+export const aheadView = pageQuery(async (read): Promise<AheadView> => {
+  const { db, today, household } = read;
+  const set = household.unitSet;
+  const ahead = await readAhead(read);
+  const proteins = await readProteins(read);
+  const places = (await readPlaces(db)).filter(({ kind }) => kind === 'freezer');
+  const cover = coverOf(ahead.meals, WEEKS_AHEAD, ahead.sources, today, ahead.keeps);
+  const bySource = new Map(ahead.sources.map((source) => [source.key, source]));
+  const proteinFor = (key: string): Protein => proteinOf(proteins, bySource.get(key)?.recipeId ?? NaN);
+  const inOrder = inOrderOfUse(ahead.sources, today);
+  const why = (key: string, dogId: number): string => {
+    const fit = fitFor(inOrder, dogId);
+    const at = fit.findIndex((source) => source.key === key);
+    const source = bySource.get(key);
+    return source ? whyBefore(source, at < 0 ? undefined : fit[at + 1], today) : '';
+  };
+  const cookBy = ahead.stock.length > 0 ? cookByOf(cover, today) : undefined;
+  const out = new Map<LocalDate, string[]>();
+  for (const { on, code } of takeOuts(ahead.sources, cover, today)) out.set(on, [...(out.get(on) ?? []), code]);
+  const first = cover[0]?.days ?? [];
+  return {
+    dogs: cover.map(({ dogId, coverDays, days }) => {
+      const last = days[coverDays - 1];
+      return {
+        dogId,
+        name: sure(ahead.dogs.find(({ id }) => id === dogId)).name,
+        coverDays,
+        runsOut:
+          coverDays === days.length
+            ? 'eight weeks and more'
+            : last
+              ? `${countOf(coverDays, 'day')}, to ${writeDay(last.day, today)}`
+              : 'nothing in store',
+        days: days.map(({ day, drawn, covered }): AheadDay => {
+          const main = [...drawn].sort((a, b) => b.kcal - a.kcal)[0];
+          return {
+            day,
+            covered,
+            hatch: main && covered ? proteinFor(main.key).hatch : undefined,
+            said: `${writeDay(day, today)}: ${covered ? drawn.map(({ code }) => code).join(', ') || 'fed already, or away' : 'nothing'}`,
+            packs: drawn.map(({ key, code, grams }) => ({
+              code,
+              said: `${writeMassIn(grams, set)}: ${why(key, dogId)}`,
+            })),
+          };
+        }),
+      };
+    }),
+    days: first.map(({ day }) => ({
+      day,
+      said: writeDay(day, today),
+      isMonday: daysBetween('2024-01-01' as LocalDate, day) % 7 === 0,
+    })),
+    cookBy: cookBy && {
+      index: daysBetween(today, cookBy),
+      said: cookBy <= today ? 'cook today' : `cook by ${writeDay(cookBy, today)}`,
+    },
+    freezer: {
+      capacity: places.some(({ capacityMl }) => capacityMl === null)
+        ? undefined
+        : addUp(places, ({ capacityMl }) => capacityMl ?? 0),
+      days: freezerAhead(ahead.sources, cover, today, WEEKS_AHEAD).map(({ millilitres }) => millilitres),
+    },
+    passes: passDates(ahead.sources, cover).map(({ code, on, grams, is }) => ({
+      code,
+      said: `${writeMassIn(grams, set)} left when ${is === 'safe' ? 'it must not be fed any more' : 'it is past its best'}, ${writeDay(on, today)}`,
+      tone: is === 'safe' ? 'danger' : 'caution',
+    })),
+    takeOuts: [...out].map(([on, codes]) => ({ on: writeDay(on, today), codes: codes.join(', ') })),
+    legend: [...new Map(ahead.sources.map(({ key }) => [proteinFor(key).word, proteinFor(key)])).values()],
+  };
+});
