@@ -41,8 +41,8 @@ export async function fiveYears(folder, part = 1) {
     insert into pack (holding_id, code, dog_id, packed_on, label_amount, label_density, label_water_per_gram, label_rule, short, estimated)
       select u.h + g, 'Y' || g, 1 + g % 3, current_date - ${days} + (g * ${days} / ${packs}), 4000, 1.2, 0, 'cooked food', false, false
       from before_us u, generate_series(1, ${packs}) g;
-    insert into pack_content (holding_id, batch_id, share_id, amount)
-      select u.h + g, u.b + 1 + (g % ${cooks}), u.s + 1 + (g % ${cooks}), 4000 from before_us u, generate_series(1, ${packs}) g;
+    insert into pack_content (holding_id, batch_id, share_id, amount, sealed_amount, density, water_per_gram)
+      select u.h + g, u.b + 1 + (g % ${cooks}), u.s + 1 + (g % ${cooks}), 4000, 4000, 1.2, 0 from before_us u, generate_series(1, ${packs}) g;
     insert into movement (id, kind, at, day)
       select u.m + (g - 1) * 3 + k, (array['packed', 'moved', 'fed'])[k], now() - interval '1 day' * (${days} - g * ${days} / ${packs}), current_date - ${days} + (g * ${days} / ${packs})
       from before_us u, generate_series(1, ${packs}) g, generate_series(1, 3) k;

@@ -71,6 +71,20 @@ await room('plan-5y', () => newPlanView());
 await room('dog-5y', () => dogView(1));
 await room('batches-5y', () => batchRows());
 
+// Eight weeks played against the stock, without what is read for it.
+const { readAhead } = await import('@/data/ahead');
+const { readPage } = await import('@/data/page');
+const { coverOf } = await import('@/core/stock/cover');
+const { takeOutTonight } = await import('@/core/stock/weeks-ahead');
+const ahead = await readPage(async (read) => ({ ...(await readAhead(read)), today: read.today }));
+report['ahead-8-weeks'] = {
+  queries: ahead.sources.length,
+  work: await timed(async () => {
+    coverOf(ahead.meals, 56, ahead.sources, ahead.today, ahead.keeps);
+    takeOutTonight(ahead.meals, ahead.sources, ahead.today, ahead.keeps);
+  }),
+};
+
 const { tryCommand } = await import('@/data/commands/run');
 const { feedBowl } = await import('@/data/commands/bowls');
 const house = { db: wrap(client), reference, now: new Date() };
@@ -90,7 +104,10 @@ if (dog) {
 }
 
 const { savePlan } = await import('@/data/commands/plans');
-const { startCooking, weighBatch } = await import('@/data/commands/batches');
+const { weighBatch } = await import('@/data/commands/batches');
+const { startCooking } = await import('@/data/commands/start-batch');
+const { cookBatch } = await import('@/data/commands/cook-day');
+const { asksOf } = await import('@/core/batch/steps/cook');
 const { setShares } = await import('@/data/commands/shares');
 const { sealShare } = await import('@/data/commands/packs');
 const { plainPlan } = await import('@/core/plan/plan-entry');
@@ -115,6 +132,10 @@ const sealed = await tryCommand(house, async (context) => {
   const planned = await readBatch(context.tx, batchId, '4-9-4');
   const { takes } = await readPlannedLines(context.tx, reference, planned);
   await startCooking(context, { batchId, grams: takes.map((take) => take.bought) });
+  const { heat, stirIns } = asksOf(await readBatch(context.tx, batchId, '4-9-4'));
+  for (const { key } of heat) await cookBatch(context, { batchId, of: { act: 'core', load: key, celsius: 76 } });
+  for (const { line, grams } of stirIns)
+    await cookBatch(context, { batchId, of: { act: 'stir in', line, grams, when: 'before weighing' } });
   const cooking = await readBatch(context.tx, batchId, '4-9-4');
   const net = Math.round(cooking.sheet.inPot * 0.85);
   await weighBatch(context, {

@@ -66,8 +66,7 @@ try {
     ['plan', '/plan'],
     ['batches', '/batches'],
     ['run-sheet', '/batches/4'],
-    ['store', '/store'],
-    ['pack', '/store?pack=V20'],
+    ['store', '/store?pack=V20'],
     ['household', '/household'],
   ]) {
     await shoot(name, path);
@@ -175,6 +174,15 @@ try {
   await page.evaluate(() => window.scrollTo(0, document.body.scrollHeight));
   await page.getByRole('heading', { name: /cannot be right/ }).evaluate((heading) => heading.scrollIntoView());
   await shoot('dry');
+  // The power was away from the evening before until the morning.
+  await page.goto(`${address}/store/power`, { waitUntil: 'networkidle' });
+  await page.getByLabel('It went away').fill('2026-11-25T13:05');
+  await press('The power is away');
+  await page.getByLabel('It came back').fill('2026-11-25T22:25');
+  await press('The power is back');
+  await page.getByRole('heading', { name: /^Throw away/ }).waitFor();
+  await page.evaluate(() => window.scrollTo(0, 0));
+  await shoot('cut');
 } finally {
   await browser.close();
   server.kill('SIGKILL');

@@ -1,5 +1,22 @@
 import 'server-only';
-import { and, asc, desc, eq, exists, inArray, isNotNull, ne, not, or, sql, type SQL } from 'drizzle-orm';
+import {
+  and,
+  asc,
+  desc,
+  eq,
+  exists,
+  gt,
+  inArray,
+  isNotNull,
+  isNull,
+  lt,
+  max,
+  ne,
+  not,
+  or,
+  sql,
+  type SQL,
+} from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import type { HoldingRules, Leg, Movement } from '@/core/stock/ledger';
 import { sure } from '@/core/sure';
@@ -109,6 +126,30 @@ export async function readRules(
     ...(packaging === null ? {} : { packaging }),
     ...(origin === null ? {} : { origin }),
   }));
+}
+
+/** When each pack came last to where it lies. */
+export async function readArrivals(tx: Tx, holdingIds: readonly number[]): Promise<Map<number, Date>> {
+  if (holdingIds.length === 0) return new Map();
+  const before = alias(leg, 'before');
+  const rows = await tx
+    .select({ id: leg.holdingId, at: max(movement.at) })
+    .from(leg)
+    .innerJoin(movement, eq(movement.id, leg.movementId))
+    .innerJoin(holding, and(eq(holding.id, leg.holdingId), eq(holding.placeId, leg.placeId)))
+    // What only changed where it lay did not come there.
+    .leftJoin(
+      before,
+      and(
+        eq(before.movementId, leg.movementId),
+        eq(before.holdingId, leg.holdingId),
+        eq(before.placeId, leg.placeId),
+        lt(before.amount, 0),
+      ),
+    )
+    .where(and(inArray(leg.holdingId, [...holdingIds]), gt(leg.amount, 0), isNull(before.id)))
+    .groupBy(leg.holdingId);
+  return new Map(rows.flatMap(({ id, at }) => (id === null || at === null ? [] : [[id, at] as const])));
 }
 
 /** Tenths of a gram that came into each pack out of the pot, or out of another pack, by its holding. */

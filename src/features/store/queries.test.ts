@@ -1,6 +1,8 @@
 import { discardPacks, movePacks } from '@/data/commands/stock';
 import { contextFor } from '@/data/commands/run';
+import { beginCut, sayOfCut } from '@/data/commands/power-cuts';
 import { serve } from '@/data/fixtures/served';
+import { powerView } from './power/queries';
 import { storeView } from './queries';
 
 const NOON = '2026-11-25T12:00:00Z';
@@ -55,4 +57,19 @@ test('what is done shows at once: in the shelf, in the history and in what was d
   expect(gone.shelves.flatMap((shelf) => shelf.packs).map((each) => each.code)).not.toContain(pack.code);
   expect(gone.latest[0]).toMatchObject({ codes: pack.code, said: expect.stringMatching(/^threw away/) as string });
   expect(gone.open).toMatchObject({ grams: 0 });
+});
+
+test('what came into the fridge after the power was back is kept; what lay in it longer than USDA’s 4 h is not', async () => {
+  const { shelves } = await storeView(undefined);
+  const frozen = shelves[1]!.packs.at(-1)!;
+  const at = (text: string) => contextFor(served.db, served.reference, new Date(text));
+  await beginCut(await at('2026-11-25T01:00:00Z'), {});
+  const { cut } = await powerView();
+  await sayOfCut(await at('2026-11-25T08:00:00Z'), { cutId: cut!.id, of: { what: 'back' } });
+  await movePacks(await context(), { holdingIds: [frozen.holdingId], placeId: shelves[0]!.placeId });
+  const { packs } = await powerView();
+  const fateOf = (holdingId: number) => packs.find((pack) => pack.holdingId === holdingId)!.verdict;
+  expect(fateOf(frozen.holdingId)).toMatchObject({ fate: 'keep', said: 'came in after the power was back' });
+  const lay = shelves[0]!.packs.find((pack) => pack.holdingId !== frozen.holdingId)!;
+  expect(fateOf(lay.holdingId)).toMatchObject({ fate: 'throw', rule: expect.stringContaining('4 h') as string });
 });

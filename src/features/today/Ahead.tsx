@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { weekdayLetter } from '@/core/calendar/local-date';
+import { DogStrip } from '@/ui/charts/DogStrip';
 import { Pointed } from '@/ui/charts/Pointed';
-import { hatchFill } from '@/ui/badges/hatch-defs';
 import { ProteinSwatch } from '@/ui/badges/badges';
 import styles from './today.module.css';
 import type { TodayView } from './view';
@@ -55,57 +55,19 @@ export function Ahead({ view }: { view: TodayView }) {
                 {weekdayLetter(cell.day)}
               </text>
             ))}
-            {view.ahead.map((dog, row) => {
-              const y = TOP + row * ROW;
-              return (
-                <g key={dog.dogId}>
-                  <text x="0" y={y + 21} fontSize="14" fontWeight="600" fill="var(--slate)">
-                    {dog.name.length > 11 ? `${dog.name.slice(0, 10)}…` : dog.name}
-                  </text>
-                  {dog.cells.map((cell, index) => (
-                    <rect
-                      key={cell.day}
-                      x={xOf(index) + 1}
-                      y={y}
-                      width={CELL - 2}
-                      height={32}
-                      fill={
-                        cell.hatch ? hatchFill(cell.hatch) : index < dog.coverDays ? 'var(--enamel-raised)' : 'none'
-                      }
-                      stroke={index < dog.coverDays ? 'var(--slate)' : 'var(--edge)'}
-                      strokeWidth={index < dog.coverDays ? 1.5 : 1}
-                      data-said={cell.said}
-                    />
-                  ))}
-                  {dog.coverDays < view.horizon && (
-                    <>
-                      <path d={`M${xOf(dog.coverDays)} ${y - 3}V${y + 35}`} stroke="var(--beet)" strokeWidth="3" />
-                      <rect
-                        x={dog.coverDays > 18 ? xOf(dog.coverDays) - 152 : xOf(dog.coverDays) + 4}
-                        y={y + 6}
-                        width={dog.runsOut.length * 7.1 + 6}
-                        height={20}
-                        fill="var(--enamel)"
-                      />
-                      <text
-                        x={dog.coverDays > 18 ? xOf(dog.coverDays) - 148 : xOf(dog.coverDays) + 8}
-                        y={y + 21}
-                        fontSize="13"
-                        fontWeight="600"
-                        fill="var(--beet)"
-                      >
-                        {dog.runsOut}
-                      </text>
-                    </>
-                  )}
-                  {dog.coverDays >= view.horizon && (
-                    <text x={width - 2} y={y + 43} textAnchor="end" fontSize="11" fill="var(--kale)">
-                      {dog.runsOut}
-                    </text>
-                  )}
-                </g>
-              );
-            })}
+            {view.ahead.map((dog, row) => (
+              <DogStrip
+                key={dog.dogId}
+                name={dog.name}
+                days={dog.cells}
+                coverDays={dog.coverDays}
+                runsOut={dog.runsOut}
+                y={TOP + row * ROW}
+                xOf={xOf}
+                cell={CELL}
+                high={32}
+              />
+            ))}
             {view.cookBy && (
               <g>
                 <path

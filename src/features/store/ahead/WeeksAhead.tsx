@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { litresSaid } from '@/core/stock/room';
 import { ProteinSwatch } from '@/ui/badges/badges';
-import { hatchFill } from '@/ui/badges/hatch-defs';
+import { DogStrip } from '@/ui/charts/DogStrip';
 import { Pointed } from '@/ui/charts/Pointed';
 import { weeksStrip } from '@/ui/charts/weeks-strip';
 import { useUnits } from '@/ui/units';
@@ -72,36 +72,19 @@ export function WeeksAhead({ view }: { view: AheadView }) {
                 )}
               </g>
             ))}
-            {dogs.map((dog, row) => {
-              const y = TOP + row * ROW;
-              return (
-                <g key={dog.dogId}>
-                  <text x="0" y={y + 20} fontSize="14" fontWeight="600" fill="var(--slate)">
-                    {dog.name.length > 11 ? `${dog.name.slice(0, 10)}…` : dog.name}
-                  </text>
-                  {dog.days.map((own, index) => (
-                    <rect
-                      key={own.day}
-                      x={strip.x(index) + 0.5}
-                      y={y}
-                      width={strip.cell - 1}
-                      height="28"
-                      fill={own.hatch ? hatchFill(own.hatch) : own.covered ? 'var(--enamel-raised)' : 'none'}
-                      stroke={own.covered ? 'var(--slate)' : 'var(--edge)'}
-                      data-said={own.said}
-                    />
-                  ))}
-                  {dog.coverDays < days.length && (
-                    <>
-                      <path d={`M${strip.x(dog.coverDays)} ${y - 2}V${y + 30}`} stroke="var(--beet)" strokeWidth="3" />
-                      <text x={strip.x(dog.coverDays) + 8} y={y + 19} fontSize="13" fontWeight="600" fill="var(--beet)">
-                        {dog.runsOut}
-                      </text>
-                    </>
-                  )}
-                </g>
-              );
-            })}
+            {dogs.map((dog, row) => (
+              <DogStrip
+                key={dog.dogId}
+                name={dog.name}
+                days={dog.days}
+                coverDays={dog.coverDays}
+                runsOut={dog.runsOut}
+                y={TOP + row * ROW}
+                xOf={strip.x}
+                cell={strip.cell}
+                high={28}
+              />
+            ))}
             {view.cookBy && (
               <path
                 d={`M${strip.x(view.cookBy.index) + strip.cell / 2} ${TOP - 6}V${below - 16}`}

@@ -16,6 +16,7 @@ import type { Source } from '@/core/stock/draw';
 import { readAhead } from '@/data/ahead';
 import { pageQuery, readProteins, type Page } from '@/data/page';
 import { readAllPlaces } from '@/data/repositories/household';
+import { readArrivals } from '@/data/repositories/movements';
 import { readOpenCut } from '@/data/repositories/power-cuts';
 import { shownPack, type ShelfPack } from '../shelves/queries';
 
@@ -63,6 +64,9 @@ export interface PowerView {
     readonly keeps: { readonly fridgeDays: number; readonly openedDriedDays: number };
   };
 }
+
+/** What came into the fridge after the power was back was not in it. */
+const CAME_LATER = { fate: 'keep', said: 'came in after the power was back', rule: 'by its own movements' } as const;
 
 /** Further ahead nobody asks what a cut costs. */
 const HORIZON = 56;
@@ -119,9 +123,17 @@ export const powerView = pageQuery(async (read): Promise<PowerView> => {
     ];
   });
   const verdictOf = new Map(places.map((place) => [place.placeId, place.verdict]));
+  const arrivals = await readArrivals(
+    db,
+    ahead.stock.map((pack) => pack.holdingId),
+  );
   const packs = ahead.stock.flatMap((pack) => {
     const verdict = verdictOf.get(pack.placeId);
-    return verdict ? [{ ...shownPack(pack, shownAs), verdict: packVerdict(verdict, pack) }] : [];
+    if (!verdict) return [];
+    const isLater =
+      cut?.endedAt !== undefined && (arrivals.get(pack.holdingId) ?? now) > cut.endedAt && pack.placeKind === 'fridge';
+    const own = isLater ? CAME_LATER : packVerdict(verdict, pack);
+    return [{ ...shownPack(pack, shownAs), verdict: { ...own, celsius: verdict.celsius } }];
   });
   return {
     now: typedInstant(read, now),
