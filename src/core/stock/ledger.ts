@@ -125,6 +125,8 @@ export function foldHolding(movements: readonly Movement[], rules: HoldingRules)
     for (const balance of balances.values()) {
       if (balance < 0) return refused('There is not that much left in this pack.');
     }
+    // What was done with a pack that is not there any more goes first.
+    if (!state && legSum(legs) <= 0) return refused('Something was done with this pack since: take that back first.');
     const filled = [...balances].filter(([, amount]) => amount > 0);
     if (filled.length > 1) return refused('A pack lies in one place at a time.');
     const placeId =

@@ -176,3 +176,44 @@ test('a count: what is not there is lost, what lay elsewhere moves, what was los
   expect(messageOf(await count({ also: [stays!.code] }))).toMatch(/used up or thrown away/);
   expect((await readLatestMovements(house.db, 1))[0]).toMatchObject({ kind: 'discarded', note: 'mould' });
 });
+
+test('a split is not taken back under a pack that something was done with since', async () => {
+  const whole = await inPlace('fridge');
+  const made = valueOf(await house.run((context) => splitPack(context, { holdingId: whole.holdingId, grams: 100 })));
+  const part = await code(made.code);
+  const blocked = valueOf(
+    await house.run((context) => sayOfPacks(context, { holdingIds: [part.holdingId], is: 'blocked', why: 'smells' })),
+  );
+  const back = () => house.run((context) => reverseMovement(context, { movementId: made.movementIds[0]! }));
+  expect(messageOf(await back())).toMatch(/take that back first/);
+  expect((await code(made.code)).void).toBe(false);
+  valueOf(await house.run((context) => reverseAll(context, { movementIds: blocked.movementIds })));
+  valueOf(await back());
+  expect((await code(whole.code)).grams).toBe(whole.grams);
+});
+
+test('forty packs are moved together or not at all: a fault half way leaves every one of them where it was', async () => {
+  const fridge = place('fridge').id;
+  const frozen = await inPlace('freezer');
+  const codes: string[] = [];
+  for (let each = 0; each < 40; each++)
+    codes.push(
+      valueOf(await house.run((context) => splitPack(context, { holdingId: frozen.holdingId, grams: 5 }))).code,
+    );
+  const ids = (await Promise.all(codes.map(code))).map(({ holdingId }) => holdingId);
+  const where = async () =>
+    (await stock()).filter(({ holdingId }) => ids.includes(holdingId)).map(({ placeKind }) => placeKind);
+  // The power goes while they are written: the last of the statements never comes.
+  const fault = house.run(async (context) => {
+    await movePacks(context, { holdingIds: ids, placeId: fridge });
+    throw new Error('the power went');
+  });
+  await expect(fault).rejects.toThrow('the power went');
+  expect(new Set(await where())).toEqual(new Set(['freezer']));
+  // One of them that is elsewhere by now stops all of them.
+  valueOf(await house.run((context) => movePacks(context, { holdingIds: ids.slice(7, 8), placeId: fridge })));
+  expect(messageOf(await house.run((context) => movePacks(context, { holdingIds: ids, placeId: fridge })))).toMatch(
+    /already/,
+  );
+  expect((await where()).filter((kind) => kind === 'fridge')).toHaveLength(1);
+});
