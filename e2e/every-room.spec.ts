@@ -39,6 +39,7 @@ const VIEWS = [
   '/store/table',
   '/store/trace?pack=V20',
   '/store/power',
+  '/store/waste',
   '/dogs/1/days',
   '/household',
   '/household/begin',

@@ -1,9 +1,10 @@
-import { discardPacks, movePacks } from '@/data/commands/stock';
+import { discardPacks, movePacks, reverseAll } from '@/data/commands/stock';
 import { contextFor } from '@/data/commands/run';
 import { beginCut, sayOfCut } from '@/data/commands/power-cuts';
 import { serve } from '@/data/fixtures/served';
 import { powerView } from './power/queries';
 import { storeView } from './queries';
+import { wasteView } from './waste/queries';
 
 const NOON = '2026-11-25T12:00:00Z';
 let served: Awaited<ReturnType<typeof serve>>;
@@ -72,4 +73,19 @@ test('what came into the fridge after the power was back is kept; what lay in it
   expect(fateOf(frozen.holdingId)).toMatchObject({ fate: 'keep', said: 'came in after the power was back' });
   const lay = shelves[0]!.packs.find((pack) => pack.holdingId !== frozen.holdingId)!;
   expect(fateOf(lay.holdingId)).toMatchObject({ fate: 'throw', rule: expect.stringContaining('4 h') as string });
+});
+
+test('what was thrown away stands in its month by its reason, and what came back in none', async () => {
+  const before = (await wasteView()).months;
+  const { shelves } = await storeView(undefined);
+  const pack = shelves[1]!.packs[0]!;
+  const { movementIds } = await discardPacks(await context(), { holdingIds: [pack.holdingId], why: 'mould on it' });
+  const [month] = (await wasteView()).months;
+  expect(month).toMatchObject({ month: '2026-11', said: 'November 2026' });
+  const spoiled = month!.reasons.find(({ reason }) => reason === 'spoiled or past its date')!;
+  const had = before[0]?.reasons.find(({ reason }) => reason === 'spoiled or past its date');
+  expect(spoiled.grams - (had?.grams ?? 0)).toBeCloseTo(pack.grams, 6);
+  expect(spoiled.kcal - (had?.kcal ?? 0)).toBeCloseTo(pack.kcal, 6);
+  await reverseAll(await context(), { movementIds });
+  expect((await wasteView()).months).toEqual(before);
 });
