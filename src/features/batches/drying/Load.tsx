@@ -190,6 +190,7 @@ function IntoMachine({ view, share, machine }: DryingProps & { machine: DryerVie
   const read = slots.map((text) => readCount(text));
   const warm = readCount(air);
   const isWarm = share.method === 'dehydrated';
+  const without = slots.filter((slot) => slot.trim() === '').length;
   return (
     <form
       className="stack"
@@ -224,7 +225,7 @@ function IntoMachine({ view, share, machine }: DryingProps & { machine: DryerVie
         />
       )}
       <Fold
-        title={`Which tray lies where: ${slots.join(', ')}`}
+        title={`Which tray lies where: ${[...slots.filter((slot) => slot.trim() !== ''), ...(without > 0 ? [`${without} without a place`] : [])].join(', ')}`}
         open={load.problems.some(({ field }) => field?.startsWith('slots'))}
       >
         <div className={styles.slots}>
