@@ -9,14 +9,8 @@ import type { Page } from './page';
 import { readAvoided } from './repositories/avoided';
 import { readBowlsOn, type StoredBowl } from './repositories/bowls';
 import { readDogs, type StoredDog } from './repositories/dogs';
-import {
-  readStock,
-  readWarmShares,
-  sourceOf,
-  warmSourceOf,
-  type StoredPack,
-  type WarmShare,
-} from './repositories/stock';
+import { readStock, type StoredPack } from './repositories/stock';
+import { readWarmShares, sourceOf, warmSourceOf, type WarmShare } from './repositories/sources';
 
 /** All that the coming days are played from: who eats what on which day, and what there is. */
 export interface Ahead {

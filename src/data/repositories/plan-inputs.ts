@@ -17,7 +17,8 @@ import { readPlaces, type Household } from './household';
 import { readLivesNow } from './shelf-rules';
 import { readLearned, readPots } from './pots';
 import { readLatestVersions } from './recipes';
-import { readStock, sourceOf, type StoredPack } from './stock';
+import { readStock, type StoredPack } from './stock';
+import { sourceOf } from './sources';
 import { sure } from '@/core/sure';
 import { addUp } from '@/core/add-up';
 

@@ -3,47 +3,34 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { countOf } from '@/core/quantity/count-words';
 import { addUp } from '@/core/add-up';
+import { wantedBy } from '@/core/stock/find';
 import { Fold } from '@/ui/Fold';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
-import { useCommand } from '@/ui/form/use-command';
 import { EmptyRoom } from '@/ui/room';
 import { useShortcutsOn } from '@/ui/shortcuts';
-import { UndoBar } from '@/ui/UndoBar';
-import { reverseAll } from './actions';
 import { PackInHand } from './pack/PackInHand';
 import type { StoreView } from './queries';
 import { Several } from './shelves/Several';
 import { ShelfDrawn } from './shelves/ShelfDrawn';
 import styles from './store.module.css';
-
-/** What was done a moment ago, and what takes it back. */
-interface Done {
-  readonly said: string;
-  readonly movementIds: readonly number[];
-}
+import { useDone } from './use-done';
 
 /** The places with their packs in order of use; a press takes a pack in hand, which stands beside them. */
 export function Store({ view }: { view: StoreView }) {
   const router = useRouter();
   const [wanted, setWanted] = useState('');
   const [chosen, setChosen] = useState<ReadonlySet<number>>();
-  const [done, setDone] = useState<Done>();
-  const back = useCommand(reverseAll, 'store-back', () => setDone(undefined));
+  const done = useDone('store-back');
   const [on] = useShortcutsOn();
   useHotkeys('l', () => router.push('/store/table'), { enabled: on });
   useHotkeys('escape', () => view.open && router.push('/store', { scroll: false }));
   const packs = view.shelves.flatMap((shelf) => shelf.packs);
-  const tokens = wanted.toLowerCase().split(/\s+/).filter(Boolean);
-  const isWanted = useMemo(() => {
-    if (tokens.length === 0) return undefined;
-    return (words: string) => tokens.every((token) => ` ${words}`.includes(` ${token}`));
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [wanted]);
+  const isWanted = wantedBy(wanted);
   const found = isWanted && packs.filter((pack) => isWanted(pack.words));
   if (packs.length === 0 && view.latest.length === 0 && !view.open) {
     return (
@@ -86,7 +73,7 @@ export function Store({ view }: { view: StoreView }) {
         {view.unknownCode !== undefined && (
           <Problems problems={[{ message: `There is no pack ${view.unknownCode}.` }]} />
         )}
-        <Problems problems={back.problems} />
+        <Problems problems={done.problems} />
         <div className={styles.find}>
           <Field
             label="Which packs?"
@@ -142,7 +129,7 @@ export function Store({ view }: { view: StoreView }) {
           places={view.shelves}
           grams={addUp(inHand, (pack) => pack.grams)}
           onDone={(said, movementIds) => {
-            setDone({ said, movementIds });
+            done.tell(said, movementIds);
             setChosen(new Set());
           }}
         />
@@ -151,19 +138,12 @@ export function Store({ view }: { view: StoreView }) {
           <PackInHand
             pack={view.open}
             key={view.open.holdingId}
-            onDone={(said, movementIds) => setDone({ said, movementIds })}
+            onDone={done.tell}
             onClose={() => router.push('/store', { scroll: false })}
           />
         )
       )}
-      {done && (
-        <UndoBar
-          said={done.said}
-          undo={done.movementIds.length > 0 ? () => back.run({ movementIds: [...done.movementIds] }) : undefined}
-          pending={back.pending}
-          onClose={() => setDone(undefined)}
-        />
-      )}
+      {done.bar}
     </div>
   );
 }

@@ -11,10 +11,10 @@ import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { useDraftStorage } from '@/ui/form/use-draft-storage';
-import { UndoBar } from '@/ui/UndoBar';
 import { useUnits } from '@/ui/units';
-import { countPlace, reverseAll } from '../actions';
+import { countPlace } from '../actions';
 import type { CountView } from '../queries';
+import { useDone } from '../use-done';
 import styles from './count.module.css';
 
 const counted = z.object({ there: z.array(z.number()), also: z.array(z.string()) });
@@ -27,7 +27,7 @@ export function Count({ view }: { view: CountView }) {
   const [draft, setDraft, forget] = useDraftStorage(`count-${place?.placeId ?? 0}`, counted, { there: [], also: [] });
   const [code, setCode] = useState('');
   const [asked, setAsked] = useState(false);
-  const [done, setDone] = useState<{ said: string; movementIds: readonly number[] }>();
+  const done = useDone('count-back');
   const keep = useCommand(countPlace, `count-${place?.placeId ?? 0}`, (value) => {
     forget(draft);
     setDraft({ there: [], also: [] });
@@ -37,9 +37,8 @@ export function Count({ view }: { view: CountView }) {
       ...(value.moved.length > 0 ? [`${value.moved.join(', ')} moved here`] : []),
       ...(value.found.length > 0 ? [`${value.found.join(', ')} found again`] : []),
     ];
-    setDone({ said: said.length === 0 ? 'All is as it was.' : `${said.join('; ')}.`, movementIds: value.movementIds });
+    done.tell(said.length === 0 ? 'All is as it was.' : `${said.join('; ')}.`, value.movementIds);
   });
-  const back = useCommand(reverseAll, 'count-back', () => setDone(undefined));
   if (!place)
     return (
       <div className="page">
@@ -152,7 +151,7 @@ export function Count({ view }: { view: CountView }) {
           ))}
         </ul>
       )}
-      <Problems problems={[...keep.atHead(...draft.also.map((_, index) => `also.${index}`)), ...back.problems]} />
+      <Problems problems={[...keep.atHead(...draft.also.map((_, index) => `also.${index}`)), ...done.problems]} />
       <div className={styles.end}>
         <p role="status">
           {asked && !isAsIs
@@ -174,14 +173,7 @@ export function Count({ view }: { view: CountView }) {
           </Button>
         )}
       </div>
-      {done && (
-        <UndoBar
-          said={done.said}
-          undo={done.movementIds.length > 0 ? () => back.run({ movementIds: [...done.movementIds] }) : undefined}
-          pending={back.pending}
-          onClose={() => setDone(undefined)}
-        />
-      )}
+      {done.bar}
     </div>
   );
 }

@@ -11,7 +11,8 @@ import { UNPROVEN } from '@/core/stock/say-pot';
 import type { Page } from '@/data/page';
 import type { StoredDog } from '@/data/repositories/dogs';
 import type { readAllPlaces } from '@/data/repositories/household';
-import { sourceOf, waitsForFreezer, type StoredPack } from '@/data/repositories/stock';
+import { waitsForFreezer, type StoredPack } from '@/data/repositories/stock';
+import { sourceOf } from '@/data/repositories/sources';
 
 export interface ShelfPack {
   readonly holdingId: number;

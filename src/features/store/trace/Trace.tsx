@@ -12,8 +12,8 @@ import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { PrintButton } from '@/ui/print/Print';
-import { UndoBar } from '@/ui/UndoBar';
-import { discardPacks, reverseAll, sayOfPacks } from '../actions';
+import { discardPacks, sayOfPacks } from '../actions';
+import { useDone } from '../use-done';
 import styles from './trace.module.css';
 import type { TraceView } from './queries';
 
@@ -104,16 +104,15 @@ const saidOf = (view: TraceView): string =>
 /** What is left of it: blocked with a reason, or thrown away. */
 function Left({ view }: { view: TraceView }) {
   const [why, setWhy] = useState('');
-  const [done, setDone] = useState<{ said: string; movementIds: readonly number[] }>();
+  const done = useDone('trace-back');
   const open = view.left.filter((pack) => !pack.blocked).map(({ holdingId }) => holdingId);
   const all = view.left.map(({ holdingId }) => holdingId);
   const block = useCommand(sayOfPacks, 'trace-block', ({ movementIds }) =>
-    setDone({ said: `${countOf(open.length, 'pack')} blocked: none is proposed or fed.`, movementIds }),
+    done.tell(`${countOf(open.length, 'pack')} blocked: none is proposed or fed.`, movementIds),
   );
   const discard = useCommand(discardPacks, 'trace-discard', ({ movementIds }) =>
-    setDone({ said: `${countOf(all.length, 'pack')} thrown away.`, movementIds }),
+    done.tell(`${countOf(all.length, 'pack')} thrown away.`, movementIds),
   );
-  const back = useCommand(reverseAll, 'trace-back', () => setDone(undefined));
   const reason = why.trim() === '' ? {} : { why };
   return (
     <section aria-labelledby="left" className={view.left.length > 0 ? styles.left : undefined}>
@@ -140,7 +139,7 @@ function Left({ view }: { view: TraceView }) {
               problem={block.at('why') ?? discard.at('why')}
             />
           </div>
-          <Problems problems={[...block.atHead('why'), ...discard.atHead('why'), ...back.problems]} />
+          <Problems problems={[...block.atHead('why'), ...discard.atHead('why'), ...done.problems]} />
           <div className={styles.acts}>
             <Button
               variant="contained"
@@ -161,14 +160,7 @@ function Left({ view }: { view: TraceView }) {
           </div>
         </div>
       )}
-      {done && (
-        <UndoBar
-          said={done.said}
-          undo={() => back.run({ movementIds: [...done.movementIds] })}
-          pending={back.pending}
-          onClose={() => setDone(undefined)}
-        />
-      )}
+      {done.bar}
     </section>
   );
 }
