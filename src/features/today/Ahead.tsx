@@ -22,7 +22,11 @@ export function Ahead({ view }: { view: TodayView }) {
         <div className="spread">
           <h2 id="ahead">Ahead</h2>
           <p className="note">
-            a square is a day, filled by the pack that will feed it · <Link href="/store/ahead">eight weeks</Link>
+            a square is a day, filled by the pack that will feed it
+            <span className={styles.screen}>
+              {' '}
+              · <Link href="/store/ahead">eight weeks</Link>
+            </span>
           </p>
         </div>
         <div className={styles.legend}>

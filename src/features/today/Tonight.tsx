@@ -91,7 +91,7 @@ export function Tonight({ packs, placeId }: { packs: TodayView['tonight']; place
         {moving.length === 1 && swaps.size === 0 ? `Moved ${nth(moving, 0).code}` : `Moved all ${holdingIds.length}`}
       </Button>
       {isLate && (
-        <p className="note">
+        <p className={`note ${styles.screen}`}>
           Forgotten last night? Sealed, in cold water changed every half hour, about 1 h for each kg; then feed it at
           once (USDA). Never on the counter. Dry food needs no thawing.
         </p>
