@@ -68,7 +68,8 @@ export function partsOn(dog: Dog, day: LocalDate): SlotPart[] {
 }
 
 /**
- * The meals of a dog's day in the order of the clock; none on days on which it is not fed here. A bowl line whose meal is not fed on this day goes into the
+ * The meals of a dog's day in the order of the clock; none on days on which it is not fed here. A bowl line whose meal is
+ * not fed on this day goes into the
  * last one. Portion and additions are solved together: the food brings the meal's kcal less theirs.
  */
 export function mealsOn(dog: Dog, day: LocalDate, energy: DayEnergy = dayEnergy(dog, day)): DayMeal[] {

@@ -1,6 +1,9 @@
 import { z } from 'zod';
+import { addUp } from '../add-up';
 import { fine, refused, type Outcome } from '../problem';
+import { writeGrams } from '../quantity/write';
 import { idSchema, weightSchema } from '../schema';
+import { fromTenths } from './ledger';
 
 export const LEFT_FATES = ['thrown', 'fridge'] as const;
 
@@ -31,11 +34,12 @@ export interface InBowl {
 export function leftOf(
   parts: readonly InBowl[],
   much: LeftEntry['much'],
+  write: (mass: number) => string = writeGrams,
 ): Outcome<readonly { readonly amount: number; readonly kcal: number }[]> {
-  const whole = parts.reduce((sum, part) => sum + part.amount / 10 + part.waterMl, 0);
+  const whole = addUp(parts, ({ amount, waterMl }) => fromTenths(amount) + waterMl);
   const part = 'part' in much ? much.part : much.grams / whole;
   if (!(part > 0)) return refused('How much is left in the bowl?', 'much');
-  if (part > 1.02) return refused(`Only ${Math.round(whole)} g were in the bowl. Was it weighed along?`, 'much');
+  if (part > 1.02) return refused(`Only ${write(whole)} were in the bowl. Was it weighed along?`, 'much');
   const left = parts.map(({ amount, kcal }) => {
     const own = Math.min(amount, Math.round(amount * part));
     return { amount: own, kcal: amount === 0 ? 0 : (kcal * own) / amount };

@@ -8,9 +8,9 @@ import { readPlaces } from '../repositories/household';
 import { readHistory } from '../repositories/movements';
 import { readPackByCode, readPacks, type StoredPack } from '../repositories/stock';
 import { writeMovements, type NewMovement } from './ledger';
-import { atHand } from './pack-at-hand';
+import { atHand, belongs } from './pack-at-hand';
 import { refuse, type Context } from './run';
-import { belongs, lost } from './said-of-packs';
+import { lost } from './said-of-packs';
 
 /** What a count came to: the codes of what is gone, what lay elsewhere, and what was lost and is found. */
 export interface Counted {

@@ -8,7 +8,7 @@ import { nth } from '@/core/sure';
 import { readPacks } from '../repositories/stock';
 import { bowl, bowlLeft, bowlPart } from '../schema/stock';
 import { writeMovement } from './ledger';
-import { need, refuse, type Context } from './run';
+import { inMass, need, refuse, type Context } from './run';
 
 const HOUR = 3_600_000;
 
@@ -23,7 +23,7 @@ export async function leaveInBowl(context: Context, input: LeftEntry): Promise<{
     .where(and(eq(bowlLeft.bowlId, found.id), isNull(bowlLeft.reversedBy)));
   if (before) refuse('What was left of this bowl is written down already: take that back first.');
   const parts = await tx.select().from(bowlPart).where(eq(bowlPart.bowlId, found.id)).orderBy(asc(bowlPart.id));
-  const left = need(leftOf(parts, input.much));
+  const left = need(leftOf(parts, input.much, inMass(context)));
   const amount = addUp(left, (each) => each.amount);
   const legs: Leg[] =
     input.fate === 'thrown' ? [{ account: 'thrown', amount }] : await backInto(context, found.fedAt, parts, left);

@@ -1,4 +1,5 @@
 import 'server-only';
+import { shelfLifeOf, type PlaceKind } from '@/core/preserve/shelf-life';
 import type { StoredPack } from '../repositories/stock';
 import { readPacks } from '../repositories/stock';
 import { refuse, type Context } from './run';
@@ -16,3 +17,7 @@ export const packWith = async (context: Context, holdingId: number): Promise<Sto
 
 /** What may have been done with a pack since it was sealed, and goes back with it. */
 export const GOES_BACK: ReadonlySet<string> = new Set(['packed', 'moved', 'thawed', 'opened', 'corrected', 'redated']);
+
+/** Whether a pack may lie in a place at all. */
+export const belongs = ({ reference }: Pick<Context, 'reference'>, pack: StoredPack, kind: PlaceKind) =>
+  shelfLifeOf(reference.shelfLives, pack.foodKind, kind) !== undefined;

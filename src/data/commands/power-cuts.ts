@@ -1,5 +1,5 @@
 import 'server-only';
-import { eq } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
 import { instantAt, readLocalDate } from '@/core/calendar/local-date';
 import type { CutAct, SettleCut } from '@/core/preserve/power-cut';
 import { sure } from '@/core/sure';
@@ -75,7 +75,10 @@ export async function sayOfCut(context: Context, { cutId, of }: CutAct): Promise
       await tx.update(powerCut).set({ droppedAt: now }).where(own);
       return;
     case 'unsay':
-      await tx.update(powerCutEvent).set({ unsaidAt: now }).where(eq(powerCutEvent.id, of.eventId));
+      await tx
+        .update(powerCutEvent)
+        .set({ unsaidAt: now })
+        .where(and(eq(powerCutEvent.id, of.eventId), eq(powerCutEvent.cutId, cut.id)));
       return;
     default: {
       const placeId = await place(of.placeId);

@@ -1,5 +1,5 @@
 import 'server-only';
-import { isDried, shelfLifeOf, type PlaceKind } from '@/core/preserve/shelf-life';
+import { isDried } from '@/core/preserve/shelf-life';
 import { blockingOf } from '@/core/stock/blocked';
 import { reversedLegs, tenths, type Leg } from '@/core/stock/ledger';
 import type { SayOfPacks } from '@/core/stock/store-acts';
@@ -80,7 +80,3 @@ export async function unblockPacks(
   const made = await writeMovements(context, entries);
   return { movementIds: made.map(({ id }) => id) };
 }
-
-/** Whether a pack may lie in a place at all. */
-export const belongs = ({ reference }: Pick<Context, 'reference'>, pack: StoredPack, kind: PlaceKind) =>
-  shelfLifeOf(reference.shelfLives, pack.foodKind, kind) !== undefined;

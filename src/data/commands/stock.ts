@@ -1,6 +1,5 @@
 import 'server-only';
 import { and, eq, isNull } from 'drizzle-orm';
-import { shelfLifeOf } from '@/core/preserve/shelf-life';
 import { HALF_A_GRAM } from '@/core/batch/fold';
 import { standing, tipOf } from '@/core/standing';
 import { reversedLegs, tenths, type Leg } from '@/core/stock/ledger';
@@ -11,7 +10,7 @@ import { share } from '../schema/batches';
 import { bowl, bowlLeft, bowlPart } from '../schema/stock';
 import { refreshBatch } from './batch-at-hand';
 import { writeMovement, writeMovements, type NewMovement } from './ledger';
-import { atHand, GOES_BACK } from './pack-at-hand';
+import { atHand, belongs, GOES_BACK } from './pack-at-hand';
 import { keepContents } from './pack-weights';
 import { shareIn } from './shares';
 import { refuse, type Context } from './run';
@@ -28,7 +27,7 @@ export async function movePacks(
   const entries = [...new Set(input.holdingIds)].map((holdingId): NewMovement => {
     const pack = atHand(packs, holdingId);
     if (pack.placeId === place.id) refuse(`${pack.code} is in the ${place.name.toLowerCase()} already.`);
-    if (!shelfLifeOf(context.reference.shelfLives, pack.foodKind, place.kind)) {
+    if (!belongs(context, pack, place.kind)) {
       refuse(`${pack.code} is ${pack.foodKind} food: it does not keep in the ${place.name.toLowerCase()}.`);
     }
     if (pack.safeUntil !== undefined && pack.safeUntil < context.today) {

@@ -1,5 +1,5 @@
 import 'server-only';
-import { and, eq, gte, inArray, isNull } from 'drizzle-orm';
+import { and, eq, gte, inArray } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import type { LocalDate } from '@/core/calendar/local-date';
 import { fromTenths } from '@/core/stock/ledger';
@@ -39,7 +39,7 @@ export async function readWaste(tx: Tx, since: LocalDate): Promise<Wasted[]> {
   const left = await tx
     .select({ id: bowlLeft.movementId, amount: bowlLeft.amount, kcal: bowlLeft.kcal })
     .from(bowlLeft)
-    .where(and(inArray(bowlLeft.movementId, ids), isNull(bowlLeft.reversedBy)));
+    .where(inArray(bowlLeft.movementId, ids));
   const density = new Map([
     ...held.map((row) => [row.id, row.density] as const),
     ...left.map((row) => [row.id, row.kcal / fromTenths(row.amount)] as const),

@@ -11,6 +11,7 @@ import {
   type CutPlace,
   type CutVerdict,
 } from '@/core/preserve/power-cut';
+import { writeTemperature } from '@/core/quantity/temperature';
 import type { MealAhead } from '@/core/stock/cover';
 import type { Source } from '@/core/stock/draw';
 import { readAhead } from '@/data/ahead';
@@ -115,7 +116,7 @@ export const powerView = pageQuery(async (read): Promise<PowerView> => {
                       ? `opened, ${clockIn(event.at, household.timeZone)}`
                       : event.kind === 'full'
                         ? `${Math.round(event.value * 100)} % full`
-                        : `${event.value} °C, ${clockIn(event.at, household.timeZone)}`,
+                        : `${writeTemperature(event.value, household.unitSet, 1)}, ${clockIn(event.at, household.timeZone)}`,
                 },
               ],
         ),
