@@ -50,7 +50,7 @@ export async function overfill(folder) {
     "select to_jsonb(h) as holding, to_jsonb(p) as pack from holding h join pack p on p.holding_id = h.id join place l on l.id = h.place_id where l.kind = 'freezer' and h.amount > 0 order by h.id",
   );
   const [contents, movements, legs] = [await rows('pack_content'), await rows('movement'), await rows('leg')];
-  const there = (await ask('select count(*)::int as packs from holding where amount > 0'))[0].packs;
+  const there = (await ask("select count(*)::int as packs from holding where amount > 0 and kind = 'pack'"))[0].packs;
   for (let index = there; index < PACKS; index++) {
     const { holding, pack } = inFreezer[index % inFreezer.length];
     const made = await again('holding', holding, {});
@@ -80,7 +80,7 @@ export async function overfill(folder) {
 
   await client.exec('commit');
   const [held] = await ask(
-    'select (select count(*)::int from dog) dogs, (select count(*)::int from holding where amount > 0) packs, (select max(id)::int from recipe) recipe',
+    "select (select count(*)::int from dog) dogs, (select count(*)::int from holding where amount > 0 and kind = 'pack') packs, (select max(id)::int from recipe) recipe",
   );
   await client.close();
   return held;

@@ -74,6 +74,7 @@ const inputs = {
   factors: '4-9-4',
   fridgeDays: 4,
   freezerMonths: 3,
+  lots: [],
   hazards: [],
   names: {},
   recipes: [1, 2, 3].map(recipe),

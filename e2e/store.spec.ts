@@ -80,7 +80,7 @@ test('counted on a phone with one thumb: the differences are said, then kept, an
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto(`${hodman.address}/store/count`);
   await expect(page.getByRole('heading', { name: 'What is in the fridge?' })).toBeVisible();
-  for (const code of ['V11', 'V12', 'V15', 'V16'])
+  for (const code of ['V11', 'V12', 'V15', 'V16', 'eggs'])
     await page.getByRole('button', { name: new RegExp(`^${code}`) }).click();
   await page.getByLabel('Something else lies here').fill('Q7');
   await page.getByRole('button', { name: 'Add it' }).click();
@@ -152,7 +152,7 @@ test('a power cut: the clock runs and says what to save first; over, each pack i
   await expect(page.getByRole('heading', { name: /^Keep \d+ packs/ })).toBeVisible();
   await axe();
   await page.getByRole('group', { name: 'What becomes of V16' }).getByRole('button', { name: 'keep' }).click();
-  await page.getByRole('button', { name: 'Do all this: 4 packs away' }).click();
+  await page.getByRole('button', { name: 'Do all this: 4 packs and 1 ingredient away' }).click();
   await page.waitForURL(/\/store$/);
   await expect(page.getByRole('link', { name: /^V16,/ })).toBeVisible();
   await expect(page.getByRole('link', { name: /^V15,/ })).toHaveCount(0);

@@ -131,6 +131,12 @@ test('shelf lives', () => {
     ['cooked', 'freezer', undefined, 6, undefined],
     ['freeze-dried', 'cupboard', undefined, 6, 3],
     ['freeze-dried', 'cupboard', undefined, 1, undefined],
+    // Ingredients: USDA, whole cuts 3–5 days and, from memory, 4–12 months; of the pantry the label says it.
+    ['whole meat', 'fridge', 5, undefined, undefined],
+    ['whole meat', 'freezer', undefined, 4, undefined],
+    ['pantry', 'cupboard', undefined, undefined, undefined],
+    ['pantry', 'fridge', undefined, undefined, undefined],
+    ['pantry', 'freezer', undefined, undefined, undefined],
   ]);
   expect(openedDriedDays.days).toBe(14);
 });

@@ -4,6 +4,8 @@ import { coverOf } from '@/core/stock/cover';
 import { weighInDue } from '@/core/dog/weigh-in-due';
 import { readAhead } from './ahead';
 import type { Page } from './page';
+import { readToThaw } from './fetching';
+import { readLots } from './repositories/lots';
 import { waitsForFreezer } from './repositories/stock';
 
 /** Eight weeks: further ahead nobody looks for a pack. */
@@ -20,6 +22,10 @@ export async function readAgenda(read: Page): Promise<AgendaEntry[]> {
     weighIns: ahead.dogs.map((dog) => ({ dogId: dog.id, name: dog.name, due: weighInDue(dog, today) })),
     toFreeze: ahead.stock.flatMap((pack) =>
       pack.freezeOn !== undefined && waitsForFreezer(pack) ? [{ code: pack.code, on: pack.freezeOn }] : [],
+    ),
+    toThaw: (await readToThaw(read)).map(({ name, by }) => ({ code: name, on: by.day })),
+    toCook: (await readLots(read.db)).flatMap(({ name, safeUntil }) =>
+      safeUntil === undefined ? [] : [{ code: name, on: safeUntil }],
     ),
   });
 }

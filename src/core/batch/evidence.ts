@@ -17,6 +17,8 @@ export interface TakenPart {
 
 /** One line as it goes onto the scale, with the composition of its food as it was when cooking began. */
 export interface Take {
+  /** The key of what it is; absent in what was frozen before ingredients were kept. */
+  readonly key?: string;
   readonly name: string;
   readonly words: string;
   /** g as bought, as planned. */
@@ -57,6 +59,7 @@ export interface CookedComponent {
 
 /** A written line as it is frozen, for so many g as bought. What stays of it is linear in what is weighed. */
 export const takeOf = (written: WrittenLine, planned: number): Take => ({
+  key: written.source.food.ndb,
   name: written.source.food.name,
   words: written.text,
   planned,
@@ -71,6 +74,10 @@ export const takeOf = (written: WrittenLine, planned: number): Take => ({
     share,
   })),
 });
+
+/** The key of what a line is; of a line that was frozen before keys were, of its one food; undefined: of several. */
+export const keyOfTake = ({ key, parts }: Pick<Take, 'key' | 'parts'>): string | undefined =>
+  key ?? (parts.length === 1 ? parts[0]?.food.ndb : undefined);
 
 /** What stays in the food of so many g of a frozen line. */
 export const staysOfTake = ({ parts }: Take, weighed: number): WeighedLine[] =>

@@ -10,6 +10,7 @@ import type { UnitSet } from '../quantity/units';
 import type { Hazard } from '../recipe/hazards';
 import type { Protein } from '../recipe/protein';
 import type { WrittenLine } from '../recipe/written';
+import type { Lot } from '../stock/lot';
 import type { Equipment } from './equipment';
 
 /** What is cooked in one vessel, as a recipe says it. */
@@ -63,6 +64,8 @@ export interface PlanInputs {
   readonly recipes: readonly PlannableRecipe[];
   readonly dogs: readonly PlannableDog[];
   readonly equipment: readonly Equipment[];
+  /** The ingredients that are in the house. */
+  readonly lots: readonly Lot[];
   /** mL of all freezers, and g that lie in them. */
   readonly freezer: { readonly capacity: number | undefined; readonly used: number };
   /** Foods beside those of the recipes that may stand in for a line: supplies, and what a plan has swapped. */

@@ -8,6 +8,8 @@ import type { WrittenLine } from '../recipe/written';
 import type { Quantity } from '../quantity/quantity';
 import { kitchenMeasure } from './kitchen-measure';
 import { packOf } from './rounding';
+import type { PlaceKind } from '../preserve/shelf-life';
+import { inHouse, kindOfLot, placeKindOf, type InHouse, type Lot, type LotKind } from '../stock/lot';
 import { nth } from '../sure';
 import { addUp } from '../add-up';
 
@@ -21,6 +23,13 @@ export interface ShoppingItem {
   readonly key: string;
   readonly name: string;
   readonly grams: Grams;
+  /** g of it that are not in the house. */
+  readonly toBuy: Grams;
+  /** What of it is in the house for the cook day. */
+  readonly here: InHouse;
+  /** What it is when it comes, as its days are counted, and where it goes first: a guess. */
+  readonly kind: LotKind;
+  readonly place: PlaceKind;
   /** In the household's first unit. */
   readonly amount: string;
   /** In kitchen units, whole things rounded up to what is sold; absent where the amount says it all. */
@@ -38,11 +47,20 @@ interface BoughtLine {
   readonly grams: number;
 }
 
+/** What is in the house, and the day that it is cooked on. */
+export interface HouseFor {
+  readonly lots: readonly Lot[];
+  readonly cookDay: LocalDate;
+}
+
+/** What is missing by less than this part of what is needed is not bought (ours, no source). */
+const NOT_MISSED = 0.005;
+
 /**
- * What is bought or taken out for a plan: the lines of all its recipes, the same food once, most first. Tap water is
- * not bought. Source: arithmetic; kitchen measures common practice, no source.
+ * What is bought or taken out for a plan: the lines of all its recipes, the same food once, most first, and what of it is in the
+ * house already. Tap water is not bought. Source: arithmetic; kitchen measures common practice, no source.
  */
-export function shoppingList(bought: readonly BoughtLine[], set: UnitSet): ShoppingItem[] {
+export function shoppingList(bought: readonly BoughtLine[], set: UnitSet, house?: HouseFor): ShoppingItem[] {
   const byFood = new Map<string, BoughtLine[]>();
   for (const each of bought) {
     const { food } = each.line.source;
@@ -56,13 +74,21 @@ export function shoppingList(bought: readonly BoughtLine[], set: UnitSet): Shopp
       const { line } = nth(lines, 0);
       const mass = grams(addUp(lines, (each) => each.grams));
       const { source } = line;
-      const kitchen = kitchenMeasure(line, mass, set, 'bought');
+      const here = inHouse(key, house?.lots ?? [], house?.cookDay ?? NO_DAY);
+      const missing = mass - here.ready - here.frozen;
+      const toBuy = grams(missing > mass * NOT_MISSED ? missing : 0);
+      const kitchen = kitchenMeasure(line, toBuy > 0 ? toBuy : mass, set, 'bought');
       const pack = packOf(source.measures);
-      const packs = pack === undefined ? 0 : Math.ceil(mass / pack - 1e-9);
+      const packs = pack === undefined ? 0 : Math.ceil((toBuy || mass) / pack - 1e-9);
+      const kind = kindOfLot(source.food, line.text);
       return {
         key,
         name: line.text,
         grams: mass,
+        toBuy,
+        here,
+        kind,
+        place: placeKindOf(source.food, kind),
         amount: writeSumIn(mass, set),
         measure: kitchen.byWeight ? undefined : kitchen.text,
         packs: pack === undefined ? undefined : `${countOf(packs, 'pack')} of ${writeMassIn(pack, set)}`,
@@ -72,6 +98,22 @@ export function shoppingList(bought: readonly BoughtLine[], set: UnitSet): Shopp
     })
     .sort((a, b) => b.grams - a.grams);
 }
+
+const NO_DAY = '0000-01-01' as LocalDate;
+
+/** Where a thing of the list comes from as long as nobody has said: what is not in the house from the shop. */
+export const usuallyFrom = ({ toBuy, here, grams: needed }: ShoppingItem): FetchedFrom =>
+  toBuy > 0 ? 'shop' : here.ready < needed * (1 - NOT_MISSED) && here.frozen > 0 ? 'freezer' : 'cupboard';
+
+/** g that are bought of a thing: what is missing, in whole packs where this kitchen has said how it is sold. */
+export const boughtGrams = ({
+  toBuy,
+  grams: needed,
+  packGrams,
+}: Pick<ShoppingItem, 'toBuy' | 'grams' | 'packGrams'>): number => {
+  const wanted = toBuy > 0 ? toBuy : needed;
+  return packGrams === undefined ? Math.ceil(wanted) : Math.ceil(wanted / packGrams - 1e-9) * packGrams;
+};
 
 /** g of all that is to be bought or taken out. */
 export const gramsToFetch = (items: readonly ShoppingItem[]): number => addUp(items, (item) => item.grams);

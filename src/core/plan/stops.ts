@@ -1,4 +1,5 @@
-import { capital, writeMassIn } from '../quantity/write';
+import { capital, writeMassIn, writeSumIn } from '../quantity/write';
+import { gramsInHouse } from './bindings/at-hand';
 import { avoidedIn, sayAvoided, stops, type Avoid } from '../dog/avoid';
 import type { Problem } from '../problem';
 import { everyLine } from '../recipe/bases';
@@ -80,15 +81,25 @@ export function standingAgainst(inputs: PlanInputs, result: PlanResult): Stoppin
   ];
   return {
     stops: once([...each.flatMap((own) => own.stops), ...unfit], (stop) => stop.message),
-    warns: once(
-      each.flatMap((own) => own.warns),
-      (warning) => warning,
-    ),
+    warns: once([...each.flatMap((own) => own.warns), ...moreThanHere(inputs, result)], (warning) => warning),
     cautions: once(
       each.flatMap((own) => own.cautions),
       (hazard) => hazard.id,
     ),
   };
+}
+
+/** What a plan is bound to though less of it is in the house: said, and gone on with, for the books may be behind the shelf. */
+function moreThanHere(inputs: PlanInputs, { read }: PlanResult): string[] {
+  const { binding } = read;
+  if (binding.by !== 'at hand') return [];
+  const line = read.plan.batches[binding.batch]?.written[binding.line];
+  const house = line && gramsInHouse(line.source.food.ndb, inputs, read.cookDay);
+  if (line === undefined || house === undefined || binding.grams <= house + 1) return [];
+  const write = (mass: number) => writeSumIn(mass, inputs.set);
+  return [
+    `Of ${line.text} only ${write(house)} are in the house on that day: the list says the other ${write(binding.grams - house)}.`,
+  ];
 }
 
 /** Less than this is hardly worth a pot, where the kitchen has no container to go by (common practice, no source). */

@@ -147,11 +147,21 @@ export interface CutPack {
   readonly placeId: number;
 }
 
-/** What a cut comes to for every pack of a place; dry food does not mind. Source: as `cutVerdict`. */
-export const packVerdict = (verdict: CutVerdict, pack: Pick<CutPack, 'foodKind'>): CutVerdict =>
-  isDried(pack.foodKind)
-    ? { ...verdict, fate: 'keep', said: 'dry: it does not mind', rule: 'dry food keeps without cold' }
-    : verdict;
+/**
+ * What a cut comes to for what lies in a place; dry food does not mind, and an ingredient is looked at. Source: as `cutVerdict`, and
+ * USDA's list for a fridge (from memory).
+ */
+export function packVerdict(verdict: CutVerdict, pack: Pick<CutPack, 'foodKind'>): CutVerdict {
+  if (isDried(pack.foodKind))
+    return { ...verdict, fate: 'keep', said: 'dry: it does not mind', rule: 'dry food keeps without cold' };
+  if (pack.foodKind !== 'pantry' || verdict.fate !== 'throw') return verdict;
+  return {
+    ...verdict,
+    fate: 'look',
+    said: 'an ingredient: what it is decides',
+    rule: 'USDA: butter, hard cheese, whole fruit and vegetables keep; milk, eggs and soft cheese are thrown away (from memory)',
+  };
+}
 
 /** Something that is said of a cut, as it is sent; a time is that of the household, "2026-11-24T22:05", absent: now. */
 const atSchema = z.string().max(20).optional();

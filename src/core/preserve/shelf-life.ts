@@ -3,7 +3,8 @@ import { isAmong } from '../sure';
 import { addDays, addMonths, type LocalDate } from '../calendar/local-date';
 import { DRY_METHODS } from './methods';
 
-export const FOOD_KINDS = ['cooked', 'raw', 'broth', ...DRY_METHODS] as const;
+export const FOOD_KINDS = ['cooked', 'raw', 'broth', ...DRY_METHODS, 'whole meat', 'pantry'] as const;
+/** *raw* is raw mixed food, ground meat, offal and fish; *pantry* is whatever has no days but those of its label. */
 export type FoodKind = (typeof FOOD_KINDS)[number];
 
 export const PLACE_KINDS = ['fridge', 'freezer', 'cupboard'] as const;
@@ -12,6 +13,10 @@ export type PlaceKind = (typeof PLACE_KINDS)[number];
 export const PACKAGINGS = ['tub', 'bag', 'vacuum bag', 'jar', 'barrier bag', 'barrier bag with absorber'] as const;
 /** In what food is packed, where that changes how long it keeps. */
 export type Packaging = (typeof PACKAGINGS)[number];
+
+/** "cooked food", "whole meat", "food of the pantry". */
+export const sayKind = (kind: FoodKind): string =>
+  kind === 'whole meat' ? kind : kind === 'pantry' ? 'food of the pantry' : `${kind} food`;
 
 export const isDried = (kind: FoodKind): boolean => isAmong(DRY_METHODS, kind);
 
@@ -67,12 +72,23 @@ export interface Keeping {
   /** Days outside the freezer that it had used up in earlier places. */
   readonly fridgeDaysUsed: number;
   readonly openedOn?: LocalDate;
+  /** The day that it came out of the freezer. */
+  readonly thawedOn?: LocalDate;
   /** The day that something left in a bowl was put back into it. */
   readonly returnedOn?: LocalDate;
   /** Fat above 20 % of dry matter: freeze-dried food keeps half as long. */
   readonly fatty?: boolean;
   /** In what it is packed; absent: nobody has said. */
   readonly packaging?: Packaging;
+  /** The date that its maker printed on it. */
+  readonly label?: LabelDate;
+}
+
+export const LABEL_DATES = ['best', 'safe'] as const;
+/** A date as it is printed: *use by* is for safety, *best by* for quality. */
+export interface LabelDate {
+  readonly until: LocalDate;
+  readonly is: (typeof LABEL_DATES)[number];
 }
 
 /** Days that food keeps that a dog left and somebody put back (common practice, no source). */
@@ -115,15 +131,25 @@ export const shelfLifeOf = (
  */
 export function keepingDates(lives: ShelfLives, keeping: Keeping, fridgeDays: number): KeepingDates {
   const life = shelfLifeOf(lives, keeping.kind, keeping.place, keeping.packaging);
-  if (!life) throw new Error(`${keeping.kind} food does not belong in a ${keeping.place}`);
+  if (!life) throw new Error(`${sayKind(keeping.kind)} does not belong in a ${keeping.place}`);
   const safeDays = life.household ? fridgeDays : life.safeDays;
   const used = keeping.place === 'freezer' ? 0 : keeping.fridgeDaysUsed;
   // Dried food ages in every place alike: its months run from the day it was packed.
   const ages = isDried(keeping.kind) ? keeping.packedOn : keeping.since;
   const packed = life.packaging ? ` in a ${keeping.packaging}` : '';
-  const named = `${life.kind} food${packed}, ${life.place}: ${life.source}`;
+  const named = `${sayKind(life.kind)}${packed}, ${life.place}: ${life.source}`;
   const causes: KeepingCause[] = [];
-  if (safeDays !== undefined)
+  // A maker's date holds for food as it was bought: neither frozen, nor thawed, nor moved out of the freezer since.
+  const asBought =
+    keeping.place !== 'freezer' &&
+    keeping.thawedOn === undefined &&
+    keeping.fridgeDaysUsed === 0 &&
+    keeping.since === keeping.packedOn;
+  const useBy = keeping.label?.is === 'safe' && asBought ? keeping.label : undefined;
+  if (useBy) causes.push({ ...useBy, why: 'use by, as its label says' });
+  if (keeping.label?.is === 'best' && keeping.place !== 'freezer')
+    causes.push({ ...keeping.label, why: 'best by, as its label says' });
+  if (safeDays !== undefined && !useBy)
     causes.push({
       until: addDays(keeping.since, Math.max(0, safeDays - used)),
       is: 'safe',

@@ -9,6 +9,8 @@ const CLOCKS: Readonly<Record<AgendaEntry['kind'], string | undefined>> = {
   'cook by': undefined,
   'weigh in': undefined,
   'into the freezer': '09:00',
+  'thaw to cook': '20:00',
+  'cook or freeze': undefined,
 };
 
 /**

@@ -4,7 +4,15 @@ import type { Cover } from './cover';
 import type { Source } from './draw';
 import { takeOuts } from './weeks-ahead';
 
-export const AGENDA_KINDS = ['take out', 'feed by', 'cook by', 'weigh in', 'into the freezer'] as const;
+export const AGENDA_KINDS = [
+  'take out',
+  'feed by',
+  'cook by',
+  'weigh in',
+  'into the freezer',
+  'thaw to cook',
+  'cook or freeze',
+] as const;
 
 /** Something that is to be done on a day. */
 export interface AgendaEntry {
@@ -23,6 +31,10 @@ interface ToAgenda {
   readonly weighIns: readonly { readonly dogId: number; readonly name: string; readonly due: LocalDate }[];
   /** Packs that wait in the fridge for their day in a freezer. */
   readonly toFreeze: readonly { readonly code: string; readonly on: LocalDate }[];
+  /** Frozen ingredients that a cook day wants out of the freezer. */
+  readonly toThaw?: readonly { readonly code: string; readonly on: LocalDate }[];
+  /** Raw ingredients with the last day on which they may be cooked. */
+  readonly toCook?: readonly { readonly code: string; readonly on: LocalDate }[];
 }
 
 /** The day by which is cooked, so that nobody runs out: the last day that all dogs are provided for; undefined: far off. */
@@ -53,7 +65,15 @@ function put(map: Map<LocalDate, string[]>, day: LocalDate, code: string): void 
  * What the coming days ask for: frozen packs to be moved to the fridge the day before their first use, packs to be fed by their
  * date, the day by which is cooked, weigh-ins. Takes the stock, and the days played against it. Source: handbook 11.
  */
-export function agendaOf({ today, sources, cover, weighIns, toFreeze }: ToAgenda): AgendaEntry[] {
+export function agendaOf({
+  today,
+  sources,
+  cover,
+  weighIns,
+  toFreeze,
+  toThaw = [],
+  toCook = [],
+}: ToAgenda): AgendaEntry[] {
   const out = new Map<LocalDate, string[]>();
   for (const { code, on } of takeOuts(sources, cover, today)) put(out, on, code);
   const feed = new Map<LocalDate, string[]>();
@@ -61,11 +81,17 @@ export function agendaOf({ today, sources, cover, weighIns, toFreeze }: ToAgenda
     if (grams > 0 && safeUntil !== undefined && safeUntil >= today && place !== 'warm') put(feed, safeUntil, code);
   const freeze = new Map<LocalDate, string[]>();
   for (const { code, on } of toFreeze) put(freeze, on < today ? today : on, code);
+  const thaw = new Map<LocalDate, string[]>();
+  for (const { code, on } of toThaw) put(thaw, on < today ? today : on, code);
+  const cook = new Map<LocalDate, string[]>();
+  for (const { code, on } of toCook) if (on >= today) put(cook, on, code);
   const cookBy = cookByOf(cover, today);
   return [
     ...together('take out', out, 'To the fridge for tomorrow:'),
     ...together('feed by', feed, 'Feed by tonight:'),
     ...together('into the freezer', freeze, 'Into the freezer:'),
+    ...together('thaw to cook', thaw, 'To the fridge, to be cooked:'),
+    ...together('cook or freeze', cook, 'Cook or freeze by tonight:'),
     ...(cookBy === undefined
       ? []
       : [

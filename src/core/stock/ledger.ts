@@ -3,10 +3,12 @@ import { daysBetween, type LocalDate } from '../calendar/local-date';
 import {
   keepingDates,
   isDried,
+  sayKind,
   shelfLifeOf,
   type DatingRules,
   type FoodKind,
   type KeepingDates,
+  type LabelDate,
   type Packaging,
   type PlaceKind,
 } from '../preserve/shelf-life';
@@ -61,6 +63,8 @@ export interface HoldingRules {
   readonly dating: (rulesId: number | undefined) => DatingRules;
   /** In what it is packed; absent: nobody has said. */
   readonly packaging?: Packaging;
+  /** The date that the maker of an ingredient printed on it. */
+  readonly label?: LabelDate;
   /** Of a pack that was made of another: what that one had behind it by then. */
   readonly origin?: Origin;
 }
@@ -123,19 +127,19 @@ export function foldHolding(movements: readonly Movement[], rules: HoldingRules)
     for (const leg of legs)
       if ('placeId' in leg) balances.set(leg.placeId, (balances.get(leg.placeId) ?? 0) + leg.amount);
     for (const balance of balances.values()) {
-      if (balance < 0) return refused('There is not that much left in this pack.');
+      if (balance < 0) return refused('There is not that much left of it.');
     }
     // What was done with a pack that is not there any more goes first.
-    if (!state && legSum(legs) <= 0) return refused('Something was done with this pack since: take that back first.');
+    if (!state && legSum(legs) <= 0) return refused('Something was done with it since: take that back first.');
     const filled = [...balances].filter(([, amount]) => amount > 0);
-    if (filled.length > 1) return refused('A pack lies in one place at a time.');
+    if (filled.length > 1) return refused('It lies in one place at a time.');
     const placeId =
       filled[0]?.[0] ?? state?.placeId ?? legs.flatMap((leg) => ('placeId' in leg ? [leg.placeId] : []))[0] ?? 0;
     const place = rules.places.get(placeId);
     if (!place) return refused('This place is not known.');
     rulesId = movement.rulesId ?? rulesId;
     if (!shelfLifeOf(rules.dating(rulesId).shelfLives, rules.kind, place))
-      return refused(`${capital(rules.kind)} food does not keep in a ${place}.`);
+      return refused(`${capital(sayKind(rules.kind))} does not keep in a ${place}.`);
     state = next(state, movement, { placeId, place, amount: filled[0]?.[1] ?? 0 }, rules);
   }
   if (!state) return fine(undefined);
@@ -152,9 +156,11 @@ export function foldHolding(movements: readonly Movement[], rules: HoldingRules)
         since: state.since,
         fridgeDaysUsed: state.fridgeDaysUsed,
         openedOn: state.openedOn,
+        thawedOn: state.thawedOn,
         ...(state.returnedOn === undefined ? {} : { returnedOn: state.returnedOn }),
         fatty: rules.fatty,
         ...(rules.packaging ? { packaging: rules.packaging } : {}),
+        ...(rules.label ? { label: rules.label } : {}),
       },
       fridgeDays,
     ),

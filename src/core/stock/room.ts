@@ -13,14 +13,15 @@ export interface Room {
 /**
  * What room is left in a place.
  *
- * Takes mL of each pack in it and what the place holds; packs are taken as a mL for each gram, boxes and air not counted (common
+ * Takes mL of each pack in it, what the place holds, and what the ingredients beside them take; packs are taken as a mL for each gram, boxes and air not counted (common
  * practice, no source). Source: arithmetic.
  */
-export function roomOf(packs: readonly number[], capacity: number | undefined): Room {
-  const used = addUp(packs, (each) => each);
+export function roomOf(packs: readonly number[], capacity: number | undefined, beside = 0): Room {
+  const stock = addUp(packs, (each) => each);
+  const used = stock + beside;
   if (capacity === undefined) return { used, free: undefined, packs: undefined };
   const free = capacity - used;
-  const mean = packs.length === 0 ? undefined : used / packs.length;
+  const mean = packs.length === 0 ? undefined : stock / packs.length;
   return { used, free, packs: mean === undefined || free < 0 ? undefined : Math.floor(free / mean) };
 }
 

@@ -18,6 +18,7 @@ import { readFoodsByKey } from '../repositories/foods';
 import { followByProducts } from './by-products';
 import { batchIn, observe, refreshBatch, strike } from './batch-at-hand';
 import { inMass, refuse, type Context } from './run';
+import { takeLotsAgain } from './lot-uses';
 import { checkLine } from './start-batch';
 import { nth } from '@/core/sure';
 import { addUp } from '@/core/add-up';
@@ -139,6 +140,7 @@ export async function correctLine(context: Context, input: LineInput): Promise<F
       kind: 'food',
       text: food.name,
       take: {
+        key: input.ndb,
         name: food.name,
         words: food.name,
         planned: was?.planned ?? 0,
@@ -162,6 +164,8 @@ export async function correctLine(context: Context, input: LineInput): Promise<F
     readings.push({ node, kind: 'food', text: was.name, take });
   }
   await observe(context, input.batchId, readings);
+  const take = readings.at(-1)?.take ?? was;
+  if (take) await takeLotsAgain(context, input.batchId, { line: input.line ?? takes.length, take, grams: input.grams });
   const notFor = await withheld(context, before.dogIds, input.ndb === undefined ? undefined : readings.at(-1)?.take);
   return { ...(await putRight(context, before, input)), ...(notFor.length > 0 ? { notFor } : {}) };
 }

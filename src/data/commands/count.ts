@@ -1,4 +1,5 @@
 import 'server-only';
+import { sayKind } from '@/core/preserve/shelf-life';
 import { tipOf } from '@/core/standing';
 import { lossOf } from '@/core/stock/blocked';
 import { reversedLegs, tenths } from '@/core/stock/ledger';
@@ -6,7 +7,8 @@ import type { CountEntry } from '@/core/stock/store-acts';
 import { sure } from '@/core/sure';
 import { readPlaces } from '../repositories/household';
 import { readHistory } from '../repositories/movements';
-import { readPackByCode, readPacks, type StoredPack } from '../repositories/stock';
+import { readKept } from '../repositories/kept';
+import { readPackByCode, type StoredPack } from '../repositories/stock';
 import { writeMovements, type NewMovement } from './ledger';
 import { atHand, belongs } from './pack-at-hand';
 import { refuse, type Context } from './run';
@@ -24,7 +26,7 @@ export interface Counted {
 export async function countPlace(context: Context, input: CountEntry): Promise<Counted> {
   const { tx } = context;
   const place = (await readPlaces(tx)).find(({ id }) => id === input.placeId) ?? refuse('This place is not known.');
-  const packs = await readPacks(tx, input.missing);
+  const packs = await readKept(tx, input.missing);
   const entries: NewMovement[] = [];
   const said = { lost: [] as string[], moved: [] as string[], found: [] as string[] };
   for (const holdingId of new Set(input.missing)) {
@@ -41,7 +43,7 @@ export async function countPlace(context: Context, input: CountEntry): Promise<C
     if (seen.has(pack.code)) refuse(`${pack.code} stands here twice.`, field);
     seen.add(pack.code);
     if (!belongs(context, pack, place.kind))
-      refuse(`${pack.code} is ${pack.foodKind} food: it does not keep in the ${place.name.toLowerCase()}.`, field);
+      refuse(`${pack.code} is ${sayKind(pack.foodKind)}: it does not keep in the ${place.name.toLowerCase()}.`, field);
     const { moves, wasLost } = await foundHere(context, pack, place.id, field);
     entries.push(...moves);
     said[wasLost ? 'found' : 'moved'].push(pack.code);

@@ -91,7 +91,7 @@ export async function writeMovements(context: Context, entries: readonly NewMove
       .orderBy(asc(holding.id))
       .for('update');
   const made = await appendMovements(context, entries);
-  await bringUpToDate(context, touched);
+  await refold(context, touched);
   return made;
 }
 
@@ -99,7 +99,7 @@ export const writeMovement = async (context: Context, entry: NewMovement): Promi
   nth(await writeMovements(context, [entry]), 0);
 
 /** Folds the histories of holdings and keeps the result beside them; refuses one that cannot have happened. */
-async function bringUpToDate(context: Context, holdingIds: readonly number[]): Promise<void> {
+export async function refold(context: Context, holdingIds: readonly number[]): Promise<void> {
   const { tx } = context;
   const histories = await readHistories(tx, holdingIds);
   for (const rules of await readRules(tx, holdingIds, datingIn(context))) {

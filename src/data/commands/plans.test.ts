@@ -14,7 +14,8 @@ import { startCooking } from './start-batch';
 import { saveDog } from './dogs';
 import { putAway } from './away';
 import { beginKitchen, saveEquipment, savePlace } from './kitchen';
-import { savePlan, setPlanItem } from './plans';
+import { setPlanItem } from './plan-list';
+import { savePlan } from './plans';
 import { saveRecipe } from './recipes';
 import { saveMeasure } from './supplies';
 
@@ -129,16 +130,22 @@ test('another recipe may take the place of a line, and is weighed out as itself'
 test('the list is ticked, says where a thing is fetched from, and a tick is taken back', async () => {
   const { planId } = valueOf(await keep());
   const say = async (ticked: boolean, fetchedFrom: 'shop' | 'freezer') =>
-    valueOf(await house.run((context) => setPlanItem(context, { planId, foodKey: '17168', fetchedFrom, ticked })));
+    valueOf(
+      await house.run((context) =>
+        setPlanItem(context, { planId, foodKey: '17168', name: 'goat', fetchedFrom, ticked }),
+      ),
+    );
   await say(false, 'freezer');
   await say(true, 'freezer');
-  expect(await readPlanItems(house.db, planId)).toEqual([{ foodKey: '17168', fetchedFrom: 'freezer', ticked: true }]);
+  expect(await readPlanItems(house.db, planId)).toEqual([
+    { foodKey: '17168', fetchedFrom: 'freezer', ticked: true, holdingId: undefined },
+  ]);
   await say(false, 'shop');
   expect((await readPlanItems(house.db, planId))[0]).toMatchObject({ fetchedFrom: 'shop', ticked: false });
   expect(
     (
       await house.run((context) =>
-        setPlanItem(context, { planId: 99, foodKey: 'x', fetchedFrom: 'shop', ticked: true }),
+        setPlanItem(context, { planId: 99, foodKey: 'x', name: 'x', fetchedFrom: 'shop', ticked: true }),
       )
     ).ok,
   ).toBe(false);

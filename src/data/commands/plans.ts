@@ -3,10 +3,9 @@ import { eq, inArray } from 'drizzle-orm';
 import { workOutPlan } from '@/core/plan/result';
 import { checkDogs, mustBeSeen } from '@/core/plan/dog-checks';
 import type { PlanEntry } from '@/core/plan/plan-entry';
-import type { FetchedFrom } from '@/core/plan/shopping';
 import { standingAgainst } from '@/core/plan/stops';
 import { sayHazard } from '@/core/recipe/hazards';
-import { batch, plan, planDog, planItem } from '../schema/batches';
+import { batch, plan, planDog } from '../schema/batches';
 import { readPlanInputs } from '../repositories/plan-inputs';
 import { readStoredPlan } from '../repositories/plans';
 import { need, Refusal, refuse, type Context } from './run';
@@ -84,17 +83,4 @@ export async function savePlan(
   const left = (before?.batches ?? []).slice(result.batches.length).map((each) => each.id);
   if (left.length > 0) await tx.update(batch).set({ droppedAt: now }).where(inArray(batch.id, left));
   return { planId: id, batchIds };
-}
-
-/** Ticks a thing of a plan's list, or says where it is fetched from. */
-export async function setPlanItem(
-  { tx, now }: Context,
-  input: { planId: number; foodKey: string; fetchedFrom: FetchedFrom; ticked: boolean },
-): Promise<void> {
-  if (!(await readStoredPlan(tx, input.planId))) refuse('This plan is not here any more.');
-  const row = { fetchedFrom: input.fetchedFrom, tickedAt: input.ticked ? now : null };
-  await tx
-    .insert(planItem)
-    .values({ planId: input.planId, foodKey: input.foodKey, ...row })
-    .onConflictDoUpdate({ target: [planItem.planId, planItem.foodKey], set: row });
 }

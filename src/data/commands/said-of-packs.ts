@@ -6,13 +6,13 @@ import type { SayOfPacks } from '@/core/stock/store-acts';
 import { tipOf } from '@/core/standing';
 import { sure } from '@/core/sure';
 import { readHistories } from '../repositories/movements';
-import { readPacks, type StoredPack } from '../repositories/stock';
+import { readKept, type Kept } from '../repositories/kept';
 import { writeMovements, type NewMovement } from './ledger';
 import { atHand } from './pack-at-hand';
 import { refuse, type Context } from './run';
 
 /** It stays where it is, and as much as it is: only what is known of it changes. */
-const stays = ({ holdingId, placeId, grams }: StoredPack): Leg[] => {
+const stays = ({ holdingId, placeId, grams }: Kept): Leg[] => {
   const amount = tenths(grams);
   return [
     { holdingId, placeId, amount: -amount },
@@ -22,7 +22,7 @@ const stays = ({ holdingId, placeId, grams }: StoredPack): Leg[] => {
 
 /** Packs that somebody opened, blocked, could not find, or found thawed: a movement of each, all of them or none. */
 export async function sayOfPacks(context: Context, input: SayOfPacks): Promise<{ movementIds: number[] }> {
-  const packs = await readPacks(context.tx, input.holdingIds);
+  const packs = await readKept(context.tx, input.holdingIds);
   if (input.is === 'blocked' && input.why === undefined) refuse('Say why, in a few words.', 'why');
   const entries = [...new Set(input.holdingIds)].map((holdingId): NewMovement => {
     const pack = atHand(packs, holdingId);
@@ -46,7 +46,7 @@ export async function sayOfPacks(context: Context, input: SayOfPacks): Promise<{
 }
 
 /** A pack that is nowhere: what was left of it is lost, until somebody finds it. */
-export const lost = (pack: StoredPack, note: string): NewMovement => {
+export const lost = (pack: Pick<Kept, 'holdingId' | 'placeId' | 'grams'>, note: string): NewMovement => {
   const amount = tenths(pack.grams);
   return {
     kind: 'corrected',
@@ -63,7 +63,7 @@ export async function unblockPacks(
   context: Context,
   input: { holdingIds: readonly number[]; why: string },
 ): Promise<{ movementIds: number[] }> {
-  const packs = await readPacks(context.tx, input.holdingIds);
+  const packs = await readKept(context.tx, input.holdingIds);
   const histories = await readHistories(context.tx, input.holdingIds);
   const entries = [...new Set(input.holdingIds)].flatMap((holdingId): NewMovement[] => {
     const pack = atHand(packs, holdingId);

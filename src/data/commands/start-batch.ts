@@ -9,7 +9,9 @@ import { readPlannedLines } from '../repositories/planned';
 import { batch } from '../schema/batches';
 import { recipeVersion } from '../schema/recipes';
 import { batchIn, observe, refreshBatch } from './batch-at-hand';
+import { takeLots } from './lot-uses';
 import { refuse, type Context } from './run';
+import { nth } from '@/core/sure';
 
 /** More than a home kitchen cooks at once: a slip (common practice, no source). */
 const MOST_GRAMS = 200_000;
@@ -43,6 +45,16 @@ export async function startCooking(context: Context, input: StartEntry): Promise
         ...(text ? [{ node: `line:${index}`, kind: 'note', text } as const] : []),
       ];
     }),
+  );
+  await takeLots(
+    context,
+    input.batchId,
+    takes.map(({ written, bought }, line) => ({
+      line,
+      take: takeOf(written, bought),
+      grams: nth(input.grams, line),
+      named: input.from?.[line] ?? [],
+    })),
   );
   await refreshBatch(context, input.batchId);
 }

@@ -1,15 +1,18 @@
 import 'server-only';
 import { and, eq, isNull } from 'drizzle-orm';
 import { HALF_A_GRAM } from '@/core/batch/fold';
+import { sayKind } from '@/core/preserve/shelf-life';
 import { standing, tipOf } from '@/core/standing';
 import { reversedLegs, tenths, type Leg } from '@/core/stock/ledger';
 import { readPlaces } from '../repositories/household';
 import { readHistories, readMovement, type StoredMovement } from '../repositories/movements';
+import { readKept } from '../repositories/kept';
 import { readPacks } from '../repositories/stock';
 import { share } from '../schema/batches';
 import { bowl, bowlLeft, bowlPart } from '../schema/stock';
 import { refreshBatch } from './batch-at-hand';
 import { writeMovement, writeMovements, type NewMovement } from './ledger';
+import { forgetUse } from './lot-uses';
 import { atHand, belongs, GOES_BACK } from './pack-at-hand';
 import { keepContents } from './pack-weights';
 import { shareIn } from './shares';
@@ -23,12 +26,12 @@ export async function movePacks(
 ): Promise<{ movementIds: number[] }> {
   const place =
     (await readPlaces(context.tx)).find((each) => each.id === input.placeId) ?? refuse('This place is not known.');
-  const packs = await readPacks(context.tx, input.holdingIds);
+  const packs = await readKept(context.tx, input.holdingIds);
   const entries = [...new Set(input.holdingIds)].map((holdingId): NewMovement => {
     const pack = atHand(packs, holdingId);
     if (pack.placeId === place.id) refuse(`${pack.code} is in the ${place.name.toLowerCase()} already.`);
     if (!belongs(context, pack, place.kind)) {
-      refuse(`${pack.code} is ${pack.foodKind} food: it does not keep in the ${place.name.toLowerCase()}.`);
+      refuse(`${pack.code} is ${sayKind(pack.foodKind)}: it does not keep in the ${place.name.toLowerCase()}.`);
     }
     if (pack.safeUntil !== undefined && pack.safeUntil < context.today) {
       refuse(`${pack.code} was safe until ${pack.safeUntil}: no other place makes it good again. Throw it away.`);
@@ -51,7 +54,7 @@ export async function discardPacks(
   context: Context,
   input: { holdingIds: readonly number[]; why?: string },
 ): Promise<{ movementIds: number[] }> {
-  const packs = await readPacks(context.tx, input.holdingIds);
+  const packs = await readKept(context.tx, input.holdingIds);
   const made = await writeMovements(
     context,
     [...new Set(input.holdingIds)].map((holdingId): NewMovement => {
@@ -97,6 +100,7 @@ export async function reverseMovement(context: Context, input: { movementId: num
     note: input.note,
   });
   if (first.kind === 'fed') await tx.update(bowl).set({ reversedBy: reversal.id }).where(eq(bowl.movementId, first.id));
+  if (first.kind === 'used') await forgetUse(context, first.id, reversal.id);
   await tx
     .update(bowlLeft)
     .set({ reversedBy: reversal.id })

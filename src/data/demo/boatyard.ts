@@ -35,6 +35,7 @@ import { readPlannedLines } from '../repositories/planned';
 import { readStock } from '../repositories/stock';
 import { readWarmShares, sourceOf, warmSourceOf } from '../repositories/sources';
 import { weighIn } from '../schema/dogs';
+import { freezeRest, shopFor } from './market';
 import { DOGS, EQUIPMENT, RECIPES, SUPPLIES } from './cast';
 import { nth, sure } from '@/core/sure';
 import { addUp } from '@/core/add-up';
@@ -190,6 +191,7 @@ async function cook(
   const batchId = nth((await savePlan(context, { entry })).batchIds, 0);
   const planned = sure(await readBatch(tx, batchId, context.household.energyFactors));
   const { written, bought, takes } = await readPlannedLines(tx, context.reference, planned);
+  await shopFor(await at(days, '10:00'), takes);
   await startCooking(context, { batchId, grams: takes.map((take) => Math.round(take.bought)) });
   const inPot = addUp(linesOfWeights(written, bought), (line) => line.grams);
   const net = Math.round(inPot * pot.gross);
@@ -211,6 +213,7 @@ async function cook(
       of: { act: 'stir in', line, grams: mass, when: 'before weighing' },
     });
   const evening = await at(days, '14:00');
+  await freezeRest(evening);
   await weighBatch(evening, { batchId, weighing: { by: 'scale', vessels }, eatenBefore: 0 });
   return weighedBatch(evening, batchId);
 }

@@ -46,6 +46,9 @@ interface Common {
 /** A batch with its yields; `yield` is the first, which is the whole pot unless components are kept apart. */
 export type WeighedBatch = Common & WeighedState & { readonly yield: BatchYield };
 /** A batch is planned, cooking or weighed; only a weighed one has a yield, and a planned one has nothing frozen. */
+/** A batch that is or was on the stove. */
+export type CookedBatch = Exclude<StoredBatch, { readonly state: 'planned' }>;
+
 export type StoredBatch =
   | (Common & Extract<BatchState, { state: 'planned' }>)
   | (Common & Extract<BatchState, { state: 'cooking' }>)

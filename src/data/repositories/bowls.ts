@@ -100,7 +100,12 @@ export async function readFedOfBatch(
     .innerJoin(bowl, eq(bowl.id, bowlPart.bowlId))
     .where(and(eq(share.batchId, batchId), isNull(bowl.reversedBy)));
   return [
-    ...fromPacks.map(({ kcal, amount, density }) => ({ kcal, grams: fromTenths(amount), density, place: 0 })),
+    ...fromPacks.map(({ kcal, amount, density }) => ({
+      kcal,
+      grams: fromTenths(amount),
+      density: density ?? undefined,
+      place: 0,
+    })),
     ...warm.map(({ kcal, amount, place }) => ({ kcal, grams: fromTenths(amount), density: undefined, place })),
   ];
 }

@@ -69,6 +69,9 @@ async function read(tx: Tx, ids: readonly number[]): Promise<StoredCycle[]> {
 /** A cycle by its id; undefined where there is none. */
 export const readCycle = async (tx: Tx, id: number): Promise<StoredCycle | undefined> => (await read(tx, [id]))[0];
 
+/** Cycles by their ids. */
+export const readCyclesById = read;
+
 /** Of how many cycles of a machine its habits are learned. */
 const REMEMBERED = 8;
 

@@ -22,7 +22,7 @@ import type { HoldingRules, Leg, Movement } from '@/core/stock/ledger';
 import { sure } from '@/core/sure';
 import type { Tx } from '../database';
 import { place } from '../schema/household';
-import { holding, leg, movement } from '../schema/stock';
+import { holding, leg, lot, movement } from '../schema/stock';
 
 export interface StoredMovement extends Movement {
   readonly at: Date;
@@ -112,12 +112,14 @@ export async function readRules(
       fatty: holding.fatty,
       packaging: holding.packaging,
       origin: holding.origin,
+      label: lot.label,
     })
     .from(holding)
+    .leftJoin(lot, eq(lot.holdingId, holding.id))
     .where(inArray(holding.id, [...holdingIds]))
     .orderBy(asc(holding.id));
   const places = new Map((await tx.select().from(place)).map((each) => [each.id, each.kind]));
-  return rows.map(({ id, kind, fatty, packaging, origin }) => ({
+  return rows.map(({ id, kind, fatty, packaging, origin, label }) => ({
     holdingId: id,
     kind,
     fatty,
@@ -125,6 +127,7 @@ export async function readRules(
     dating,
     ...(packaging === null ? {} : { packaging }),
     ...(origin === null ? {} : { origin }),
+    ...(label === null ? {} : { label }),
   }));
 }
 

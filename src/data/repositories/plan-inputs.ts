@@ -13,6 +13,7 @@ import { readAvoided } from './avoided';
 import { readDogs, type StoredDog } from './dogs';
 import { readFoodsByKey } from './foods';
 import { readEquipment } from './equipment';
+import { readLots } from './lots';
 import { readPlaces, type Household } from './household';
 import { readLivesNow } from './shelf-rules';
 import { readLearned, readPots } from './pots';
@@ -59,6 +60,7 @@ export async function readPlanInputs(here: Here, entry?: PlanEntry): Promise<Pla
   );
   const learned = await readLearned(tx);
   const stock = await readStock(tx);
+  const lots = await readLots(tx);
   const lives = await readLivesNow(tx, reference.shelfLives);
   const freezers = (await readPlaces(tx)).filter((place) => place.kind === 'freezer');
   const sized = freezers.filter((place) => place.capacityMl !== null);
@@ -94,11 +96,27 @@ export async function readPlanInputs(here: Here, entry?: PlanEntry): Promise<Pla
     equipment: await readEquipment(tx),
     freezer: {
       capacity: sized.length > 0 ? addUp(sized, (place) => sure(place.capacityMl)) : undefined,
-      used: addUp(
-        stock.filter((pack) => pack.placeKind === 'freezer'),
-        (pack) => pack.grams,
-      ),
+      used:
+        addUp(
+          stock.filter((pack) => pack.placeKind === 'freezer'),
+          (pack) => pack.grams,
+        ) +
+        addUp(
+          lots.filter((lot) => lot.place === 'freezer'),
+          (lot) => lot.grams,
+        ),
     },
+    lots: lots.map(({ holdingId, key, name, grams, place, safeUntil, bestBy, receivedOn, blocked }) => ({
+      holdingId,
+      key,
+      name,
+      grams,
+      place,
+      safeUntil,
+      bestBy,
+      receivedOn,
+      blocked,
+    })),
     foods: [...(await readFoodsByKey(tx, reference, swapped)).values()],
     covered: await coveredBy(here, dogs, stock),
   };

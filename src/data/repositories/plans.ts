@@ -69,12 +69,19 @@ export interface StoredPlanItem {
   readonly foodKey: string;
   readonly fetchedFrom: FetchedFrom;
   readonly ticked: boolean;
+  /** What came in by its tick. */
+  readonly holdingId: number | undefined;
 }
 
 /** What has been said about a plan's list. */
 export const readPlanItems = async (tx: Tx, planId: number): Promise<StoredPlanItem[]> =>
   (await tx.select().from(planItem).where(eq(planItem.planId, planId)).orderBy(asc(planItem.foodKey))).map(
-    ({ foodKey, fetchedFrom, tickedAt }) => ({ foodKey, fetchedFrom, ticked: tickedAt !== null }),
+    ({ foodKey, fetchedFrom, tickedAt, holdingId }) => ({
+      foodKey,
+      fetchedFrom,
+      ticked: tickedAt !== null,
+      holdingId: holdingId ?? undefined,
+    }),
   );
 
 /** The newest plans of which everything was put away before it was cooked. */

@@ -5,7 +5,8 @@ import { fromTenths } from '@/core/stock/ledger';
 import type { Page } from '../page';
 import { readAllPlaces } from './household';
 import { readAllMovements } from './movements';
-import { readPacks, readStock } from './stock';
+import { readKept } from './kept';
+import { readStock } from './stock';
 
 /** A cell that a spreadsheet would take for a formula is only text. */
 const asCsv = (rows: readonly Readonly<Record<string, string | number>>[], columns: readonly string[]): string =>
@@ -58,7 +59,7 @@ export async function readMovementsFile({ db, household }: Pick<Page, 'db' | 'ho
   const ids = [
     ...new Set(movements.flatMap(({ legs }) => legs.flatMap((leg) => ('holdingId' in leg ? leg.holdingId : [])))),
   ];
-  const codes = new Map((await readPacks(db, ids)).map((pack) => [pack.holdingId, pack.code]));
+  const codes = new Map((await readKept(db, ids)).map((held) => [held.holdingId, held.code]));
   return asCsv(
     movements.flatMap((movement) =>
       movement.legs.map((leg) => ({

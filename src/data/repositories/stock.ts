@@ -7,6 +7,7 @@ import type { Packaging, PlaceKind } from '@/core/preserve/shelf-life';
 import type { ByProduct } from '@/core/batch/by-product';
 import type { BatchSummary } from '@/core/batch/summary';
 import { fromTenths, type HoldingRules } from '@/core/stock/ledger';
+import { sure } from '@/core/sure';
 import type { Tx } from '../database';
 import { batch, share } from '../schema/batches';
 import { dog } from '../schema/dogs';
@@ -187,7 +188,7 @@ const toPack = (
   grams: fromTenths(state.amount),
   sealedGrams: addUp(contents, (each) => each.grams),
   labelGrams: fromTenths(sealed.labelAmount),
-  density: state.density,
+  density: sure(state.density),
   waterPerGram: state.waterPerGram,
   labelDensity: sealed.labelDensity,
   labelWaterPerGram: sealed.labelWaterPerGram,

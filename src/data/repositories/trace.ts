@@ -10,6 +10,8 @@ import { batch, reading, share } from '../schema/batches';
 import { recipe, recipeVersion } from '../schema/recipes';
 import { bowl, bowlPart, holding, packContent } from '../schema/stock';
 import { nameOfBatch } from './batches';
+import { readTracedLots, type TracedLot } from './lot-keys';
+import { readUses } from './lots';
 
 export interface TracedBatch {
   readonly id: number;
@@ -29,9 +31,12 @@ export interface TracedBowl {
 }
 
 /** Everything that was cooked, packed and fed, as far as who is from whom. */
-export async function readTraceGraph(
-  tx: Tx,
-): Promise<{ graph: TraceGraph; batches: ReadonlyMap<number, TracedBatch>; bowls: ReadonlyMap<number, TracedBowl> }> {
+export async function readTraceGraph(tx: Tx): Promise<{
+  graph: TraceGraph;
+  batches: ReadonlyMap<number, TracedBatch>;
+  bowls: ReadonlyMap<number, TracedBowl>;
+  lots: readonly TracedLot[];
+}> {
   const pots = await tx
     .select({
       id: batch.id,
@@ -51,6 +56,13 @@ export async function readTraceGraph(
     .from(reading)
     .leftJoin(struck, eq(struck.takesBack, reading.id))
     .where(and(eq(reading.kind, 'note'), like(reading.node, 'line:%'), isNull(struck.id)));
+  const noted = new Map<number, string[]>();
+  for (const { batchId, lot: text } of lots)
+    if (text !== null) noted.set(batchId, [...(noted.get(batchId) ?? []), text]);
+  const traced = await readTracedLots(tx);
+  const taken = new Map<number, string[]>();
+  for (const { batchId, holdingId } of await readUses(tx, 'all'))
+    taken.set(batchId, [...(taken.get(batchId) ?? []), ...(traced.get(holdingId)?.keys ?? [])]);
   const contents = await tx
     .select({ holdingId: packContent.holdingId, batchId: packContent.batchId })
     .from(packContent)
@@ -83,7 +95,7 @@ export async function readTraceGraph(
       batches: pots.map(({ id, parentId }) => ({
         id,
         ...(parentId === null ? {} : { parentId }),
-        lots: lots.flatMap((row) => (row.batchId === id && row.lot !== null ? [row.lot] : [])),
+        lots: [...new Set([...(noted.get(id) ?? []), ...(taken.get(id) ?? [])])],
       })),
       packs: [...packs].map(([holdingId, batchIds]) => ({ holdingId, batchIds })),
       bowls: [...bowls.values()].map(({ id, dogId, day, parts: own }) => ({
@@ -105,5 +117,6 @@ export async function readTraceGraph(
       ]),
     ),
     bowls,
+    lots: [...traced.values()],
   };
 }

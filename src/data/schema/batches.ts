@@ -68,6 +68,9 @@ export const planItem = pgTable(
     foodKey: text('food_key').notNull(),
     fetchedFrom: text('fetched_from').$type<FetchedFrom>().notNull(),
     tickedAt: timestamp('ticked_at', { withTimezone: true }),
+    /** The lot that its tick brought in, and the movements of the tick. Plain numbers: the stock stands in a later table. */
+    holdingId: integer('holding_id'),
+    movements: jsonb('movements').$type<readonly number[]>(),
   },
   (table) => [primaryKey({ columns: [table.planId, table.foodKey] })],
 );

@@ -15,7 +15,7 @@ import {
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
 import type { LocalDate } from '../../core/calendar/local-date';
-import type { FoodKind, Packaging } from '../../core/preserve/shelf-life';
+import type { FoodKind, LabelDate, Packaging } from '../../core/preserve/shelf-life';
 import type { LEFT_FATES } from '../../core/stock/left';
 import type { Account, MovementKind, Origin } from '../../core/stock/ledger';
 import { batch, share } from './batches';
@@ -45,8 +45,8 @@ export const holding = pgTable(
     blocked: boolean('blocked').notNull().default(false),
     /** Its packing was taken back: what it held is in its share again. */
     void: boolean('void').notNull().default(false),
-    /** kcal and mL of water to put back in each stored gram, as its contents are known now. */
-    density: doublePrecision('density').notNull(),
+    /** kcal and mL of water to put back in each stored gram, as its contents are known now; null: of an ingredient nobody knows. */
+    density: doublePrecision('density'),
     waterPerGram: doublePrecision('water_per_gram').notNull(),
     safeUntil: date('safe_until', { mode: 'string' }).$type<LocalDate>(),
     bestBy: date('best_by', { mode: 'string' }).$type<LocalDate>(),
@@ -92,6 +92,56 @@ export const pack = pgTable('pack', {
   /** Part of it that was water when its trays were weighed last; null: nobody knows. */
   moisture: doublePrecision('moisture'),
 });
+
+/** An ingredient that came in together: what stood on its wrapper and on the bill. */
+export const lot = pgTable(
+  'lot',
+  {
+    holdingId: integer('holding_id')
+      .primaryKey()
+      .references(() => holding.id),
+    /** The key of its food: `04582` of the table, `L7` a supply, `R3` a recipe that was made ahead. */
+    foodKey: text('food_key').notNull(),
+    name: text('name').notNull(),
+    receivedOn: date('received_on', { mode: 'string' }).$type<LocalDate>().notNull(),
+    /** Tenths of a gram that came, and minor units that all of it cost; null: nobody has said. */
+    receivedAmount: integer('received_amount').notNull(),
+    priceMinor: integer('price_minor'),
+    label: jsonb('label').$type<LabelDate>(),
+    code: text('code'),
+    /** What it was made of ahead. A lot or a pack. */
+    madeOf: integer('made_of').references((): AnyPgColumn => holding.id),
+  },
+  (table) => [
+    index('lot_food').on(table.foodKey),
+    check('lot_came', sql`${table.receivedAmount} > 0`),
+    check('lot_price', sql`${table.priceMinor} is null or ${table.priceMinor} >= 0`),
+  ],
+);
+
+/** What of a lot went into which line of a batch. */
+export const lotUse = pgTable(
+  'lot_use',
+  {
+    movementId: integer('movement_id')
+      .primaryKey()
+      .references(() => movement.id),
+    holdingId: integer('holding_id')
+      .notNull()
+      .references(() => lot.holdingId),
+    batchId: integer('batch_id')
+      .notNull()
+      .references(() => batch.id),
+    line: integer('line').notNull(),
+    /** Tenths of a gram. */
+    amount: integer('amount').notNull(),
+    /** Set once, by the movement that took it back. */
+    reversedBy: integer('reversed_by')
+      .unique()
+      .references(() => movement.id),
+  },
+  (table) => [index('lot_use_batch').on(table.batchId), index('lot_use_holding').on(table.holdingId)],
+);
 
 /** What is in a pack: one entry as a rule, several in a mixed container. */
 export const packContent = pgTable(

@@ -19,12 +19,20 @@ import { useFocusOnChange } from '@/ui/next-act';
 import { BeginBy } from './BeginBy';
 import type { BatchView, SheetLine } from './queries';
 import styles from './weigh-out.module.css';
+import { FromHouse } from './lots/FromHouse';
 import { WentIn } from './WentIn';
 import { useUnits } from '@/ui/units';
 import { nth, sure } from '@/core/sure';
 
 /** What was typed of each line, and whether it lies in the pot. */
-const typedLines = z.array(z.object({ text: z.string(), isIn: z.boolean(), lot: z.string().default('') }));
+const typedLines = z.array(
+  z.object({
+    text: z.string(),
+    isIn: z.boolean(),
+    lot: z.string().default(''),
+    from: z.array(z.number()).default([]),
+  }),
+);
 
 /** Weighing out, line by line: the figure that is wanted, what the scale says, and the next one. */
 export function WeighOut({ view, onOpen }: { view: BatchView; onOpen: (step: StepKey) => void }) {
@@ -33,7 +41,7 @@ export function WeighOut({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
   const [typed, setTyped, forget] = useDraftStorage(
     `weigh-out-${view.id}`,
     typedLines,
-    view.lines.map((line) => ({ text: toType(line.toWeigh, toWeigh(line.toWeigh)), isIn: false, lot: '' })),
+    view.lines.map((line) => ({ text: toType(line.toWeigh, toWeigh(line.toWeigh)), isIn: false, lot: '', from: [] })),
   );
   const [lotOf, setLotOf] = useState<number>();
   const [chosen, setChosen] = useState<number>();
@@ -66,6 +74,7 @@ export function WeighOut({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
       batchId: view.id,
       grams: read.map((each) => (each.ok ? each.value : NaN)),
       lots: typed.map(({ lot }) => lot),
+      from: typed.map(({ from }) => from),
     });
   const fieldNames = typed.map((_, index) => `grams.${index}`);
   const scale = line && nth(read, line.line);
@@ -115,6 +124,12 @@ export function WeighOut({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
               onTake={(grams) => change(line.line, { text: toType(grams, toWeigh(grams)) })}
             />
             {line.note && <p className="note">{line.note}</p>}
+            <FromHouse
+              line={line}
+              grams={scale?.ok ? scale.value : line.toWeigh}
+              from={nth(typed, line.line).from}
+              onChange={(from) => change(line.line, { from })}
+            />
             {lotOf === line.line || nth(typed, line.line).lot !== '' ? (
               <Field
                 label="Lot or label date"

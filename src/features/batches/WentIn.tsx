@@ -12,6 +12,7 @@ import { Field } from '@/ui/form/Field';
 import { useCommand } from '@/ui/form/use-command';
 import { Problems } from '@/ui/form/Problems';
 import { useUnits } from '@/ui/units';
+import { Why } from '@/ui/Why';
 import { cookBatch, correctLine, tryLine } from './actions';
 import styles from './batches.module.css';
 import type { BatchView, SheetLine } from './queries';
@@ -35,6 +36,7 @@ export function WentIn({ view, onOpen }: { view: BatchView; onOpen: (step: StepK
               <span>
                 {line.name}
                 {line.lot !== undefined && <span className="note"> lot {line.lot}</span>}
+                {line.taken !== undefined && <span className="note"> {line.taken}</span>}
               </span>
               <b>{inMass(line.toWeigh)}</b>
               <Button
@@ -64,6 +66,12 @@ export function WentIn({ view, onOpen }: { view: BatchView; onOpen: (step: StepK
             Something more went in
           </Button>
         </div>
+      )}
+      {view.cost && (
+        <p>
+          What went in cost <b>{view.cost.said}</b>
+          {view.cost.aKilo && `, ${view.cost.aKilo} a kg of the food`}. <Why of={view.cost.why} about="what it cost" />
+        </p>
       )}
       {view.struck.length > 0 && (
         <Fold title="What was struck out">

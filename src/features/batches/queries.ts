@@ -30,9 +30,11 @@ import { readBatch, readByProducts, readReadings, readTares, type StoredBatch } 
 import { readDogs } from '@/data/repositories/dogs';
 import { readEquipment } from '@/data/repositories/equipment';
 import { readPlaces } from '@/data/repositories/household';
+import { readLots } from '@/data/repositories/lots';
 import { readStock } from '@/data/repositories/stock';
 import { whom } from './list/queries';
 import { stoveView, type StoveView } from './stove/queries';
+import { costView, linesTaken, lotsOffered, type CostView, type LotOffered } from './lots/queries';
 import { boxesView, type BoxesView } from './boxes/queries';
 import { sayNote } from '@/core/preserve/quality';
 import { readQuality } from '@/data/repositories/quality';
@@ -63,6 +65,10 @@ export interface SheetLine {
   readonly line: number;
   /** Its lot or label date, where the cook has said it. */
   readonly lot?: string;
+  /** Of a planned batch, what of it is in the house, the first to be used first. */
+  readonly house?: readonly LotOffered[];
+  /** Of a cooked one, of which ingredients it was taken. */
+  readonly taken?: string;
   /** "10 % peel or bone comes off", "strained out". */
   readonly note: string | undefined;
   readonly moment: Moment;
@@ -124,6 +130,8 @@ export interface BatchView {
   readonly dayMinutes: number | undefined;
   /** What this kitchen's own cook days say of it: the minutes of each component, and how fast its pans cool. */
   readonly habits: readonly string[];
+  /** What it cost, as far as it is known. */
+  readonly cost: CostView | undefined;
   /** What went in otherwise than planned. */
   readonly drift: Drift | undefined;
   readonly stove: StoveView | undefined;
@@ -153,8 +161,10 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
   const when = batch.state === 'planned' ? today : dayIn(batch.startedAt, household.timeZone);
   const places = await readPlaces(db);
   const stock = batch.state === 'weighed' ? await readStock(db) : [];
+  const lotsHere = batch.state === 'weighed' ? await readLots(db) : [];
   const drying = batch.state === 'weighed' ? await dryingView(read, batch) : undefined;
   const parent = await parentOf(read, batch);
+  const taken = await linesTaken(read, batch);
   const weighed = batch.state === 'weighed' ? await weighedView(read, batch, dogs, today) : undefined;
   return {
     id,
@@ -171,8 +181,8 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
       name,
       capacityMl: capacityMl ?? undefined,
       usedMl: addUp(
-        stock.filter((pack) => pack.placeId === placeId),
-        (pack) => pack.grams,
+        [...stock, ...lotsHere].filter((held) => held.placeId === placeId),
+        (held) => held.grams,
       ),
     })),
     dryers: (await readEquipment(db)).filter(isDryer).map(({ id: own, kind, name }) => ({ id: own, kind, name })),
@@ -180,7 +190,10 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
     version: batch.versionNumber,
     protein: parent?.protein ?? proteinOf(lines),
     about: `${writeDayInFull(when)} · ${dogs.length > 0 ? `for ${whom(dogs)}` : 'beside the meals'} · version ${batch.versionNumber}`,
-    lines: batch.state === 'planned' ? sure(planned).lines : batch.takes.map(cookedLine),
+    lines:
+      batch.state === 'planned'
+        ? sure(planned).lines
+        : batch.takes.map((take, line) => cookedLine(take, line, taken.get(line))),
     wentIn: wentInOf(sheet, household.energyFactors),
     apart: batch.state === 'planned' ? undefined : batch.apart,
     mayKeepApart: mayKeepApart(batch),
@@ -213,6 +226,7 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
     pots: batch.state === 'cooking' ? ((await readPots(db, [batch.recipeId])).get(batch.recipeId) ?? []) : [],
     dayMinutes: planned?.dayMinutes,
     habits: planned?.habits ?? [],
+    cost: await costView(read, batch),
     drift: batch.state === 'planned' ? undefined : driftFromPlan(batch.takes, household.energyFactors),
   };
 });
@@ -239,13 +253,14 @@ const sayCooled = ({ where, mean, spread, of }: ReturnType<typeof cooledHabits>[
   `${AROUND[where].words}, your pans come to ${writeTemperature(COOLING_LIMITS.first.celsius, set)} in ${writeMinutes(mean)}${spread === undefined ? '' : ` ± ${writeMinutes(spread)}`} (${countOf(of, 'pan')})`;
 
 /** A line as it was weighed out. */
-function cookedLine(take: WeighedTake, line: number): SheetLine {
+function cookedLine(take: WeighedTake, line: number, taken: string | undefined): SheetLine {
   const [first] = take.parts;
   const stays = addUp(take.parts, (part) => part.share);
   return {
     name: take.words,
     line,
     ...(take.lot === undefined ? {} : { lot: take.lot }),
+    ...(taken === undefined ? {} : { taken }),
     grams: stays * take.weighed,
     toWeigh: take.weighed,
     measure: undefined,
@@ -277,7 +292,7 @@ async function struckIn({ db, household, today }: Page, batchId: number): Promis
 
 /** What a planned batch takes, line by line as it is weighed, and what of that stays in the food. */
 async function plannedLines(
-  { db, reference, household }: Page,
+  read: Page,
   batch: StoredBatch,
 ): Promise<{
   readonly lines: SheetLine[];
@@ -285,6 +300,7 @@ async function plannedLines(
   readonly dayMinutes: number | undefined;
   readonly habits: readonly string[];
 }> {
+  const { db, reference, household } = read;
   const { written: lines, bought, takes, components } = await readPlannedLines(db, reference, batch);
   const weighed = takes.map(({ written, bought: planned }) => ({ ...takeOf(written, planned), weighed: planned }));
   const learned = await readLearned(db);
@@ -302,8 +318,13 @@ async function plannedLines(
     takes.map((take) => take.bought),
     household.unitSet,
   );
+  const house = await lotsOffered(
+    read,
+    takes.map(({ written }) => written.source.food.ndb),
+  );
   return {
     lines: takes.map(({ written, bought }, index) => ({
+      house: house.get(written.source.food.ndb) ?? [],
       line: index,
       name: written.text,
       grams: bought * (1 - written.refuse),

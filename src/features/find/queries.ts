@@ -3,6 +3,7 @@ import { writeMassIn } from '@/core/quantity/write';
 import { pageQuery } from '@/data/page';
 import { readDogs } from '@/data/repositories/dogs';
 import { readRecipeNames } from '@/data/repositories/pantry';
+import { readLots } from '@/data/repositories/lots';
 import { readPackByCode, readStock } from '@/data/repositories/stock';
 
 export interface Found {
@@ -32,6 +33,13 @@ export const find = pageQuery(async ({ db, household }, query: string): Promise<
     ...(await readRecipeNames(db))
       .filter((recipe) => matches(recipe.name))
       .map((recipe) => ({ href: `/recipes/${recipe.id}`, name: recipe.name, what: 'recipe' })),
+    ...(await readLots(db))
+      .filter((lot) => matches(lot.name) || lot.code?.toLowerCase().startsWith(typed))
+      .map((lot) => ({
+        href: `/store?lot=${lot.holdingId}`,
+        name: lot.name,
+        what: `ingredient, ${writeMassIn(lot.grams, household.unitSet)} in the ${lot.placeName.toLowerCase()}`,
+      })),
     ...packs.map((pack) => ({
       href: `/store?pack=${pack.code}`,
       name: pack.code,

@@ -10,7 +10,7 @@ import { withOwn } from '@/core/preserve/shelf-life';
 import { oldDates } from '@/data/commands/redate';
 import { pageQuery, type Page } from '@/data/page';
 import { readShelfRules, rulesNow } from '@/data/repositories/shelf-rules';
-import { readPacks } from '@/data/repositories/stock';
+import { readKept } from '@/data/repositories/kept';
 import { readEquipment, readEquipmentAway } from '@/data/repositories/equipment';
 import { readFoodsByKey } from '@/data/repositories/foods';
 import { readMeanings } from '@/data/repositories/pantry';
@@ -62,7 +62,7 @@ async function keepsView({ db, reference, today }: Page): Promise<KeepsView> {
   const rules = await readShelfRules(db);
   const lives = withOwn(reference.shelfLives, rulesNow(rules).own);
   const old = await oldDates({ tx: db, reference, rules });
-  const packs = await readPacks(
+  const packs = await readKept(
     db,
     old.map(({ holdingId }) => holdingId),
   );

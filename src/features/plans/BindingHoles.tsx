@@ -2,6 +2,9 @@
 
 import { Fragment } from 'react';
 import { BINDING_KINDS, BINDINGS } from '@/core/plan/bindings/bindings';
+import { readLocalDate } from '@/core/calendar/local-date';
+import { gramsInHouse } from '@/core/plan/bindings/at-hand';
+import { typedMass } from '@/core/quantity/write';
 import type { BindingHole } from '@/core/plan/bindings/binding';
 import { Hole, SelectHole } from './Hole';
 import styles from './sentence.module.css';
@@ -20,6 +23,14 @@ export function BindingHoles({ plan, wrong }: { plan: ThePlan; wrong: string | u
       label: line.text,
     }));
   });
+  /** As much of a line as the books say is here. */
+  const asInHouse = (batch: number, line: number) => {
+    const recipe = inputs.recipes.find((each) => each.id === entry.batches[batch]?.recipeId);
+    const key = recipe?.written[line]?.source.food.ndb;
+    const cookDay = readLocalDate(entry.cookDay) ?? inputs.today;
+    const here = key === undefined ? undefined : gramsInHouse(key, inputs, cookDay);
+    return here === undefined ? {} : { atHand: typedMass(here, inputs.set) };
+  };
   const holeOf = (hole: BindingHole) =>
     'text' in hole ? (
       <Hole
@@ -36,8 +47,8 @@ export function BindingHoles({ plan, wrong }: { plan: ThePlan; wrong: string | u
         wrong={wrong === 'line'}
         options={lines}
         onChange={(value) => {
-          const [batch, line] = value.split('.').map(Number);
-          bind({ batch, line });
+          const [batch = 0, line = 0] = value.split('.').map(Number);
+          bind({ batch, line, ...asInHouse(batch, line) });
         }}
       />
     );
@@ -49,7 +60,13 @@ export function BindingHoles({ plan, wrong }: { plan: ThePlan; wrong: string | u
         value={binding.by}
         options={OFFERS}
         wrong={false}
-        onChange={(by) => bind({ by, ...BINDINGS[by].begins(inputs) })}
+        onChange={(by) =>
+          bind({
+            by,
+            ...BINDINGS[by].begins(inputs),
+            ...(by === 'at hand' ? asInHouse(binding.batch, binding.line) : {}),
+          })
+        }
       />
       {BINDINGS[binding.by].sentence(binding).map((part, index) => (
         <Fragment key={index}> {typeof part === 'string' ? part : holeOf(part)}</Fragment>

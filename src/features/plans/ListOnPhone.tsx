@@ -11,7 +11,14 @@ export function ListOnPhone({ plan }: { plan: KeptPlan }) {
         <p className="soft">{plan.about}</p>
       </div>
       <div style={{ maxWidth: 560 }} className="stack">
-        <ShoppingList items={plan.list} cookDay={plan.cookDay} today={plan.today} planId={plan.id} said={plan.items} />
+        <ShoppingList
+          items={plan.list}
+          cookDay={plan.cookDay}
+          today={plan.today}
+          planId={plan.id}
+          said={plan.items}
+          house={plan.house}
+        />
         <LinkButton variant="text" href={`/plan/${plan.id}`}>
           To the plan
         </LinkButton>

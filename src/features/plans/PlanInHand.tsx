@@ -46,6 +46,7 @@ export function PlanInHand({ plan }: { plan: KeptPlan }) {
             today={plan.today}
             planId={plan.id}
             said={plan.items}
+            house={plan.house}
           />
           <div className={styles.acts}>
             <LinkButton variant="outlined" href={`/plan?copy=${plan.id}`}>

@@ -26,6 +26,9 @@ export function PlanPrint({ plan, rows }: { plan: KeptPlan; rows: PlanRows }) {
                 <>
                   {item.name}
                   {(item.packs ?? item.measure) && <em> {item.packs ?? item.measure}</em>}
+                  {item.here.ready + item.here.frozen > 0 && (
+                    <em> {inMass(item.here.ready + item.here.frozen)} in the house</em>
+                  )}
                   {fromFreezer(item.key) && <em> {sayThaw(thawOf(item, plan.cookDay, plan.set), plan.today)}</em>}
                 </>
               ),

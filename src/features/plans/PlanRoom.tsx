@@ -162,6 +162,7 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
               today={inputs.today}
               planId={view.keptId}
               said={view.items}
+              house={view.house}
             />
             <Cautions cautions={cautions} seen={seen} onSeen={(ids) => change({ seen: ids })} />
             <Button

@@ -1,30 +1,16 @@
 'use client';
 
-import ButtonBase from '@mui/material/ButtonBase';
-import Checkbox from '@mui/material/Checkbox';
-import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { LocalDate } from '@/core/calendar/local-date';
-import { typedMass } from '@/core/quantity/write';
-import { FETCHED_FROM, sayThaw, thawOf, type FetchedFrom, type ShoppingItem } from '@/core/plan/shopping';
-import { Choice } from '@/ui/form/Choice';
-import { Field } from '@/ui/form/Field';
+import { usualLot } from '@/core/plan/list-entry';
+import type { FetchedFrom, ShoppingItem } from '@/core/plan/shopping';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
-import { Why } from '@/ui/Why';
 import { useUnits } from '@/ui/units';
-import { savePack, setPlanItem } from './actions';
+import { setPlanItem } from './actions';
+import { ListItem } from './ListItem';
+import type { ListHouse, PlanItem } from './list-view';
 import styles from './plans.module.css';
-import type { PlanView } from './queries';
-
-const FROM_WORDS: Readonly<Record<FetchedFrom, string>> = {
-  shop: 'to buy',
-  freezer: 'out of the freezer',
-  cupboard: 'out of the cupboard',
-};
-
-type Said = Omit<PlanView['items'][number], 'foodKey'>;
-const UNSAID: Said = { fetchedFrom: 'shop', ticked: false };
 
 interface ShoppingListProps {
   items: readonly ShoppingItem[];
@@ -32,23 +18,37 @@ interface ShoppingListProps {
   today: LocalDate;
   /** The kept plan that it belongs to: without one there is nothing to tick yet. */
   planId: number | undefined;
-  said: PlanView['items'];
+  said: readonly PlanItem[];
+  house: ListHouse;
 }
 
-/** What to buy and to take out, merged over the plan; of a kept plan it is ticked off. */
-export function ShoppingList({ items, cookDay, today, planId, said }: ShoppingListProps) {
+/** What to buy and to take out, merged over the plan; of a kept plan it is ticked off, and is in the house by its tick. */
+export function ShoppingList({ items, cookDay, today, planId, said, house }: ShoppingListProps) {
   const { set } = useUnits();
-  const [now, setNow] = useState<Readonly<Record<string, Said>>>(() =>
-    Object.fromEntries(said.map(({ foodKey, ...rest }) => [foodKey, rest])),
-  );
+  // What was just pressed stands until the answer is here.
+  const [pressed, setPressed] = useState<Readonly<Record<string, Pick<PlanItem, 'ticked' | 'fetchedFrom'>>>>({});
   const [noted, setNoted] = useState(false);
-  const save = useCommand(setPlanItem, `list-${planId ?? 0}`, () => setNoted(true));
-  const [open, setOpen] = useState<string>();
-  const say = (foodKey: string, change: Partial<Said>) => {
-    const next = { ...UNSAID, ...now[foodKey], ...change };
-    setNow({ ...now, [foodKey]: next });
+  const letGo = (foodKey: string) =>
+    setPressed((now) => Object.fromEntries(Object.entries(now).filter(([key]) => key !== foodKey)));
+  const save = useCommand(setPlanItem, `list-${planId ?? 0}`, (_, { foodKey }) => {
+    letGo(foodKey);
+    setNoted(true);
+  });
+  const say = (item: ShoppingItem, ticked: boolean, fetchedFrom: FetchedFrom) => {
+    if (planId === undefined) return;
+    setPressed({ ...pressed, [item.key]: { ticked, fetchedFrom } });
     setNoted(false);
-    if (planId !== undefined) save.run({ planId, foodKey, ...next });
+    const got = ticked && fetchedFrom === 'shop' ? usualLot(item, house.places, set) : undefined;
+    const thaw = Math.max(0, item.grams - item.here.ready);
+    save.run({
+      planId,
+      foodKey: item.key,
+      name: item.name.slice(0, 80),
+      ticked,
+      fetchedFrom,
+      ...(got ? { got } : {}),
+      ...(ticked && fetchedFrom === 'freezer' ? { thaw } : {}),
+    });
   };
   return (
     <section aria-labelledby="list" className={styles.list}>
@@ -61,84 +61,23 @@ export function ShoppingList({ items, cookDay, today, planId, said }: ShoppingLi
       <Problems problems={save.problems} />
       <ul>
         {items.map((item) => {
-          const own = now[item.key] ?? UNSAID;
-          const thaw = own.fetchedFrom === 'freezer' ? thawOf(item, cookDay, set) : undefined;
+          const own = said.find(({ foodKey }) => foodKey === item.key);
+          // A refused press is no press.
+          const now = save.problems.length > 0 ? undefined : pressed[item.key];
           return (
-            <li key={item.key} data-ticked={own.ticked || undefined}>
-              {planId !== undefined && (
-                <Checkbox
-                  checked={own.ticked}
-                  slotProps={{ input: { 'aria-label': `${item.name}: got it` } }}
-                  onChange={(_, ticked) => say(item.key, { ticked })}
-                />
-              )}
-              <ButtonBase
-                className={styles.item}
-                aria-expanded={open === item.key}
-                onClick={() => setOpen(open === item.key ? undefined : item.key)}
-              >
-                <span>{item.name}</span>
-                <span className="note">
-                  {thaw ? (
-                    <span className={thaw.day < today ? 'caution' : undefined}>{sayThaw(thaw, today)}</span>
-                  ) : (
-                    FROM_WORDS[own.fetchedFrom]
-                  )}
-                  {(item.packs ?? item.measure) && ` · ${item.packs ?? item.measure}`}
-                </span>
-              </ButtonBase>
-              <b>{item.amount}</b>
-              {open === item.key && (
-                <div className={styles.itemMore}>
-                  {item.recipes.length > 1 && <p className="note">for {item.recipes.join(' and ')}</p>}
-                  {planId === undefined ? (
-                    <p className="note">Keep the plan to say where it comes from and to tick it off.</p>
-                  ) : (
-                    <Choice
-                      label="It comes"
-                      value={own.fetchedFrom}
-                      options={FETCHED_FROM.map((value) => ({ value, label: FROM_WORDS[value] }))}
-                      onChange={(fetchedFrom) => say(item.key, { fetchedFrom })}
-                    />
-                  )}
-                  {thaw && (
-                    <p className="note">
-                      Thaws in the fridge. <Why of={thaw.explanation} about={`taking ${item.name} out`} />
-                    </p>
-                  )}
-                  <SoldIn item={item} />
-                </div>
-              )}
-            </li>
+            <ListItem
+              key={item.key}
+              item={item}
+              said={now ? { foodKey: item.key, holdingId: undefined, lot: undefined, ...own, ...now } : own}
+              cookDay={cookDay}
+              today={today}
+              house={house}
+              isKept={planId !== undefined}
+              onSay={(ticked, from) => say(item, ticked, from)}
+            />
           );
         })}
       </ul>
     </section>
-  );
-}
-
-/** How a food is sold here: remembered for every plan. */
-function SoldIn({ item }: { item: ShoppingItem }) {
-  const { set } = useUnits();
-  const [weight, setWeight] = useState(item.packGrams === undefined ? '' : typedMass(item.packGrams, set));
-  const keep = useCommand(savePack, `pack-${item.key}`);
-  return (
-    <div className={styles.soldIn}>
-      <Field
-        label="Sold in packs of"
-        value={weight}
-        onChange={(event) => setWeight(event.target.value)}
-        problem={keep.at('weight') ?? keep.problems[0]?.message}
-        hint={`such as ${set === 'us' ? '1 lb' : '500 g'}`}
-        autoComplete="off"
-      />
-      <Button
-        variant="outlined"
-        disabled={keep.pending || weight.trim() === ''}
-        onClick={() => keep.run({ ndb: item.key, unit: 'pack', weight })}
-      >
-        Remember
-      </Button>
-    </div>
   );
 }

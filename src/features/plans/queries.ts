@@ -7,23 +7,19 @@ import type { PlanEntry } from '@/core/plan/plan-entry';
 import { stillHere } from '@/core/plan/read-plan';
 import type { UnitSet } from '@/core/quantity/units';
 import { scaledForKitchen } from '@/core/plan/rounding';
-import { shoppingList, type ShoppingItem } from '@/core/plan/shopping';
+import { readBatchesOf, readShopping } from '@/data/fetching';
+import type { ShoppingItem } from '@/core/plan/shopping';
 import { inAllBindings } from '@/core/plan/bindings/bindings';
 import { sayWhatGoes } from '@/core/recipe/written';
 import type { AwayThing } from '@/core/away';
 import { pageQuery, type Page } from '@/data/page';
-import { readBatch, type StoredBatch } from '@/data/repositories/batches';
 import { readDogs } from '@/data/repositories/dogs';
 import { readPlanInputs } from '@/data/repositories/plan-inputs';
-import { readPlannedLines, type PlannedLines } from '@/data/repositories/planned';
-import {
-  readPlanItems,
-  readPlans,
-  readPlansAway,
-  readStoredPlan,
-  type StoredPlan,
-  type StoredPlanItem,
-} from '@/data/repositories/plans';
+import { readPlanItems, readPlans, readPlansAway, readStoredPlan, type StoredPlan } from '@/data/repositories/plans';
+import { readPlaces } from '@/data/repositories/household';
+import { readLotsById, retypedLot } from '@/data/repositories/lots';
+import { writeMassIn, writeMoney } from '@/core/quantity/write';
+import type { ListHouse, PlanItem } from './list-view';
 import { nth } from '@/core/sure';
 
 /** A plan among the others: what it is of, and whether it may still be changed. */
@@ -42,7 +38,8 @@ export interface PlanView {
   readonly keptId: number | undefined;
   /** As it was typed: the kept one, or what is copied. */
   readonly entry: PlanEntry | undefined;
-  readonly items: readonly StoredPlanItem[];
+  readonly items: readonly PlanItem[];
+  readonly house: ListHouse;
   readonly others: readonly PlanRow[];
   /** The last plans that were put away before anything of them was cooked. */
   readonly away: readonly AwayThing[];
@@ -69,6 +66,31 @@ const awayPlans = async ({ db, today }: Page): Promise<AwayThing[]> =>
     name: `${name}, from ${writeDay(firstDay, today)}`,
   }));
 
+async function listHouse({ db, household }: Page): Promise<ListHouse> {
+  const places = await readPlaces(db);
+  return { places: places.map(({ id, kind, name }) => ({ id, kind, name })), currency: household.currency };
+}
+
+/** What was said of a plan's list, with what came in by it. */
+async function itemsOf({ db, household, today }: Page, planId: number): Promise<PlanItem[]> {
+  const items = await readPlanItems(db, planId);
+  const lots = await readLotsById(
+    db,
+    items.flatMap(({ holdingId }) => holdingId ?? []),
+  );
+  return items.map((item) => {
+    const lot = lots.find(({ holdingId }) => holdingId === item.holdingId);
+    if (!lot) return { ...item, lot: undefined };
+    const date = lot.safeUntil ?? lot.bestBy;
+    const said = [
+      `${writeMassIn(lot.receivedGrams, household.unitSet)} in the ${lot.placeName.toLowerCase()}`,
+      lot.priceMinor === undefined ? 'no price yet' : writeMoney(lot.priceMinor, household.currency),
+      ...(date === undefined ? [] : [`${lot.safeUntil ? 'use by' : 'best by'} ${writeDay(date, today)}`]),
+    ];
+    return { ...item, lot: { entry: retypedLot(lot, household.unitSet), said: said.join(' · ') } };
+  });
+}
+
 /** A new plan, or a copy of an earlier one from tomorrow on. */
 export const newPlanView = pageQuery(async (read, copyOf?: number): Promise<PlanView> => {
   const { db } = read;
@@ -81,6 +103,7 @@ export const newPlanView = pageQuery(async (read, copyOf?: number): Promise<Plan
     keptId: undefined,
     entry: entry && { ...entry, cookDay: inputs.today, firstDay: inputs.tomorrow, seen: [] },
     items: [],
+    house: await listHouse(read),
     away: await awayPlans(read),
     others: (await readPlans(db, OTHERS)).map((other) => rowOf(other, read.today)),
   };
@@ -97,7 +120,8 @@ export const openPlanView = pageQuery(async (read, id: number): Promise<PlanView
     slot: `kept-${id}`,
     keptId: id,
     entry: stillHere(inputs, plan.entry),
-    items: await readPlanItems(db, id),
+    items: await itemsOf(read, id),
+    house: await listHouse(read),
     away: await awayPlans(read),
     others: (await readPlans(db, OTHERS)).filter((other) => other.id !== id).map((other) => rowOf(other, read.today)),
   };
@@ -123,20 +147,17 @@ export interface KeptPlan {
     }[];
   }[];
   readonly list: readonly ShoppingItem[];
-  readonly items: readonly StoredPlanItem[];
+  readonly items: readonly PlanItem[];
+  readonly house: ListHouse;
 }
 
 /** A plan as it was kept, with the amounts that are weighed out: for the phone, for paper, and while it is cooked. */
 export const keptPlan = pageQuery(async (read, id: number): Promise<KeptPlan | undefined> => {
-  const { db, reference, household } = read;
+  const { db, household } = read;
   const plan = await readStoredPlan(db, id);
   if (!plan) return undefined;
   const dogs = await readDogs(db, 'archived too');
-  const stored = await Promise.all(plan.batches.map((batch) => readBatch(db, batch.id, household.energyFactors)));
-  const batches: { readonly batch: StoredBatch; readonly planned: PlannedLines }[] = [];
-  for (const batch of stored) {
-    if (batch) batches.push({ batch, planned: await readPlannedLines(db, reference, batch) });
-  }
+  const batches = await readBatchesOf(read, plan);
   const eaters = dogs.filter((dog) => batches[0]?.batch.dogIds.includes(dog.id)).map((dog) => dog.name);
   return {
     id,
@@ -164,13 +185,9 @@ export const keptPlan = pageQuery(async (read, id: number): Promise<KeptPlan | u
         })),
       };
     }),
-    list: shoppingList(
-      batches.flatMap(({ batch, planned }) =>
-        planned.written.map((line, place) => ({ recipe: batch.recipeName, line, grams: nth(planned.bought, place) })),
-      ),
-      household.unitSet,
-    ),
-    items: await readPlanItems(db, id),
+    list: await readShopping(read, plan, batches),
+    items: await itemsOf(read, id),
+    house: await listHouse(read),
   };
 });
 

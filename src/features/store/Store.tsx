@@ -7,12 +7,14 @@ import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { countOf } from '@/core/quantity/count-words';
 import { addUp } from '@/core/add-up';
-import { wantedBy } from '@/core/stock/find';
+import { countHeld, wantedBy } from '@/core/stock/find';
 import { Fold } from '@/ui/Fold';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { EmptyRoom } from '@/ui/room';
 import { useShortcutsOn } from '@/ui/shortcuts';
+import { ComeIn } from './lot/ComeIn';
+import { LotInHand } from './lot/LotInHand';
 import { PackInHand } from './pack/PackInHand';
 import type { StoreView } from './queries';
 import { Several } from './shelves/Several';
@@ -25,26 +27,38 @@ export function Store({ view }: { view: StoreView }) {
   const router = useRouter();
   const [wanted, setWanted] = useState('');
   const [chosen, setChosen] = useState<ReadonlySet<number>>();
+  const [isComing, setComing] = useState(false);
   const done = useDone('store-back');
   const [on] = useShortcutsOn();
   useHotkeys('l', () => router.push('/store/table'), { enabled: on });
-  useHotkeys('escape', () => view.open && router.push('/store', { scroll: false }));
+  useHotkeys('escape', () => (view.open ?? view.openLot) && router.push('/store', { scroll: false }));
   const packs = view.shelves.flatMap((shelf) => shelf.packs);
   const isWanted = wantedBy(wanted);
-  const found = isWanted && packs.filter((pack) => isWanted(pack.words));
-  if (packs.length === 0 && view.latest.length === 0 && !view.open) {
+  const lots = view.shelves.flatMap((shelf) => shelf.lots.map((lot) => ({ ...lot, code: lot.name })));
+  const found = isWanted && {
+    packs: packs.filter((pack) => isWanted(pack.words)),
+    lots: lots.filter((lot) => isWanted(lot.words)),
+  };
+  const several = {
+    packs: packs.filter((pack) => chosen?.has(pack.holdingId)),
+    lots: lots.filter((lot) => chosen?.has(lot.holdingId)),
+  };
+  if (packs.length === 0 && view.latest.length === 0 && !view.open && !isComing) {
     return (
       <EmptyRoom
         title="Nothing in store"
         aside={view.unknownCode && `there is no pack ${view.unknownCode}`}
         act={{ href: '/plan', label: 'Plan a batch' }}
       >
-        Packs come here when a batch is sealed: by place, in order of use.
+        Packs come here when a batch is sealed, ingredients when they are ticked off a plan’s list.{' '}
+        <Button variant="text" onClick={() => setComing(true)}>
+          Something is here already
+        </Button>
       </EmptyRoom>
     );
   }
-  const inHand = chosen ? packs.filter((pack) => chosen.has(pack.holdingId)) : [];
-  const isBeside = view.open !== undefined || chosen !== undefined;
+  const isBeside = view.open !== undefined || view.openLot !== undefined || isComing || chosen !== undefined;
+  const putDown = () => router.push('/store', { scroll: false });
   return (
     <div className={`page ${isBeside ? styles.withPack : ''}`}>
       <div className={styles.places}>
@@ -59,6 +73,9 @@ export function Store({ view }: { view: StoreView }) {
               onClick={() => setChosen(chosen ? undefined : new Set())}
             >
               {chosen ? 'one at a time' : 'several at once'}
+            </Button>
+            <Button variant="text" size="small" aria-pressed={isComing} onClick={() => setComing(!isComing)}>
+              something came in
             </Button>
             <Link href="/store/ahead">eight weeks ahead</Link>
             <Link href="/store/count">count what is there</Link>
@@ -84,14 +101,20 @@ export function Store({ view }: { view: StoreView }) {
           />
           {found && (
             <p role="status" className="soft">
-              {found.length === 0 ? 'none of them' : countOf(found.length, 'pack')}
-              {chosen && found.length > 0 && (
+              {found.packs.length + found.lots.length === 0
+                ? 'none of them'
+                : countHeld(found.packs.length, found.lots.length)}
+              {chosen && found.packs.length + found.lots.length > 0 && (
                 <Button
                   variant="text"
                   size="small"
-                  onClick={() => setChosen(new Set([...chosen, ...found.map(({ holdingId }) => holdingId)]))}
+                  onClick={() =>
+                    setChosen(
+                      new Set([...chosen, ...[...found.packs, ...found.lots].map(({ holdingId }) => holdingId)]),
+                    )
+                  }
                 >
-                  choose {found.length === 1 ? 'it' : 'them'}
+                  choose {found.packs.length + found.lots.length === 1 ? 'it' : 'them'}
                 </Button>
               )}
             </p>
@@ -102,7 +125,7 @@ export function Store({ view }: { view: StoreView }) {
             key={shelf.placeId}
             shelf={shelf}
             isWanted={isWanted}
-            inHand={view.open?.holdingId}
+            inHand={view.open?.holdingId ?? view.openLot?.holdingId}
             chosen={chosen}
             onChoose={(id) => {
               const next = new Set(chosen);
@@ -123,25 +146,33 @@ export function Store({ view }: { view: StoreView }) {
           </Fold>
         )}
       </div>
-      {chosen ? (
+      {isComing ? (
+        <ComeIn
+          house={view.house}
+          onDone={(said, movementIds) => done.tell(said, movementIds)}
+          onClose={() => setComing(false)}
+        />
+      ) : chosen ? (
         <Several
-          packs={inHand}
+          packs={several.packs}
+          lots={several.lots}
           places={view.shelves}
-          grams={addUp(inHand, (pack) => pack.grams)}
+          grams={addUp([...several.packs, ...several.lots], (held) => held.grams)}
           onDone={(said, movementIds) => {
             done.tell(said, movementIds);
             setChosen(new Set());
           }}
         />
+      ) : view.openLot ? (
+        <LotInHand
+          key={view.openLot.holdingId}
+          lot={view.openLot}
+          house={view.house}
+          onDone={done.tell}
+          onClose={putDown}
+        />
       ) : (
-        view.open && (
-          <PackInHand
-            pack={view.open}
-            key={view.open.holdingId}
-            onDone={done.tell}
-            onClose={() => router.push('/store', { scroll: false })}
-          />
-        )
+        view.open && <PackInHand pack={view.open} key={view.open.holdingId} onDone={done.tell} onClose={putDown} />
       )}
       {done.bar}
     </div>

@@ -8,7 +8,9 @@ import * as cuts from '@/data/commands/power-cuts';
 import * as counted from '@/data/commands/count';
 import * as repack from '@/data/commands/repack';
 import * as said from '@/data/commands/said-of-packs';
+import * as lots from '@/data/commands/lots';
 import * as stock from '@/data/commands/stock';
+import { describeLotSchema, prepareSchema, receiveSchema } from '@/core/stock/lot-entry';
 import { movePacksSchema } from '@/core/schema';
 import {
   countSchema,
@@ -20,8 +22,14 @@ import {
   unblockSchema,
 } from '@/core/stock/store-acts';
 import { houseAction } from '@/data/house-action';
-import { correctSchema, reverseSchema } from './schema';
+import { correctSchema, lotSchema, partSchema, reverseSchema } from './schema';
 
+export const receiveLot = houseAction('receive lot', receiveSchema, lots.receiveLot);
+export const describeLot = houseAction('describe lot', describeLotSchema, lots.describeLot);
+export const prepareLot = houseAction('prepare lot', prepareSchema, lots.prepareLot);
+export const weighLot = houseAction('weigh lot', correctSchema, lots.weighLot);
+export const partLot = houseAction('part lot', partSchema, lots.partLot);
+export const takeBackLot = houseAction('take back lot', lotSchema, lots.takeBackLot);
 export const movePacks = houseAction('move packs', movePacksSchema, stock.movePacks);
 export const discardPacks = houseAction('discard packs', throwSchema, stock.discardPacks);
 export const reverseAll = houseAction('reverse all', reverseAllSchema, stock.reverseAll);

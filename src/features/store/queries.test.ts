@@ -16,7 +16,7 @@ beforeAll(async () => {
 const context = () => contextFor(served.db, served.reference, new Date(NOON));
 
 test('three shelves, each in order of use: the dates only rise where nothing is opened or short', async () => {
-  const { shelves } = await storeView(undefined);
+  const { shelves } = await storeView({});
   expect(shelves.map((shelf) => shelf.kind)).toEqual(['fridge', 'freezer', 'cupboard']);
   for (const shelf of shelves) expect(shelf.packs.length).toBeGreaterThan(0);
   // Of each pot in the freezer the short pack comes before the whole ones.
@@ -27,41 +27,41 @@ test('three shelves, each in order of use: the dates only rise where nothing is 
 });
 
 test('a pack in hand tells where it may go, what it holds and what was done with it', async () => {
-  const { open } = await storeView('v7');
+  const { open } = await storeView({ code: 'v7' });
   expect(open).toMatchObject({ code: 'V7', placeName: 'Fridge', moveTo: [{ name: 'Freezer' }] });
   expect(open!.history.at(-1)!.said).toMatch(/^packed \d+ g into the fridge$/);
   expect(open!.kcal).toBeCloseTo(open!.grams * open!.density, 6);
 });
 
 test('dried food may go anywhere dry, cooked food never into a cupboard', async () => {
-  const { shelves } = await storeView(undefined);
+  const { shelves } = await storeView({});
   const dry = shelves[2]!.packs.find((pack) => pack.notes.includes('dry'))!;
-  expect((await storeView(dry.code)).open!.moveTo.map((place) => place.name)).toEqual(['Fridge', 'Freezer']);
+  expect((await storeView({ code: dry.code })).open!.moveTo.map((place) => place.name)).toEqual(['Fridge', 'Freezer']);
 });
 
 test('a code that no pack has is said', async () => {
-  expect(await storeView('Z99')).toMatchObject({ open: undefined, unknownCode: 'Z99' });
+  expect(await storeView({ code: 'Z99' })).toMatchObject({ open: undefined, unknownCode: 'Z99' });
 });
 
 test('what is done shows at once: in the shelf, in the history and in what was done last', async () => {
-  const { shelves } = await storeView(undefined);
+  const { shelves } = await storeView({});
   const pack = shelves[0]!.packs.at(-1)!;
   await movePacks(await context(), { holdingIds: [pack.holdingId], placeId: shelves[1]!.placeId });
-  const moved = await storeView(pack.code);
+  const moved = await storeView({ code: pack.code });
   expect(moved.shelves[1]!.packs.map((each) => each.code)).toContain(pack.code);
   expect(moved.open!.history[0]).toMatchObject({
     said: expect.stringMatching(/^moved \d+ g to the freezer$/) as string,
     canReverse: true,
   });
   await discardPacks(await context(), { holdingIds: [pack.holdingId] });
-  const gone = await storeView(pack.code);
+  const gone = await storeView({ code: pack.code });
   expect(gone.shelves.flatMap((shelf) => shelf.packs).map((each) => each.code)).not.toContain(pack.code);
   expect(gone.latest[0]).toMatchObject({ codes: pack.code, said: expect.stringMatching(/^threw away/) as string });
   expect(gone.open).toMatchObject({ grams: 0 });
 });
 
 test('what came into the fridge after the power was back is kept; what lay in it longer than USDA’s 4 h is not', async () => {
-  const { shelves } = await storeView(undefined);
+  const { shelves } = await storeView({});
   const frozen = shelves[1]!.packs.at(-1)!;
   const at = (text: string) => contextFor(served.db, served.reference, new Date(text));
   await beginCut(await at('2026-11-25T01:00:00Z'), {});
@@ -77,7 +77,7 @@ test('what came into the fridge after the power was back is kept; what lay in it
 
 test('what was thrown away stands in its month by its reason, and what came back in none', async () => {
   const before = (await wasteView()).months;
-  const { shelves } = await storeView(undefined);
+  const { shelves } = await storeView({});
   const pack = shelves[1]!.packs[0]!;
   const { movementIds } = await discardPacks(await context(), { holdingIds: [pack.holdingId], why: 'mould on it' });
   const [month] = (await wasteView()).months;

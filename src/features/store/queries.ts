@@ -3,8 +3,13 @@ import { pageQuery, readProteins } from '@/data/page';
 import { readDogs } from '@/data/repositories/dogs';
 import { readAllPlaces } from '@/data/repositories/household';
 import { readLatestMovements } from '@/data/repositories/movements';
-import { readPackByCode, readPacks, readStock } from '@/data/repositories/stock';
+import { readKept } from '@/data/repositories/kept';
+import { readLots } from '@/data/repositories/lots';
+import { readPackByCode, readStock } from '@/data/repositories/stock';
 import { entryOf, holdingsOf, type HistoryEntry } from './history/queries';
+import { sure } from '@/core/sure';
+import { lotAsPack } from './shelves/lots/queries';
+import { openLot, type OpenLot, type StoreHouse } from './lot/queries';
 import { openPack, type OpenPack } from './pack/queries';
 import { shelvesOf, type Shelf, type ShelfPack } from './shelves/queries';
 
@@ -12,19 +17,27 @@ export interface StoreView {
   readonly shelves: readonly Shelf[];
   readonly latest: readonly (HistoryEntry & { readonly codes: string })[];
   readonly open: OpenPack | undefined;
+  readonly openLot: OpenLot | undefined;
+  readonly house: StoreHouse;
   readonly unknownCode: string | undefined;
 }
 
-export const storeView = pageQuery(async (read, code: string | undefined): Promise<StoreView> => {
+/** What is taken in hand: a pack by its code, an ingredient by its id, or nothing. */
+export interface InHand {
+  readonly code?: string | undefined;
+  readonly lotId?: number | undefined;
+}
+
+export const storeView = pageQuery(async (read, { code, lotId }: InHand): Promise<StoreView> => {
   const { db } = read;
   const proteins = await readProteins(read);
   const places = await readAllPlaces(db);
   const dogs = await readDogs(db);
-  const shelves = shelvesOf(read, await readStock(db), { proteins, dogs, places });
+  const shelves = shelvesOf(read, { packs: await readStock(db), lots: await readLots(db) }, { proteins, dogs, places });
   const pack = code === undefined ? undefined : await readPackByCode(db, code);
   const movements = await readLatestMovements(db, 12);
   const touched = new Map(
-    (await readPacks(db, [...new Set(movements.flatMap(holdingsOf))])).map((each) => [each.holdingId, each.code]),
+    (await readKept(db, [...new Set(movements.flatMap(holdingsOf))])).map((each) => [each.holdingId, each.code]),
   );
   return {
     shelves,
@@ -36,6 +49,11 @@ export const storeView = pageQuery(async (read, code: string | undefined): Promi
         .join(', '),
     })),
     open: pack && (await openPack(read, pack, proteins, places)),
+    openLot: lotId === undefined ? undefined : await openLot(read, lotId, places),
+    house: {
+      places: places.filter((each) => each.archivedAt === null).map(({ id, kind, name }) => ({ id, kind, name })),
+      currency: read.household.currency,
+    },
     unknownCode: code !== undefined && !pack ? code : undefined,
   };
 });
@@ -50,10 +68,21 @@ export const countView = pageQuery(async (read, placeId: number | undefined): Pr
   const { db } = read;
   const proteins = await readProteins(read);
   const [places, dogs] = [await readAllPlaces(db), await readDogs(db)];
-  const shelves = shelvesOf(read, await readStock(db), { proteins, dogs, places });
+  const shelves = shelvesOf(read, { packs: await readStock(db), lots: await readLots(db) }, { proteins, dogs, places });
+  const lots = await readLots(db);
+  // All that lies in a place is ticked alike.
+  const counted = shelves.map((shelf) => ({
+    ...shelf,
+    packs: [
+      ...shelf.packs,
+      ...shelf.lots.map(({ holdingId }) =>
+        lotAsPack(sure(lots.find((lot) => lot.holdingId === holdingId)), read.today),
+      ),
+    ],
+  }));
   return {
-    places: shelves.map(({ placeId: id, name, packs }) => ({ placeId: id, name, packs: packs.length })),
-    place: shelves.find((shelf) => shelf.placeId === placeId) ?? shelves.find((shelf) => shelf.packs.length > 0),
+    places: counted.map(({ placeId: id, name, packs }) => ({ placeId: id, name, packs: packs.length })),
+    place: counted.find((shelf) => shelf.placeId === placeId) ?? counted.find((shelf) => shelf.packs.length > 0),
   };
 });
 
@@ -66,7 +95,7 @@ export const tableView = pageQuery(async (read): Promise<TableView> => {
   const { db } = read;
   const proteins = await readProteins(read);
   const [places, dogs] = [await readAllPlaces(db), await readDogs(db)];
-  const shelves = shelvesOf(read, await readStock(db), { proteins, dogs, places });
+  const shelves = shelvesOf(read, { packs: await readStock(db), lots: await readLots(db) }, { proteins, dogs, places });
   return { packs: shelves.flatMap((shelf) => shelf.packs) };
 });
 

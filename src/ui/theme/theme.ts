@@ -20,6 +20,8 @@ export const theme = createTheme({
           fontSize: 'var(--size-text)',
           lineHeight: 1.2,
           padding: '8px 20px',
+          // A press is answered at once; half-faded letters are none.
+          transition: 'none',
           '&.MuiButton-sizeLarge': { minHeight: 64, fontSize: 'var(--size-lead)', padding: '8px 32px' },
           '&.MuiButton-outlined': {
             borderColor: 'var(--slate)',

@@ -1,5 +1,7 @@
 import { fine, refused } from '../../problem';
-import { typedMass, writeFixed, writeMassIn, writeSumIn } from '../../quantity/write';
+import type { LocalDate } from '../../calendar/local-date';
+import { typedMass, writeFixed, writeMassIn, writeNumber, writeSumIn } from '../../quantity/write';
+import { inHouse } from '../../stock/lot';
 import type { PlanInputs } from '../inputs';
 import type { PlanResult } from '../result';
 import { readWeight } from '../typed-amount';
@@ -7,21 +9,38 @@ import type { PlanBinding, Typed } from './binding';
 import type { BindingRow } from './row';
 import { nth, sure } from '../../sure';
 
-/** The line that weighs most, or the one that binds. */
-function atHandRow({ batches }: PlanResult, typed: Typed, { set }: PlanInputs): BindingRow {
-  const all = batches.flatMap((batch, index) => batch.takes.map((take) => ({ batch, index, take })));
-  const heaviest = all.reduce((best, each) => (each.take.grams > best.take.grams ? each : best), nth(all, 0));
+/** g of a food that are in the house, and good on the cook day; undefined: none is in the books, which is not to say that there is none. */
+export function gramsInHouse(key: string, inputs: Pick<PlanInputs, 'lots'>, cookDay: LocalDate): number | undefined {
+  const { ready, frozen } = inHouse(key, inputs.lots, cookDay);
+  return ready + frozen > 0 ? ready + frozen : undefined;
+}
+
+/** The line that binds, else of those that are in the house, or of all, the one that weighs most. */
+function atHandRow({ batches, read }: PlanResult, typed: Typed, inputs: PlanInputs): BindingRow {
+  const { set } = inputs;
+  const all = batches.flatMap((batch, index) =>
+    batch.takes.map((take) => {
+      const mass = sure(batch.amounts[take.place]);
+      const house = gramsInHouse(take.of.source.food.ndb, inputs, read.cookDay);
+      return { batch, index, take, mass, house, used: house === undefined ? 0 : mass / house };
+    }),
+  );
+  const here = all.filter(({ house }) => house !== undefined);
+  const first = [...(here.length > 0 ? here : all)].sort((a, b) => b.take.grams - a.take.grams)[0] ?? nth(all, 0);
   const bound = all.find((each) => each.index === typed.batch && each.take.place === typed.line);
-  const { batch, index, take } = typed.by === 'at hand' ? (bound ?? heaviest) : heaviest;
-  const mass = sure(batch.amounts[take.place]);
+  const { batch, index, take, mass, house, used } = typed.by === 'at hand' ? (bound ?? first) : first;
   const { of } = take;
   const name = of.text;
   return {
     key: 'at hand',
     label: name,
     said: writeSumIn(mass, set),
-    ...(set !== 'us' && take.measure ? { note: take.measure } : {}),
-    over: false,
+    ...(house === undefined
+      ? set !== 'us' && take.measure
+        ? { note: take.measure }
+        : {}
+      : { note: `${writeSumIn(house, set)} in the house`, used }),
+    over: typed.by === 'at hand' && used > 1 + WHOLE_GRAMS,
     binds: typed.by === 'at hand',
     bind: { by: 'at hand', batch: index, line: take.place, atHand: typedMass(mass, set) },
     why: {
@@ -32,12 +51,23 @@ function atHandRow({ batches }: PlanResult, typed: Typed, { set }: PlanInputs): 
           what: 'bound to',
           sum: of.basis === 'batch' ? `the batch, × ${writeFixed(batch.bound.at.scale, 4)}` : of.basis,
         },
-        { what: 'to be bought', sum: writeMassIn(mass, set) },
+        { what: 'goes into the pot, as bought', sum: writeMassIn(mass, set) },
+        ...(house === undefined
+          ? []
+          : [
+              {
+                what: 'in the house, and good on the cook day',
+                sum: `${writeMassIn(house, set)}: ${writeNumber(used * 100, 0)} % of it`,
+              },
+            ]),
       ],
       source: 'The recipe’s own amount, scaled with everything that it is bound to.',
     },
   };
 }
+
+/** What a press writes in whole g may be more than there is by so much of it (ours, no source). */
+const WHOLE_GRAMS = 0.001;
 
 interface AtHand {
   readonly by: 'at hand';

@@ -13,6 +13,7 @@ import { WEEKS_AHEAD } from '@/data/agenda';
 import { readAhead } from '@/data/ahead';
 import { pageQuery, readProteins } from '@/data/page';
 import { readPlaces } from '@/data/repositories/household';
+import { readLots } from '@/data/repositories/lots';
 import { proteinOf } from '../shelves/queries';
 
 export interface AheadDay {
@@ -62,6 +63,7 @@ export const aheadView = pageQuery(async (read): Promise<AheadView> => {
   const cookBy = ahead.stock.length > 0 ? cookByOf(cover, today) : undefined;
   const out = new Map<LocalDate, string[]>();
   for (const { on, code } of takeOuts(ahead.sources, cover, today)) out.set(on, [...(out.get(on) ?? []), code]);
+  const frozenLots = addUp(await readLots(db), (lot) => (lot.place === 'freezer' ? lot.grams : 0));
   const first = cover[0]?.days ?? [];
   return {
     dogs: cover.map(({ dogId, coverDays, days }) => {
@@ -104,7 +106,8 @@ export const aheadView = pageQuery(async (read): Promise<AheadView> => {
       capacity: places.some(({ capacityMl }) => capacityMl === null)
         ? undefined
         : addUp(places, ({ capacityMl }) => capacityMl ?? 0),
-      days: freezerAhead(ahead.sources, cover, today, WEEKS_AHEAD).map(({ millilitres }) => millilitres),
+      // Ingredients stay where they are until somebody cooks.
+      days: freezerAhead(ahead.sources, cover, today, WEEKS_AHEAD).map(({ millilitres }) => millilitres + frozenLots),
     },
     passes: passDates(ahead.sources, cover).map(({ code, on, grams, is }) => ({
       code,

@@ -9,7 +9,7 @@ import styles from '../store.module.css';
 import type { OpenPack } from './queries';
 
 /** Everything that was done with a pack, each thing to be taken back; what empties it asks first. */
-export function History({ pack }: { pack: OpenPack }) {
+export function History({ pack }: { pack: Pick<OpenPack, 'holdingId' | 'history'> }) {
   const [asked, setAsked] = useState<number>();
   const reverse = useCommand(reverseMovement, `pack-${pack.holdingId}-reverse`, () => setAsked(undefined));
   return (

@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { addUp } from '@/core/add-up';
 import { countOf } from '@/core/quantity/count-words';
+import { countHeld } from '@/core/stock/find';
 import { coverOf } from '@/core/stock/cover';
 import { nth } from '@/core/sure';
 import { writeKcal } from '@/core/quantity/write';
@@ -56,7 +57,7 @@ export function CutVerdicts({ view }: { view: PowerView }) {
             <h2 id={`fate-${fate}`}>
               {title}{' '}
               <span className="soft">
-                {countOf(own.length, 'pack')}, {inMass(addUp(own, (pack) => pack.grams))}
+                {countCut(own)}, {inMass(addUp(own, (pack) => pack.grams))}
               </span>
             </h2>
             <ul className={styles.packs}>
@@ -108,12 +109,17 @@ export function CutVerdicts({ view }: { view: PowerView }) {
         >
           {thrown.length + refrozen.length === 0
             ? 'All of it stays'
-            : `Do all this: ${countOf(thrown.length, 'pack')} away${refrozen.length > 0 ? `, ${refrozen.length} frozen again` : ''}`}
+            : `Do all this: ${countCut(thrown)} away${refrozen.length > 0 ? `, ${refrozen.length} frozen again` : ''}`}
         </Button>
       </section>
     </div>
   );
 }
+
+const countCut = (of: readonly Pack[]): string => {
+  const lots = of.filter(({ isLot }) => isLot).length;
+  return countHeld(of.length - lots, lots);
+};
 
 /** What it costs: food, and days of cover. */
 function Costs({ view, thrown }: { view: PowerView; thrown: readonly Pack[] }) {

@@ -19,6 +19,9 @@ import { pageQuery, readProteins, type Page } from '@/data/page';
 import { readAllPlaces } from '@/data/repositories/household';
 import { readArrivals } from '@/data/repositories/movements';
 import { readOpenCut } from '@/data/repositories/power-cuts';
+import { readLots } from '@/data/repositories/lots';
+import type { FoodKind } from '@/core/preserve/shelf-life';
+import { lotAsPack } from '../shelves/lots/queries';
 import { shownPack, type ShelfPack } from '../shelves/queries';
 
 export interface CutPlaceView extends CutPlace {
@@ -52,7 +55,7 @@ export interface PowerView {
   /** The cold places, in the order in which they lose their food. */
   readonly places: readonly CutPlaceView[];
   /** What of each pack is said. */
-  readonly packs: readonly (ShelfPack & { readonly verdict: CutVerdict })[];
+  readonly packs: readonly (ShelfPack & { readonly verdict: CutVerdict; readonly isLot: boolean })[];
   /** What the coming days are played from, with and without what is thrown away. */
   readonly ahead: {
     readonly today: LocalDate;
@@ -66,7 +69,7 @@ export interface PowerView {
   };
 }
 
-/** What came into the fridge after the power was back was not in it. */
+/** What came into a place after the power was back was not in it. */
 const CAME_LATER = { fate: 'keep', said: 'came in after the power was back', rule: 'by its own movements' } as const;
 
 /** Further ahead nobody asks what a cut costs. */
@@ -79,12 +82,17 @@ export const powerView = pageQuery(async (read): Promise<PowerView> => {
   const proteins = await readProteins(read);
   const everyPlace = await readAllPlaces(db);
   const shownAs = { proteins, dogs: ahead.dogs, places: everyPlace, today };
+  const lots = await readLots(db);
   const end = cut?.endedAt ?? now;
   const hours = cut ? hoursFrom(cut.startedAt, end) : 0;
   const places = everyPlace.flatMap((place): CutPlaceView[] => {
     if (place.archivedAt !== null || place.kind === 'cupboard') return [];
     const own = ahead.stock.filter((pack) => pack.placeId === place.id);
-    const asPlace = { id: place.id, kind: place.kind, used: addUp(own, (pack) => pack.grams) };
+    const asPlace = {
+      id: place.id,
+      kind: place.kind,
+      used: addUp([...own, ...lots.filter((lot) => lot.placeId === place.id)], (held) => held.grams),
+    };
     const state = placeInCut(
       place.capacityMl === null ? asPlace : { ...asPlace, capacity: place.capacityMl },
       cut?.startedAt ?? now,
@@ -97,7 +105,10 @@ export const powerView = pageQuery(async (read): Promise<PowerView> => {
         ...state,
         placeId: place.id,
         name: place.name,
-        packs: own.map((pack) => shownPack(pack, shownAs)),
+        packs: [
+          ...own.map((pack) => shownPack(pack, shownAs)),
+          ...lots.filter((lot) => lot.placeId === place.id).map((lot) => lotAsPack(lot, today)),
+        ],
         verdict: cutVerdict(state, hours),
         lasts,
         until: until && sayInstant(read, until),
@@ -126,16 +137,19 @@ export const powerView = pageQuery(async (read): Promise<PowerView> => {
   const verdictOf = new Map(places.map((place) => [place.placeId, place.verdict]));
   const arrivals = await readArrivals(
     db,
-    ahead.stock.map((pack) => pack.holdingId),
+    [...ahead.stock, ...lots].map((held) => held.holdingId),
   );
-  const packs = ahead.stock.flatMap((pack) => {
-    const verdict = verdictOf.get(pack.placeId);
+  const judged = (shown: ShelfPack, foodKind: FoodKind, isLot = false) => {
+    const verdict = verdictOf.get(shown.placeId);
     if (!verdict) return [];
-    const isLater =
-      cut?.endedAt !== undefined && (arrivals.get(pack.holdingId) ?? now) > cut.endedAt && pack.placeKind === 'fridge';
-    const own = isLater ? CAME_LATER : packVerdict(verdict, pack);
-    return [{ ...shownPack(pack, shownAs), verdict: { ...own, celsius: verdict.celsius } }];
-  });
+    const isLater = cut?.endedAt !== undefined && (arrivals.get(shown.holdingId) ?? now) > cut.endedAt;
+    const own = isLater ? CAME_LATER : packVerdict(verdict, { foodKind });
+    return [{ ...shown, isLot, verdict: { ...own, celsius: verdict.celsius } }];
+  };
+  const packs = [
+    ...ahead.stock.flatMap((pack) => judged(shownPack(pack, shownAs), pack.foodKind)),
+    ...lots.flatMap((lot) => judged(lotAsPack(lot, today), lot.foodKind, true)),
+  ];
   return {
     now: typedInstant(read, now),
     cut: cut && {

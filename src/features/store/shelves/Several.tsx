@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { countOf } from '@/core/quantity/count-words';
+import { countHeld } from '@/core/stock/find';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
@@ -11,19 +11,23 @@ import { discardPacks, mixPacks, movePacks, sayOfPacks, unblockPacks } from '../
 import styles from '../store.module.css';
 import type { Shelf, ShelfPack } from './queries';
 
+type Held = Pick<ShelfPack, 'holdingId' | 'code' | 'grams' | 'placeId' | 'blocked'>;
+
 interface SeveralProps {
-  packs: readonly ShelfPack[];
+  packs: readonly Held[];
+  lots: readonly Held[];
   places: readonly Shelf[];
   grams: number;
   onDone: (said: string, movementIds: readonly number[]) => void;
 }
 
 /** Several packs in hand: moved, mixed, blocked or thrown away together, all of them or none. */
-export function Several({ packs, places, grams, onDone }: SeveralProps) {
+export function Several({ packs: ownPacks, lots, places, grams, onDone }: SeveralProps) {
+  const packs = [...ownPacks, ...lots];
   const { inMass } = useUnits();
   const [why, setWhy] = useState('');
   const holdingIds = packs.map(({ holdingId }) => holdingId);
-  const many = countOf(packs.length, 'pack');
+  const many = countHeld(ownPacks.length, lots.length);
   const told = (what: string) => (value: { movementIds: number[] }) => onDone(`${many} ${what}.`, value.movementIds);
   const move = useCommand(movePacks, 'several-move', (value, input) =>
     onDone(
@@ -65,7 +69,7 @@ export function Several({ packs, places, grams, onDone }: SeveralProps) {
       <Button
         variant="outlined"
         size="large"
-        disabled={isBusy || packs.length < 2}
+        disabled={isBusy || ownPacks.length < 2 || lots.length > 0}
         onClick={() => mix.run({ parts: packs.map((pack) => ({ holdingId: pack.holdingId, grams: pack.grams })) })}
       >
         Mix them into one

@@ -9,6 +9,7 @@ import { DogBadge } from '@/ui/badges/badges';
 import { hatchFill } from '@/ui/badges/hatch-defs';
 import { packWidth } from '@/ui/charts/pack-width';
 import { useUnits } from '@/ui/units';
+import { LotsDrawn } from './LotsDrawn';
 import styles from './shelves.module.css';
 import type { Shelf, ShelfPack } from './queries';
 
@@ -31,7 +32,7 @@ export function ShelfDrawn({ shelf, isWanted, inHand, chosen, onChoose }: ShelfD
   const [all, setAll] = useState(false);
   const { free, packs: more } = shelf.room;
   const shown = all || isWanted ? shelf.packs.length : Math.min(SHOWN, shelf.packs.length);
-  if (shelf.packs.length === 0 && free === undefined) return null;
+  if (shelf.packs.length === 0 && shelf.lots.length === 0 && free === undefined) return null;
   return (
     <section aria-labelledby={`shelf-${shelf.placeId}`} className={styles.shelf}>
       <div className={styles.name}>
@@ -72,6 +73,14 @@ export function ShelfDrawn({ shelf, isWanted, inHand, chosen, onChoose }: ShelfD
             {shelf.packs.length - shown} more
           </Button>
         )}
+        <LotsDrawn
+          lots={shelf.lots}
+          where={shelf.name.toLowerCase()}
+          isWanted={isWanted}
+          inHand={inHand}
+          chosen={chosen}
+          onChoose={onChoose}
+        />
         {shelf.presses.map(({ said, tone }) => (
           <p key={said} className={`${styles.presses} ${tone}`}>
             {said}

@@ -2,7 +2,7 @@ import 'server-only';
 import { addUp } from '@/core/add-up';
 import { daysBetween, writeDay, writeDayOnLabel, type LocalDate } from '@/core/calendar/local-date';
 import type { PlaceKind } from '@/core/preserve/shelf-life';
-import { countOf } from '@/core/quantity/count-words';
+import { countHeld } from '@/core/stock/find';
 import { writeSumIn } from '@/core/quantity/write';
 import type { Protein } from '@/core/recipe/protein';
 import { inOrderOfUse } from '@/core/stock/draw';
@@ -12,6 +12,10 @@ import type { Page } from '@/data/page';
 import type { StoredDog } from '@/data/repositories/dogs';
 import type { readAllPlaces } from '@/data/repositories/household';
 import { waitsForFreezer, type StoredPack } from '@/data/repositories/stock';
+import type { StoredLot } from '@/data/repositories/lots';
+import { inOrderToUse } from '@/core/stock/lot';
+import { sure } from '@/core/sure';
+import { shownLot, type ShelfLot } from './lots/queries';
 import { sourceOf } from '@/data/repositories/sources';
 
 export interface ShelfPack {
@@ -49,6 +53,7 @@ export interface Shelf {
   /** What of it presses today, in words. */
   readonly presses: readonly { readonly said: string; readonly tone: 'danger' | 'caution' }[];
   readonly packs: readonly ShelfPack[];
+  readonly lots: readonly ShelfLot[];
 }
 
 const PLANTS: Protein = { word: 'plants', hatch: 'bricks' };
@@ -121,11 +126,13 @@ export function shownPack(pack: StoredPack, { proteins, dogs, places, today }: S
   };
 }
 
-const codesOf = (packs: readonly ShelfPack[]) => packs.map(({ code }) => code).join(', ');
+type Pressing = Pick<ShelfPack, 'code' | 'tone' | 'blocked' | 'until' | 'useBy'>;
+
+const codesOf = (packs: readonly Pressing[]) => packs.map(({ code }) => code).join(', ');
 
 /** What of a shelf presses today: what is past its date, what is to be fed by tomorrow, what is past its best. */
-function pressesOf(packs: readonly ShelfPack[], today: LocalDate): Shelf['presses'] {
-  const groups = new Map<string, ShelfPack[]>();
+function pressesOf(packs: readonly Pressing[], today: LocalDate): Shelf['presses'] {
+  const groups = new Map<string, Pressing[]>();
   for (const pack of packs) {
     if (pack.tone === 'plain') continue;
     const key = pack.blocked ? 'blocked' : pack.until;
@@ -142,7 +149,11 @@ function pressesOf(packs: readonly ShelfPack[], today: LocalDate): Shelf['presse
 }
 
 /** The places with their packs in order of use, and what room is left in each. */
-export function shelvesOf(read: Page, stock: readonly StoredPack[], of: Omit<Shown, 'today'>): Shelf[] {
+export function shelvesOf(
+  read: Page,
+  { packs: stock, lots }: { readonly packs: readonly StoredPack[]; readonly lots: readonly StoredLot[] },
+  of: Omit<Shown, 'today'>,
+): Shelf[] {
   const { today, household } = read;
   const order = new Map(
     inOrderOfUse(
@@ -156,18 +167,26 @@ export function shelvesOf(read: Page, stock: readonly StoredPack[], of: Omit<Sho
     .map((each): Shelf => {
       const own = stock.filter((pack) => pack.placeId === each.id).sort((a, b) => place(a) - place(b));
       const packs = own.map((pack) => shownPack(pack, { ...of, today }));
-      const mass = addUp(own, (pack) => pack.grams);
+      const ownLots = inOrderToUse(lots.filter((lot) => lot.placeId === each.id)).map(({ holdingId }) =>
+        shownLot(sure(lots.find((lot) => lot.holdingId === holdingId)), today),
+      );
+      const mass = addUp([...own, ...ownLots], (held) => held.grams);
       return {
         placeId: each.id,
         name: each.name,
         kind: each.kind,
-        said: own.length === 0 ? 'empty' : `${countOf(own.length, 'pack')}, ${writeSumIn(mass, household.unitSet)}`,
+        said:
+          own.length + ownLots.length === 0
+            ? 'empty'
+            : `${countHeld(own.length, ownLots.length)}, ${writeSumIn(mass, household.unitSet)}`,
         room: roomOf(
           packs.map(({ room }) => room),
           each.capacityMl ?? undefined,
+          addUp(ownLots, (lot) => lot.grams),
         ),
-        presses: pressesOf(packs, today),
+        presses: pressesOf([...packs, ...ownLots.map((lot) => ({ ...lot, code: lot.name }))], today),
         packs,
+        lots: ownLots,
       };
     });
 }

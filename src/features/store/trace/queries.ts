@@ -2,6 +2,7 @@ import 'server-only';
 import { addUp } from '@/core/add-up';
 import { addDays, dayIn, writeDay } from '@/core/calendar/local-date';
 import { countOf } from '@/core/quantity/count-words';
+import { countHeld } from '@/core/stock/find';
 import { writeSumIn } from '@/core/quantity/write';
 import { traceOf, type TraceStart } from '@/core/stock/trace';
 import { sure } from '@/core/sure';
@@ -48,8 +49,10 @@ export const traceView = pageQuery(async (read, asked: TraceAsked): Promise<Trac
   const { db, today, household } = read;
   const set = household.unitSet;
   const dogs = await readDogs(db);
-  const { graph, batches, bowls } = await readTraceGraph(db);
-  const lots = [...new Set(graph.batches.flatMap((batch) => batch.lots))].sort();
+  const { graph, batches, bowls, lots: here } = await readTraceGraph(db);
+  const lots = [
+    ...new Set([...graph.batches.flatMap((batch) => batch.lots), ...here.flatMap(({ keys }) => keys)]),
+  ].sort();
   const empty = {
     asked,
     lots,
@@ -81,7 +84,7 @@ export const traceView = pageQuery(async (read, asked: TraceAsked): Promise<Trac
     if (asked.lot !== undefined)
       return lots.includes(asked.lot)
         ? { start: { lot: asked.lot }, said: `lot ${asked.lot}` }
-        : { unknown: `No pot has the lot ${asked.lot} written down.` };
+        : { unknown: `No ingredient and no pot has the lot ${asked.lot} written down.` };
     if (asked.dog !== undefined) {
       const dog = dogs.find(({ id }) => id === asked.dog);
       const days = asked.days ?? DAYS_BACK;
@@ -99,6 +102,9 @@ export const traceView = pageQuery(async (read, asked: TraceAsked): Promise<Trac
   if ('unknown' in begun) return { ...empty, unknown: begun.unknown };
   const trace = traceOf(graph, begun.start);
   const packs = await readPacks(db, [...trace.packs]);
+  // Of a lot also what was not cooked yet; of a pot or a dog its ingredients are drawn, and nobody knows which of them it was.
+  const askedLot = asked.lot;
+  const raw = askedLot === undefined ? [] : here.filter((lot) => lot.grams > 0 && lot.keys.includes(askedLot));
   const left = packs.filter((pack) => pack.grams > 0);
   const gone = packs.filter((pack) => pack.grams <= 0);
   const ownBowls = [...trace.bowls].map((id) => sure(bowls.get(id)));
@@ -166,17 +172,17 @@ export const traceView = pageQuery(async (read, asked: TraceAsked): Promise<Trac
     said: begun.said,
     nodes,
     links,
-    left: left.map((pack) => ({
-      holdingId: pack.holdingId,
-      code: pack.code,
-      said: `${writeSumIn(pack.grams, set)}, ${pack.placeKind}${pack.blocked ? ', blocked' : ''}`,
-      blocked: pack.blocked,
+    left: [...raw.map((lot) => ({ ...lot, code: lot.name })), ...left].map((held) => ({
+      holdingId: held.holdingId,
+      code: held.code,
+      said: `${writeSumIn(held.grams, set)}, ${held.placeKind}${held.blocked ? ', blocked' : ''}`,
+      blocked: held.blocked,
     })),
     leftSaid:
-      left.length === 0
+      left.length + raw.length === 0
         ? 'Nothing of it is left.'
-        : `${countOf(left.length, 'pack')} left, ${writeSumIn(
-            addUp(left, (pack) => pack.grams),
+        : `${countHeld(left.length, raw.length)} left, ${writeSumIn(
+            addUp([...raw, ...left], (held) => held.grams),
             set,
           )}`,
     bowls: [...ownBowls].reverse().map(({ id, dogId, day, parts }) => ({

@@ -9,6 +9,9 @@ import type { StoredBowl } from '@/data/repositories/bowls';
 import { readCyclesOf, runningOf } from '@/data/repositories/cycles';
 import { hoursFrom, sayCut } from '@/core/preserve/power-cut';
 import { readOpenCut } from '@/data/repositories/power-cuts';
+import { readToThaw } from '@/data/fetching';
+import { sayThaw } from '@/core/plan/shopping';
+import { readLots } from '@/data/repositories/lots';
 import { readEquipment } from '@/data/repositories/equipment';
 import { weighInDue } from '@/core/dog/weigh-in-due';
 import { cautionOf } from '@/core/dog/stage';
@@ -77,6 +80,34 @@ export function watchPacks(
   });
 }
 
+/** Raw ingredients that end, and frozen ones that a cook day wants in the fridge. */
+export async function watchLots(read: Page): Promise<TodayView['watch']> {
+  const { db, today, household } = read;
+  const lots = (await readLots(db)).flatMap((lot): TodayView['watch'][number][] => {
+    const { name, safeUntil, grams, holdingId } = lot;
+    if (safeUntil === undefined || daysBetween(today, safeUntil) > 1) return [];
+    const isPast = safeUntil < today;
+    return [
+      {
+        title: isPast ? `${name} is past its safe date` : `${name} ends ${writeDay(safeUntil, today)}`,
+        said: `${writeMassIn(grams, household.unitSet)}${isPast ? `, safe until ${writeDay(safeUntil, today)}: throw it away` : lot.thawedOn ? ': cook it' : ': cook it or freeze it'}`,
+        tone: isPast ? 'danger' : 'caution',
+        href: `/store?lot=${holdingId}`,
+      },
+    ];
+  });
+  const thaw = (await readToThaw(read)).filter(({ by }) => daysBetween(today, by.day) <= 1);
+  return [
+    ...lots,
+    ...thaw.map(({ name, by, planId, cookDay }) => ({
+      title: `${capital(name)} for ${writeDay(cookDay, today)}`,
+      said: sayThaw(by, today),
+      tone: by.day < today ? ('caution' as const) : ('plain' as const),
+      href: `/plan/${planId}/list`,
+    })),
+  ];
+}
+
 export async function watchBatches({ db }: Page): Promise<TodayView['watch']> {
   return (await readBatchList(db, { open: true })).flatMap((batch): TodayView['watch'][number][] => {
     const watch = batch.summary ? batch.summary.watch : watchOf({ state: 'planned' });
@@ -84,7 +115,6 @@ export async function watchBatches({ db }: Page): Promise<TodayView['watch']> {
   });
 }
 
-/** The dryers that run: how long, whether their trays are to be turned, and what is without power. */
 /** A power cut that runs, or that nobody has settled. */
 export async function watchPower({ db, now }: Page): Promise<TodayView['watch']> {
   const cut = await readOpenCut(db);
@@ -100,6 +130,7 @@ export async function watchPower({ db, now }: Page): Promise<TodayView['watch']>
   ];
 }
 
+/** The dryers that run: how long, whether their trays are to be turned, and what is without power. */
 export async function watchDryers({ db, now }: Page): Promise<TodayView['watch']> {
   const watched: TodayView['watch'][number][] = [];
   for (const machine of (await readEquipment(db)).filter(isDryer)) {

@@ -1,0 +1,138 @@
+import { addUp } from '../add-up';
+import type { LocalDate } from '../calendar/local-date';
+import type { Food } from '../food/food';
+import type { FoodKind, PlaceKind } from '../preserve/shelf-life';
+import { guessPart } from '../recipe/part-of-food';
+import { stateOf } from '../recipe/written';
+
+/** An ingredient as it lies in the house: so much of a food that came in together. */
+export interface Lot {
+  readonly holdingId: number;
+  /** The key of its food. */
+  readonly key: string;
+  readonly name: string;
+  readonly grams: number;
+  readonly place: PlaceKind;
+  readonly safeUntil: LocalDate | undefined;
+  readonly bestBy: LocalDate | undefined;
+  readonly receivedOn: LocalDate;
+  readonly blocked: boolean;
+}
+
+/** What a lot may be, as its days are counted. */
+export const LOT_KINDS = ['pantry', 'whole meat', 'raw', 'cooked'] as const satisfies readonly FoodKind[];
+export type LotKind = (typeof LOT_KINDS)[number];
+
+const GROUND = /\b(ground|minced?|hamburger|sausage)\b/i;
+
+/**
+ * What a food is as its days are counted: cooked, ground meat, offal and fish, whole meat, or what its label alone dates. A first
+ * guess, which the cook can change.
+ *
+ * Takes the food of the table and the cook's words for it. Source: USDA's groups (ground meat, offal and fish 1–2 days, whole cuts
+ * 3–5); the guess is ours.
+ */
+export function kindOfLot(food: Pick<Food, 'name' | 'group' | 'ndb'>, words = ''): LotKind {
+  if (food.ndb.startsWith('R')) return 'cooked';
+  if (food.ndb.startsWith('L')) return 'pantry';
+  const part = guessPart(food);
+  if (part !== 'muscle' && part !== 'muscular organ' && part !== 'secreting organ') return 'pantry';
+  if (/\bcanned\b/i.test(food.name)) return 'pantry';
+  if (stateOf(food.name) === 'cooked') return 'cooked';
+  if (part !== 'muscle' || food.group === 'Fish and shellfish' || GROUND.test(`${food.name} ${words}`)) return 'raw';
+  return 'whole meat';
+}
+
+/** Foods that go soft or off in a cupboard (common practice, no source). */
+const COLD_PARTS: ReadonlySet<string> = new Set(['dairy', 'egg', 'vegetable', 'herb']);
+
+/** Where a food is put when it comes into the house, until the cook says otherwise. Source: common practice, no source. */
+export function placeKindOf(food: Pick<Food, 'name' | 'group' | 'ndb'>, kind: LotKind): PlaceKind {
+  if (kind !== 'pantry') return 'fridge';
+  if (/\b(dried|dry|dehydrated|powder|flour|canned|frozen)\b/i.test(food.name))
+    return /\bfrozen\b/i.test(food.name) ? 'freezer' : 'cupboard';
+  return COLD_PARTS.has(guessPart(food)) ? 'fridge' : 'cupboard';
+}
+
+/** The day that is held against a lot first: its safety, else its quality. */
+const dateOf = (lot: Lot): string => lot.safeUntil ?? lot.bestBy ?? '9';
+
+/** Whether a lot may go into a pot that is cooked on a day. */
+export const isGoodOn = (lot: Lot, day: LocalDate): boolean =>
+  !lot.blocked && lot.grams > 0 && (lot.safeUntil === undefined || lot.safeUntil >= day);
+
+/**
+ * Lots in the order in which they go into a pot: what is not frozen first, then the first to expire, then what came first.
+ * Source: first expired first out (common practice, no source).
+ */
+export const inOrderToUse = (lots: readonly Lot[]): readonly Lot[] =>
+  [...lots].sort(
+    (a, b) =>
+      Number(a.place === 'freezer') - Number(b.place === 'freezer') ||
+      dateOf(a).localeCompare(dateOf(b)) ||
+      a.receivedOn.localeCompare(b.receivedOn) ||
+      a.holdingId - b.holdingId,
+  );
+
+export interface LotUse {
+  readonly holdingId: number;
+  readonly grams: number;
+}
+
+/**
+ * Which lots so many g of a food are taken from: those that were named, in their order, then the others in order of use.
+ *
+ * Takes g, the lots of that food, the day and what the cook named. What no lot holds is `missing`: it was in no book, and is no
+ * reason not to cook. What is past its date or blocked is taken only where the cook named it and it is not blocked.
+ */
+export function drawLots(
+  grams: number,
+  lots: readonly Lot[],
+  day: LocalDate,
+  named: readonly number[] = [],
+): { readonly uses: readonly LotUse[]; readonly missing: number } {
+  const first = named.flatMap((id) => lots.filter((lot) => lot.holdingId === id && !lot.blocked));
+  const rest = inOrderToUse(lots.filter((lot) => isGoodOn(lot, day) && !named.includes(lot.holdingId)));
+  let missing = grams;
+  const uses: LotUse[] = [];
+  for (const lot of [...first, ...rest]) {
+    const taken = Math.min(missing, lot.grams);
+    if (taken < 0.05) continue;
+    uses.push({ holdingId: lot.holdingId, grams: taken });
+    missing -= taken;
+  }
+  return { uses, missing: missing < 0.05 ? 0 : missing };
+}
+
+/** g that are more than the books hold of a food; 0: they hold enough. */
+export const missingOf = (grams: number, here: readonly Pick<Lot, 'grams'>[]): number =>
+  Math.max(0, grams - addUp(here, (lot) => lot.grams));
+
+/** What of a food is in the house for a cook day, in g. */
+export interface InHouse {
+  readonly ready: number;
+  readonly frozen: number;
+  /** There now, and not good any more by then unless it is frozen. */
+  readonly tooOld: number;
+}
+
+/** What of a food is in the house, and how much of it will be good on a day. Source: arithmetic. */
+export function inHouse(key: string, lots: readonly Lot[], day: LocalDate): InHouse {
+  const own = lots.filter((lot) => lot.key === key && !lot.blocked);
+  const good = own.filter((lot) => isGoodOn(lot, day));
+  const sum = (of: readonly Lot[]) => addUp(of, (lot) => lot.grams);
+  return {
+    ready: sum(good.filter(({ place }) => place !== 'freezer')),
+    frozen: sum(good.filter(({ place }) => place === 'freezer')),
+    tooOld: sum(own) - sum(good),
+  };
+}
+
+/**
+ * By when a lot must go into the freezer to be kept, where it would not be good on a day any more; undefined: it need not, or it is
+ * too late. Takes the cook day and today.
+ */
+export const freezeBy = (lot: Lot, day: LocalDate, today: LocalDate): LocalDate | undefined =>
+  lot.place === 'fridge' && lot.safeUntil !== undefined && lot.safeUntil < day && lot.safeUntil >= today
+    ? lot.safeUntil
+    : undefined;

@@ -1,0 +1,73 @@
+import 'server-only';
+import type { LocalDate } from '@/core/calendar/local-date';
+import { shoppingList, thawOf, usuallyFrom, type ShoppingItem, type TakeOut } from '@/core/plan/shopping';
+import { nth } from '@/core/sure';
+import type { Page } from './page';
+import { readBatch, type StoredBatch } from './repositories/batches';
+import { readLots } from './repositories/lots';
+import { readPlannedLines, type PlannedLines } from './repositories/planned';
+import { readPlanItems, readPlans, type StoredPlan } from './repositories/plans';
+
+export interface PlannedBatch {
+  readonly batch: StoredBatch;
+  readonly planned: PlannedLines;
+}
+
+/** The batches of a kept plan with their lines. */
+export async function readBatchesOf({ db, reference, household }: Page, plan: StoredPlan): Promise<PlannedBatch[]> {
+  const found: PlannedBatch[] = [];
+  for (const { id } of plan.batches) {
+    const batch = await readBatch(db, id, household.energyFactors);
+    if (batch) found.push({ batch, planned: await readPlannedLines(db, reference, batch) });
+  }
+  return found;
+}
+
+/** What is fetched for a kept plan, with what of it is in the house; of what is in the pot already nothing more is. */
+export async function readShopping(
+  { db, household, today }: Page,
+  plan: StoredPlan,
+  batches: readonly PlannedBatch[],
+): Promise<ShoppingItem[]> {
+  return shoppingList(
+    batches.flatMap(({ batch, planned }) =>
+      planned.written.map((line, place) => ({ recipe: batch.recipeName, line, grams: nth(planned.bought, place) })),
+    ),
+    household.unitSet,
+    plan.open ? { lots: await readLots(db), cookDay: plan.cookDay < today ? today : plan.cookDay } : undefined,
+  );
+}
+
+/** A frozen ingredient that is to be moved to the fridge for a cook day. */
+export interface ToThaw {
+  readonly planId: number;
+  readonly key: string;
+  readonly name: string;
+  readonly cookDay: LocalDate;
+  readonly by: TakeOut;
+}
+
+/** How many of the newest plans may still be cooked. */
+const OPEN_PLANS = 8;
+
+/** What open plans want out of the freezer, the first to be moved first. */
+export async function readToThaw(read: Page): Promise<ToThaw[]> {
+  const { db, household, today } = read;
+  const found: ToThaw[] = [];
+  for (const plan of await readPlans(db, OPEN_PLANS)) {
+    if (!plan.open || plan.cookDay < today) continue;
+    const items = await readPlanItems(db, plan.id);
+    for (const item of await readShopping(read, plan, await readBatchesOf(read, plan))) {
+      const said = items.find(({ foodKey }) => foodKey === item.key);
+      if (said?.ticked === true || (said?.fetchedFrom ?? usuallyFrom(item)) !== 'freezer') continue;
+      found.push({
+        planId: plan.id,
+        key: item.key,
+        name: item.name,
+        cookDay: plan.cookDay,
+        by: thawOf(item, plan.cookDay, household.unitSet),
+      });
+    }
+  }
+  return found.sort((a, b) => a.by.day.localeCompare(b.by.day) || a.by.hour - b.by.hour);
+}

@@ -1,0 +1,48 @@
+import 'server-only';
+import { asc, eq, inArray } from 'drizzle-orm';
+import type { LocalDate } from '@/core/calendar/local-date';
+import type { PlaceKind } from '@/core/preserve/shelf-life';
+import { fromTenths, type HoldingRules } from '@/core/stock/ledger';
+import type { Tx } from '../database';
+import { place } from '../schema/household';
+import { holding, lot, pack } from '../schema/stock';
+
+/** Whatever lies in a place, a pack or an ingredient: enough of it to move it, throw it away, or say something of it. */
+export interface Kept {
+  readonly holdingId: number;
+  /** What it is called: a pack by its code, an ingredient by its name. */
+  readonly code: string;
+  readonly isLot: boolean;
+  readonly grams: number;
+  readonly placeId: number;
+  readonly placeKind: PlaceKind;
+  readonly foodKind: HoldingRules['kind'];
+  readonly safeUntil: LocalDate | undefined;
+  readonly openedOn: LocalDate | undefined;
+  readonly blocked: boolean;
+}
+
+/** What lies in the house, by holding id, in id order; empty ones too. */
+export async function readKept(tx: Tx, holdingIds: readonly number[]): Promise<Kept[]> {
+  if (holdingIds.length === 0) return [];
+  const rows = await tx
+    .select({ holding, placeKind: place.kind, code: pack.code, name: lot.name })
+    .from(holding)
+    .innerJoin(place, eq(place.id, holding.placeId))
+    .leftJoin(pack, eq(pack.holdingId, holding.id))
+    .leftJoin(lot, eq(lot.holdingId, holding.id))
+    .where(inArray(holding.id, [...holdingIds]))
+    .orderBy(asc(holding.id));
+  return rows.map(({ holding: state, placeKind, code, name }) => ({
+    holdingId: state.id,
+    code: code ?? name ?? '',
+    isLot: code === null,
+    grams: fromTenths(state.amount),
+    placeId: state.placeId,
+    placeKind,
+    foodKind: state.foodKind,
+    safeUntil: state.safeUntil ?? undefined,
+    openedOn: state.openedOn ?? undefined,
+    blocked: state.blocked,
+  }));
+}

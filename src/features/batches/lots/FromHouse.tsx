@@ -1,0 +1,47 @@
+'use client';
+
+import { missingOf } from '@/core/stock/lot';
+import { Choice } from '@/ui/form/Choice';
+import { useUnits } from '@/ui/units';
+import type { SheetLine } from '../queries';
+
+interface FromHouseProps {
+  line: SheetLine;
+  /** g that are on the scale. */
+  grams: number;
+  from: readonly number[];
+  onChange: (from: number[]) => void;
+}
+
+/** From which of what is in the house a line is taken: by itself the first to expire, or as the cook says. */
+export function FromHouse({ line, grams, from, onChange }: FromHouseProps) {
+  const { inMass } = useUnits();
+  const lots = line.house ?? [];
+  const [first] = lots;
+  if (!first) return null;
+  const named = lots.find(({ holdingId }) => holdingId === from[0]);
+  const taken = named ?? first;
+  const there = lots.filter(({ caution, holdingId }) => caution === undefined || holdingId === named?.holdingId);
+  const missing = missingOf(grams, there);
+  return (
+    <div>
+      {lots.length === 1 ? (
+        <p className="note">
+          {inMass(first.grams)} {first.said}
+        </p>
+      ) : (
+        <Choice
+          label="Taken first from"
+          value={String(named?.holdingId ?? '')}
+          options={[
+            { value: '', label: `the first to expire: ${inMass(first.grams)} ${first.said}` },
+            ...lots.map((lot) => ({ value: String(lot.holdingId), label: `${inMass(lot.grams)} ${lot.said}` })),
+          ]}
+          onChange={(id) => onChange(id === '' ? [] : [Number(id)])}
+        />
+      )}
+      {taken.caution && <p className="caution">Look: {taken.caution}.</p>}
+      {missing >= 1 && <p className="note">{inMass(missing)} more than the books hold: cook it all the same.</p>}
+    </div>
+  );
+}

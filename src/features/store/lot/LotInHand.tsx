@@ -1,0 +1,238 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { useEffect, useRef, useState } from 'react';
+import { Fold } from '@/ui/Fold';
+import { Field } from '@/ui/form/Field';
+import { Problems } from '@/ui/form/Problems';
+import { useCommand } from '@/ui/form/use-command';
+import { LOT_FIELDS, LotFields } from '@/ui/lots/LotFields';
+import { useUnits } from '@/ui/units';
+import { describeLot, discardPacks, movePacks, sayOfPacks, takeBackLot, unblockPacks, weighLot } from '../actions';
+import { History } from '../pack/History';
+import styles from '../store.module.css';
+import { Part } from './Part';
+import { Prepare } from './Prepare';
+import type { OpenLot, StoreHouse } from './queries';
+
+interface LotInHandProps {
+  lot: OpenLot;
+  house: StoreHouse;
+  onDone: (said: string, movementIds: readonly number[]) => void;
+  onClose: () => void;
+}
+
+/** One ingredient in hand: how long it keeps, what can be done with it, and which pots it went into. */
+export function LotInHand({ lot, house, onDone, onClose }: LotInHandProps) {
+  const { inMass } = useUnits();
+  const slot = `lot-${lot.holdingId}`;
+  const holdingIds = [lot.holdingId];
+  const head = useRef<HTMLHeadingElement>(null);
+  useEffect(() => head.current?.focus({ preventScroll: false }), []);
+  const move = useCommand(movePacks, `${slot}-move`, (value, input) =>
+    onDone(
+      `${lot.name} is in the ${lot.moveTo.find((each) => each.placeId === input.placeId)?.name.toLowerCase()}.`,
+      value.movementIds,
+    ),
+  );
+  const discard = useCommand(discardPacks, `${slot}-discard`, (value) =>
+    onDone(`${lot.name} was thrown away.`, value.movementIds),
+  );
+  const isEmpty = lot.grams <= 0;
+  return (
+    <section aria-labelledby="lot-title" className={styles.inHand}>
+      <div>
+        <h2 id="lot-title" ref={head} tabIndex={-1} className="figure">
+          {lot.name}
+        </h2>
+        <p className={styles.much}>
+          {lot.isVoid ? 'was taken back' : isEmpty ? 'is used up' : <b>{inMass(lot.grams)}</b>}
+        </p>
+        {!lot.isVoid && (
+          <p className={lot.tone === 'plain' ? 'soft' : lot.tone}>
+            {lot.placeName} · {lot.until}
+            {lot.notes.length > 0 && ` · ${lot.notes.join(', ')}`}
+          </p>
+        )}
+        {lot.whyBlocked.length > 0 && <p className="danger">Not to be cooked: {lot.whyBlocked.join('; ')}.</p>}
+      </div>
+      <Problems problems={[...move.problems, ...discard.problems]} />
+      {!isEmpty && (
+        <>
+          {lot.moveTo.map((place, index) => (
+            <Button
+              key={place.placeId}
+              variant={index === 0 ? 'contained' : 'outlined'}
+              size="large"
+              disabled={move.pending}
+              onClick={() => move.run({ holdingIds, placeId: place.placeId })}
+            >
+              To the {place.name.toLowerCase()}
+            </Button>
+          ))}
+          <Button variant="outlined" disabled={discard.pending} onClick={() => discard.run({ holdingIds })}>
+            Throw away
+          </Button>
+          <Part lot={lot} onDone={onDone} />
+          <Prepare lot={lot} house={house} onDone={onDone} />
+          <LotWrong lot={lot} onDone={onDone} />
+        </>
+      )}
+      {!lot.isVoid && <Stands key={JSON.stringify(lot.entry)} lot={lot} house={house} onDone={onDone} />}
+      <section aria-labelledby="lot-from">
+        <h3 id="lot-from">Where it comes from, where it went</h3>
+        <p>
+          {lot.came}
+          {lot.label && ` · ${lot.label}`}
+          {lot.entry.code !== '' && ` · lot ${lot.entry.code}`}
+        </p>
+        {lot.madeOf && (
+          <p>
+            made of <Link href={lot.madeOf.href}>{lot.madeOf.said}</Link>
+          </p>
+        )}
+        <ul className="rows">
+          {lot.usedIn.map(({ batchId, said }, index) => (
+            <li key={index}>
+              <Link href={`/batches/${batchId}`}>{said}</Link>
+            </li>
+          ))}
+        </ul>
+        <p className="note">{lot.rule}</p>
+      </section>
+      <History pack={lot} />
+      <div>
+        <Button variant="outlined" onClick={onClose}>
+          Put it down
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+/** What stands on its wrapper and on the bill, to be put right. */
+function Stands({ lot, house, onDone }: Pick<LotInHandProps, 'lot' | 'house' | 'onDone'>) {
+  const [entry, setEntry] = useState(lot.entry);
+  const keep = useCommand(describeLot, `lot-${lot.holdingId}-stands`, ({ movementIds }) =>
+    onDone(`${lot.name} is put right.`, movementIds),
+  );
+  const never = useCommand(takeBackLot, `lot-${lot.holdingId}-never`, ({ movementIds }) =>
+    onDone(`${lot.name} never came.`, movementIds),
+  );
+  return (
+    <Fold title="Its wrapper and its price" lazy>
+      <form
+        className="stack"
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          keep.run({ holdingId: lot.holdingId, entry });
+        }}
+      >
+        <LotFields
+          entry={entry}
+          onChange={(part) => {
+            keep.clear();
+            setEntry({ ...entry, ...part });
+          }}
+          at={keep.at}
+          places={house.places}
+          currency={house.currency}
+        />
+        <Problems problems={[...keep.atHead(...LOT_FIELDS), ...never.problems]} />
+        <div className={styles.acts}>
+          <Button type="submit" variant="outlined" disabled={keep.pending}>
+            Put it right
+          </Button>
+          <Button variant="text" disabled={never.pending} onClick={() => never.run({ holdingId: lot.holdingId })}>
+            it never came
+          </Button>
+        </div>
+      </form>
+    </Fold>
+  );
+}
+
+/** What can be wrong with an ingredient: its weight, that it is nowhere, that it is recalled. */
+function LotWrong({ lot, onDone }: Pick<LotInHandProps, 'lot' | 'onDone'>) {
+  const { readScale, scaleUnit } = useUnits();
+  const [scale, setScale] = useState('');
+  const [why, setWhy] = useState('');
+  const [unread, setUnread] = useState<string>();
+  const holdingIds = [lot.holdingId];
+  const slot = `lot-${lot.holdingId}`;
+  const weigh = useCommand(weighLot, `${slot}-weigh`, ({ movementIds }) => {
+    setScale('');
+    onDone(`${lot.name} is put right.`, movementIds);
+  });
+  const say = useCommand(sayOfPacks, `${slot}-say`, (value, input) => {
+    setWhy('');
+    onDone(`${lot.name} ${input.is === 'lost' ? 'is lost' : 'is not cooked until you say so'}.`, value.movementIds);
+  });
+  const free = useCommand(unblockPacks, `${slot}-free`, ({ movementIds }) => {
+    setWhy('');
+    onDone(`${lot.name} may be cooked again.`, movementIds);
+  });
+  const reason = why.trim() === '' ? {} : { why };
+  return (
+    <Fold title="Something is wrong with it" open={lot.blocked}>
+      <div className="stack">
+        <form
+          className={styles.correct}
+          noValidate
+          onSubmit={(event) => {
+            event.preventDefault();
+            const reading = readScale(scale, 'asked');
+            setUnread(reading.ok ? undefined : reading.problem.message);
+            if (reading.ok) weigh.run({ holdingId: lot.holdingId, grams: reading.value });
+          }}
+        >
+          <Field
+            label="It really weighs"
+            unit={scaleUnit}
+            inputMode="decimal"
+            autoComplete="off"
+            value={scale}
+            onChange={(event) => setScale(event.target.value)}
+            problem={unread ?? weigh.at('grams')}
+          />
+          <Button type="submit" variant="outlined" disabled={weigh.pending}>
+            So it is
+          </Button>
+        </form>
+        <Field
+          label="Why"
+          hint="recalled, smells, nobody finds it"
+          autoComplete="off"
+          value={why}
+          onChange={(event) => setWhy(event.target.value)}
+          problem={say.at('why') ?? free.at('why')}
+        />
+        <Problems problems={[...weigh.atHead('grams'), ...say.atHead('why'), ...free.atHead('why')]} />
+        <div className={styles.acts}>
+          {lot.blocked ? (
+            <Button variant="outlined" disabled={free.pending} onClick={() => free.run({ holdingIds, why })}>
+              It may be cooked
+            </Button>
+          ) : (
+            <Button
+              variant="outlined"
+              disabled={say.pending}
+              onClick={() => say.run({ holdingIds, is: 'blocked', ...reason })}
+            >
+              Do not cook it
+            </Button>
+          )}
+          <Button
+            variant="outlined"
+            disabled={say.pending}
+            onClick={() => say.run({ holdingIds, is: 'lost', ...reason })}
+          >
+            It is nowhere
+          </Button>
+        </div>
+      </div>
+    </Fold>
+  );
+}

@@ -1,0 +1,84 @@
+import 'server-only';
+import { writeDay } from '@/core/calendar/local-date';
+import type { PlaceOffered } from '@/core/plan/list-entry';
+import { shelfLifeOf } from '@/core/preserve/shelf-life';
+import { writeMassIn, writeMoney } from '@/core/quantity/write';
+import { blockingOf } from '@/core/stock/blocked';
+import { sayLabel, type LotEntry } from '@/core/stock/lot-entry';
+import type { Page } from '@/data/page';
+import { readBatch } from '@/data/repositories/batches';
+import type { readAllPlaces } from '@/data/repositories/household';
+import { readLotsById, readUses, retypedLot } from '@/data/repositories/lots';
+import { readHistory } from '@/data/repositories/movements';
+import { readPacks } from '@/data/repositories/stock';
+import { entriesOf, type HistoryEntry } from '../history/queries';
+import { shownLot, type ShelfLot } from '../shelves/lots/queries';
+
+/** An ingredient in hand: what it is, what can be done with it, where it went. */
+export interface OpenLot extends ShelfLot {
+  readonly placeName: string;
+  readonly entry: LotEntry;
+  /** "came Tue 24 Nov, 1200 g for GBP 18.00". */
+  readonly came: string;
+  readonly label: string | undefined;
+  readonly rule: string;
+  readonly whyBlocked: readonly string[];
+  readonly isVoid: boolean;
+  /** What it was made of ahead. */
+  readonly madeOf: { readonly said: string; readonly href: string } | undefined;
+  readonly usedIn: readonly { readonly batchId: number; readonly said: string }[];
+  readonly moveTo: readonly { readonly placeId: number; readonly name: string }[];
+  readonly history: readonly HistoryEntry[];
+}
+
+/** What ingredients can be put into, and paid in. */
+export interface StoreHouse {
+  readonly places: readonly PlaceOffered[];
+  readonly currency: string;
+}
+
+export async function openLot(
+  read: Page,
+  holdingId: number,
+  places: Awaited<ReturnType<typeof readAllPlaces>>,
+): Promise<OpenLot | undefined> {
+  const { db, today, household, reference } = read;
+  const [lot] = await readLotsById(db, [holdingId]);
+  if (!lot) return undefined;
+  const history = await readHistory(db, holdingId);
+  const write = (mass: number) => writeMassIn(mass, household.unitSet);
+  const usedIn = [];
+  for (const { batchId, grams } of await readUses(db, { holdingIds: [holdingId] })) {
+    const batch = await readBatch(db, batchId, household.energyFactors);
+    if (batch) usedIn.push({ batchId, said: `${write(grams)} in ${batch.recipeName}` });
+  }
+  return {
+    ...shownLot(lot, today),
+    placeName: lot.placeName,
+    entry: retypedLot(lot, household.unitSet),
+    came: `${history[0]?.kind === 'found' ? 'found' : lot.madeOf === undefined ? 'came' : 'made'} ${writeDay(lot.receivedOn, today)}, ${write(lot.receivedGrams)}${lot.priceMinor === undefined ? ', no price yet' : ` for ${writeMoney(lot.priceMinor, household.currency)}`}`,
+    label: lot.label && sayLabel(lot.label),
+    rule: lot.rule,
+    whyBlocked: blockingOf(history).flatMap(({ note }) => note ?? []),
+    isVoid: lot.void,
+    madeOf: await madeOf(read, lot.madeOf),
+    usedIn,
+    moveTo: places
+      .filter(
+        (each) =>
+          each.archivedAt === null &&
+          each.id !== lot.placeId &&
+          shelfLifeOf(reference.shelfLives, lot.foodKind, each.kind),
+      )
+      .map(({ id, name }) => ({ placeId: id, name })),
+    history: entriesOf(read, history, places),
+  };
+}
+
+async function madeOf({ db, today }: Page, holdingId: number | undefined): Promise<OpenLot['madeOf']> {
+  if (holdingId === undefined) return undefined;
+  const [lot] = await readLotsById(db, [holdingId]);
+  if (lot) return { said: `${lot.name}, came ${writeDay(lot.receivedOn, today)}`, href: `/store?lot=${holdingId}` };
+  const [pack] = await readPacks(db, [holdingId]);
+  return pack && { said: `${pack.code}, ${pack.recipeName}`, href: `/store?pack=${pack.code}` };
+}
