@@ -109,6 +109,32 @@ export function stoveEnergy(
 export const sayCost = (cost: Pick<Cost, 'minor' | 'known'>, currency: string, per = 1): string =>
   `${isWhole(cost) ? '' : 'at least '}${writeMoney(cost.minor * per, currency)}`;
 
+/** Food of a pot as it is priced: minor units of a kcal, and the part of the pot's weight that has a price. */
+export interface KcalPrice {
+  readonly perKcal: number;
+  readonly known: number;
+}
+
+export interface EatenKcal {
+  readonly kcal: number;
+  /** Undefined: of a pot that nobody can price. */
+  readonly price: KcalPrice | undefined;
+}
+
+/**
+ * What was eaten in so many days cost a day, and the part of its kcal that was priced whole. A g of dried food costs what went into
+ * it: kcal are what a pot's cost is divided by. Undefined where nothing has a price. Source: arithmetic.
+ */
+export function costOfDays(
+  eaten: readonly EatenKcal[],
+  days: number,
+): { readonly minor: number; readonly known: number } | undefined {
+  const all = addUp(eaten, ({ kcal }) => kcal);
+  const known = addUp(eaten, ({ kcal, price }) => kcal * (price?.known ?? 0));
+  if (!(known > 0) || !(days > 0)) return undefined;
+  return { minor: addUp(eaten, ({ kcal, price }) => kcal * (price?.perKcal ?? 0)) / days, known: known / all };
+}
+
 /** What a day of a dog costs with one food, in minor units: its kcal by what a kcal of that costs. Source: arithmetic. */
 export const costOfDay = (kcal: number, kcalPerGram: number, minorPerGram: number): number =>
   (kcal / kcalPerGram) * minorPerGram;

@@ -9,6 +9,8 @@ export interface Wasted {
   readonly became: 'thrown' | 'lost';
   readonly grams: number;
   readonly kcal: number;
+  /** Minor units that it had cost; undefined: nobody knows. */
+  readonly minor?: number | undefined;
 }
 
 export const WASTE_REASONS = [
@@ -39,6 +41,10 @@ export interface WasteMonth {
   readonly month: string;
   readonly grams: number;
   readonly kcal: number;
+  /** Minor units of what has a price; undefined: nothing of it has. */
+  readonly minor: number | undefined;
+  /** Some of it has no price. */
+  readonly isAtLeast: boolean;
   readonly reasons: readonly { readonly reason: WasteReason; readonly grams: number; readonly kcal: number }[];
 }
 
@@ -62,6 +68,8 @@ export function wasteByMonth(wasted: readonly Wasted[]): WasteMonth[] {
             month,
             grams: addUp(reasons, (each) => each.grams),
             kcal: addUp(reasons, (each) => each.kcal),
+            minor: own.some((each) => each.minor !== undefined) ? addUp(own, (each) => each.minor ?? 0) : undefined,
+            isAtLeast: own.some((each) => each.minor === undefined),
             reasons,
           },
         ];

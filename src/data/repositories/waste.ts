@@ -7,11 +7,16 @@ import type { Wasted } from '@/core/stock/waste';
 import type { Tx } from '../database';
 import { bowlLeft, holding, leg, movement } from '../schema/stock';
 
+/** What was wasted, and of which pack or ingredient; what a dog left was of none any more. */
+export interface WastedOf extends Wasted {
+  readonly holdingId: number | undefined;
+}
+
 /**
  * What was thrown away or lost since a day, a row for every movement; what a later one takes back is a row below 0 of the day and the
  * words of the first.
  */
-export async function readWaste(tx: Tx, since: LocalDate): Promise<Wasted[]> {
+export async function readWaste(tx: Tx, since: LocalDate): Promise<WastedOf[]> {
   const first = alias(movement, 'first');
   const rows = await tx
     .select({
@@ -31,7 +36,7 @@ export async function readWaste(tx: Tx, since: LocalDate): Promise<Wasted[]> {
   if (rows.length === 0) return [];
   const ids = rows.flatMap(({ id, reverses }) => [id, ...(reverses === null ? [] : [reverses])]);
   const held = await tx
-    .select({ id: leg.movementId, density: holding.density })
+    .select({ id: leg.movementId, holdingId: holding.id, density: holding.density })
     .from(leg)
     .innerJoin(holding, eq(holding.id, leg.holdingId))
     .where(inArray(leg.movementId, ids));
@@ -41,10 +46,11 @@ export async function readWaste(tx: Tx, since: LocalDate): Promise<Wasted[]> {
     .from(bowlLeft)
     .where(inArray(bowlLeft.movementId, ids));
   const density = new Map([
-    ...held.map((row) => [row.id, row.density] as const),
+    ...held.flatMap((row) => (row.density === null ? [] : [[row.id, row.density] as const])),
     ...left.map((row) => [row.id, row.kcal / fromTenths(row.amount)] as const),
   ]);
-  return rows.map((row): Wasted => {
+  const of = new Map(held.map((row) => [row.id, row.holdingId]));
+  return rows.map((row): WastedOf => {
     const grams = fromTenths(row.amount);
     return {
       day: row.firstDay ?? row.day,
@@ -52,6 +58,7 @@ export async function readWaste(tx: Tx, since: LocalDate): Promise<Wasted[]> {
       became: row.account === 'lost' ? 'lost' : 'thrown',
       grams,
       kcal: grams * (density.get(row.reverses ?? row.id) ?? density.get(row.id) ?? 0),
+      holdingId: of.get(row.reverses ?? row.id) ?? of.get(row.id),
     };
   });
 }

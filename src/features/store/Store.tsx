@@ -81,6 +81,7 @@ export function Store({ view }: { view: StoreView }) {
             <Link href="/store/count">count what is there</Link>
             <Link href="/store/power">power cut</Link>
             <Link href="/store/trace">recall</Link>
+            <Link href="/store/value">what it costs</Link>
             <Link href="/store/waste">not eaten</Link>
             <Link href="/store/table" aria-keyshortcuts={on ? 'l' : undefined}>
               as a table

@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { WASTE_REASONS, type WasteReason } from '@/core/stock/waste';
-import { writeKcal } from '@/core/quantity/write';
+import { writeKcal, writeMoney } from '@/core/quantity/write';
 import { HatchTile } from '@/ui/badges/badges';
 import { hatchFill } from '@/ui/badges/hatch-defs';
 import { stackedBar } from '@/ui/charts/stacked-bar';
@@ -37,7 +37,8 @@ export function Waste({ view }: { view: WasteView }) {
       <div className="titleRow">
         <h1>{months.length === 0 ? 'Nothing was wasted' : 'Not eaten'}</h1>
         <p className="soft">
-          thrown away or lost in the last twelve months · <Link href="/store">to the Store</Link>
+          thrown away or lost in the last twelve months · <Link href="/store/value">what it costs</Link> ·{' '}
+          <Link href="/store">to the Store</Link>
         </p>
       </div>
       {months.length === 0 && <p>What is thrown away or not found stands here, by its reason.</p>}
@@ -47,6 +48,8 @@ export function Waste({ view }: { view: WasteView }) {
             <b>{month.said}</b>
             <span>
               {inSum(month.grams)}, {writeKcal(month.kcal)} kcal
+              {month.minor !== undefined &&
+                `, ${month.isAtLeast ? 'at least ' : ''}${writeMoney(month.minor, view.currency)}`}
             </span>
             <svg viewBox={`0 0 ${WIDTH} ${HIGH}`} width="100%" aria-hidden>
               {stackedBar(month.reasons, ({ grams }) => grams / most, WIDTH).map(({ of, x, width }) => (

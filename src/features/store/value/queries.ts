@@ -1,0 +1,128 @@
+import 'server-only';
+import { addUp } from '@/core/add-up';
+import { addDays, dayIn, writeDay } from '@/core/calendar/local-date';
+import { dayEnergy } from '@/core/dog/day-energy';
+import type { Explanation } from '@/core/explanation';
+import { labelKcalPer100 } from '@/core/food/label';
+import { pricePerGram } from '@/core/food/supply-entry';
+import { countOf } from '@/core/quantity/count-words';
+import { writeMoney, writeNumber } from '@/core/quantity/write';
+import type { Protein } from '@/core/recipe/protein';
+import { costOfDay, costOfDays, sayCost } from '@/core/stock/cost';
+import { pageQuery, readProteins } from '@/data/page';
+import { readBatch, readBatchList } from '@/data/repositories/batches';
+import { readCosts } from '@/data/repositories/costs';
+import { readDogs } from '@/data/repositories/dogs';
+import { readEatenKcal } from '@/data/repositories/eaten-kcal';
+import { readKcalPrices } from '@/data/repositories/kcal-prices';
+import { readPantry } from '@/data/repositories/pantry';
+import { proteinOf } from '../shelves/queries';
+
+/** So many days back, and so many of the last pots. */
+const [DAYS, POTS] = [28, 8];
+
+export interface ValueView {
+  readonly days: number;
+  readonly dogs: readonly {
+    readonly dogId: number;
+    readonly name: string;
+    readonly badge: number;
+    readonly letters: string;
+    /** What a day of what it was given cost; undefined: nothing of it has a price. */
+    readonly home: { readonly minor: number; readonly said: string; readonly why: Explanation } | undefined;
+    /** The same kcal as bought food, by its label. */
+    readonly bought: readonly { readonly name: string; readonly minor: number; readonly said: string }[];
+  }[];
+  readonly pots: readonly {
+    readonly batchId: number;
+    readonly name: string;
+    readonly when: string;
+    readonly protein: Protein;
+    readonly minor: number;
+    readonly said: string;
+    readonly aKilo: string | undefined;
+    readonly unknown: readonly string[];
+    readonly why: Explanation;
+  }[];
+  /** What a press leads to where nothing has a price yet. */
+  readonly isBare: boolean;
+}
+
+/** What a day of each dog cost, beside the bought food whose label says its kcal and price; and what the last pots cost. */
+export const valueView = pageQuery(async (read): Promise<ValueView> => {
+  const { db, today, household, reference, now } = read;
+  const { currency, unitSet } = household;
+  const here = { tx: db, reference, household, now };
+  const dogs = await readDogs(db);
+  const proteins = await readProteins(read);
+  const eaten = (await readEatenKcal(db, addDays(today, -DAYS))).filter(({ day }) => day < today);
+  const prices = await readKcalPrices(here, [...new Set(eaten.flatMap(({ batchId }) => batchId ?? []))]);
+  const foods = (await readPantry(db, reference)).supplies.flatMap(({ name, label, archived }) => {
+    const [kcal, price] = [labelKcalPer100(label, unitSet), pricePerGram(label)];
+    return archived || kcal === undefined || price === undefined ? [] : [{ name, kcalPerGram: kcal / 100, price }];
+  });
+  const cooked = (await readBatchList(db, {})).filter(
+    ({ state, parentId }) => state !== 'planned' && parentId === undefined,
+  );
+  const pots = [];
+  for (const { id } of cooked.slice(0, POTS)) {
+    const batch = await readBatch(db, id, household.energyFactors);
+    if (batch && batch.state !== 'planned') pots.push(batch);
+  }
+  const costs = await readCosts(here, pots);
+  return {
+    days: DAYS,
+    dogs: dogs.map((dog) => {
+      const own = eaten.filter(({ dogId }) => dogId === dog.id);
+      const days = new Set(own.map(({ day }) => day)).size;
+      const parts = own.map(({ kcal, batchId }) => ({
+        kcal,
+        price: batchId === undefined ? undefined : prices.get(batchId),
+      }));
+      const home = costOfDays(parts, days);
+      const kcal = days === 0 ? dayEnergy(dog, today).homeKcal : addUp(own, (each) => each.kcal) / days;
+      return {
+        dogId: dog.id,
+        name: dog.name,
+        badge: dog.badge,
+        letters: dog.letters,
+        home: home && {
+          minor: home.minor,
+          said: sayCost(home, currency),
+          why: {
+            title: `${sayCost(home, currency)} a day`,
+            steps: [
+              { what: 'days with a bowl', sum: countOf(days, 'day') },
+              { what: 'in its bowls', sum: `${writeNumber(kcal, 0)} kcal a day` },
+              { what: 'of that with a price', sum: `${writeNumber(home.known * 100, 0)} %` },
+            ],
+            source:
+              'What went into each pot cost, by the kcal that came out of it into the bowls. What is added in the bowl is not counted.',
+          },
+        },
+        bought: foods.map((food) => {
+          const minor = costOfDay(kcal, food.kcalPerGram, food.price);
+          return { name: food.name, minor, said: writeMoney(minor, currency) };
+        }),
+      };
+    }),
+    pots: pots.flatMap((batch) => {
+      const cost = costs.get(batch.id);
+      if (!cost) return [];
+      return [
+        {
+          batchId: batch.id,
+          name: batch.recipeName,
+          when: writeDay(dayIn(batch.startedAt, household.timeZone), today),
+          protein: proteinOf(proteins, batch.recipeId),
+          minor: cost.minor,
+          said: sayCost(cost, currency),
+          aKilo: batch.state === 'weighed' ? sayCost(cost, currency, 1000 / batch.yield.net) : undefined,
+          unknown: cost.unknown,
+          why: cost.explanation,
+        },
+      ];
+    }),
+    isBare: costs.size === 0,
+  };
+});
