@@ -89,6 +89,27 @@ test('in the Store it is taken in hand: parted, frozen, made into something ahea
   await axe();
 });
 
+test('packs that were frozen before there were books come in with codes; what nobody can date is fed first', async () => {
+  await page.goto(`${hodman.address}/store/found`);
+  await page.getByRole('button', { name: 'It is in the books' }).click();
+  await expect(page.getByText('What does the scale say, in g?')).toBeVisible();
+  await page.getByLabel('How many alike').fill('3');
+  await page.getByLabel('Each holds').fill('450');
+  await page.getByRole('button', { name: 'It is in the books' }).click();
+  await expect(page.getByRole('heading', { name: 'V25, V26, V27' })).toBeVisible();
+  await axe();
+  await page.goto(`${hodman.address}/store?pack=V26`);
+  const hand = page.getByRole('region', { name: 'V26', exact: true });
+  await expect(hand).toContainText('a venison pot that nobody can date');
+  await expect(hand).toContainText('found, nobody knows since when');
+  await page.goto(hodman.address);
+  await expect(page.getByText('a venison pot that nobody can date').first()).toBeVisible();
+  await page.goto(`${hodman.address}/store/value`);
+  await expect(page.getByRole('heading', { name: 'What it costs' })).toBeVisible();
+  await expect(page.getByText('Harbour kibble').first()).toBeVisible();
+  await axe();
+});
+
 test('weighing out takes it by its date; the pot says what it cost, and a recall finds it raw and cooked', async () => {
   await page.goto(plan, { waitUntil: 'networkidle' });
   await startCookDay(page);

@@ -25,7 +25,8 @@ export interface LabelledPack {
   readonly isRaw: boolean;
   /** Dogs that do not get it. */
   readonly notFor: readonly string[];
-  readonly madeOn: LocalDate;
+  /** Undefined: it was found, and nobody knows. */
+  readonly madeOn: LocalDate | undefined;
   readonly safeUntil: LocalDate | undefined;
   readonly bestBy: LocalDate | undefined;
   readonly isFrozen: boolean;
@@ -80,7 +81,7 @@ export function labelWords(pack: LabelledPack, set: UnitSet): LabelWords {
         ? [pack.contents.map(({ name, grams }) => `${name} ${writeMassIn(grams, set)}`).join(' + ')]
         : []),
       pack.additions.length > 0 ? `in the bowl: ${pack.additions.join(', ')}` : '',
-      `made ${writeDayOnLabel(pack.madeOn)}`,
+      pack.madeOn === undefined ? 'found, date unknown' : `made ${writeDayOnLabel(pack.madeOn)}`,
       pack.lots.length > 0 ? `lot ${pack.lots.join(', ')}` : '',
     ].filter((line) => line !== ''),
     cautions: [

@@ -86,7 +86,7 @@ export async function keepContents(tx: Context['tx'], holdingIds: readonly numbe
   const came = await readSealed(tx, holdingIds);
   for (const found of await readPacks(tx, holdingIds)) {
     const [now, before] = [came.get(found.holdingId) ?? 0, tenths(found.sealedGrams)];
-    if (found.void || now === before) continue;
+    if (found.void || found.found || now === before) continue;
     const parts = splitToGram(
       now,
       found.contents.map(({ sealedAmount }) => sealedAmount),

@@ -84,9 +84,12 @@ async function intoNewPack(
     short: false,
     estimated: taken.some(({ from }) => from.estimated),
     moisture: most.moisture ?? null,
+    found: most.found ? { ...most.found, root: most.found.root ?? most.holdingId } : null,
   });
   const contents = new Map<string, typeof packContent.$inferInsert>();
   for (const { from, amount: out } of taken) {
+    // What was found has no contents that anybody knows.
+    if (from.contents.length === 0) continue;
     const shares = splitToGram(
       out,
       from.contents.map((each) => each.sealedAmount),
@@ -105,7 +108,8 @@ async function intoNewPack(
       });
     }
   }
-  await tx.insert(packContent).values([...contents.values()].filter((each) => each.amount > 0));
+  const own = [...contents.values()].filter((each) => each.amount > 0);
+  if (own.length > 0) await tx.insert(packContent).values(own);
   const legs: Leg[] = [
     ...taken.map(({ from, amount: out }) => ({ holdingId: from.holdingId, placeId: from.placeId, amount: -out })),
     { holdingId, placeId, amount },
@@ -142,6 +146,9 @@ export async function mixPacks(context: Context, input: MixEntry): Promise<{ cod
   const ids = input.parts.map((part) => part.holdingId);
   if (new Set(ids).size < ids.length) refuse('A pack stands here twice.', 'parts');
   const packs = await readPacks(context.tx, ids);
+  const unknown = packs.find(({ found }) => found !== undefined);
+  if (unknown)
+    refuse(`${unknown.code} was found: what is in it nobody wrote down, so that it is mixed with nothing.`, 'parts');
   const taken = input.parts.map(({ holdingId, grams }, index): Taken => {
     const from = atHand(packs, holdingId);
     const amount = tenths(grams);

@@ -178,6 +178,18 @@ export const SUPPLIES: readonly SupplyEntry[] = [
     priceGrams: '1000 g',
     mostPerKg: '0.4',
   },
+  {
+    // What the dogs ate before: beside it stands what a day of cooking costs.
+    name: 'Harbour kibble',
+    measure: 'cup',
+    measureGrams: '95 g',
+    amounts: [],
+    kcal: '3650',
+    kcalPer: 'kg',
+    crude: { protein: '26', fat: '14', fibre: '3', moisture: '9', ash: '7' },
+    price: '34.00',
+    priceGrams: '6000 g',
+  },
 ];
 
 /** What stands in the boatyard's galley. */

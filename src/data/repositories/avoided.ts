@@ -1,13 +1,15 @@
 import 'server-only';
-import { and, eq, gt, inArray } from 'drizzle-orm';
+import { and, eq, gt, inArray, isNotNull } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import type { LocalDate } from '@/core/calendar/local-date';
 import { avoidedOf, type KeptFrom } from '@/core/stock/avoided';
 import type { Tx } from '../database';
 import type { Reference } from '../reference/reference';
 import { batch, share } from '../schema/batches';
-import { holding, packContent } from '../schema/stock';
+import { everyLine } from '@/core/recipe/bases';
+import { holding, pack, packContent } from '../schema/stock';
 import type { StoredDog } from './dogs';
+import { readLatestVersion } from './recipes';
 
 /**
  * What was really cooked of the food that is there, in packs or warm on `today`, against the dogs' lists and what can hurt
@@ -24,6 +26,14 @@ export async function readAvoided(
     .from(packContent)
     .innerJoin(holding, eq(holding.id, packContent.holdingId))
     .where(gt(holding.amount, 0));
+  // What was found is of its recipe as that is now, as far as anybody knows.
+  const found = (
+    await tx
+      .select({ holdingId: pack.holdingId, found: pack.found })
+      .from(pack)
+      .innerJoin(holding, eq(holding.id, pack.holdingId))
+      .where(and(gt(holding.amount, 0), isNotNull(pack.found)))
+  ).flatMap((row) => (row.found ? [{ holdingId: row.holdingId, recipeId: row.found.recipeId }] : []));
   const warm = await tx
     .selectDistinct({ batchId: share.batchId })
     .from(share)
@@ -40,10 +50,37 @@ export async function readAvoided(
           .from(batch)
           .leftJoin(parent, eq(parent.id, batch.parentId))
           .where(inArray(batch.id, living));
+  const recipes = await readFoundFoods(
+    tx,
+    reference,
+    found.map(({ recipeId }) => recipeId),
+  );
   return avoidedOf(
-    { batches: batches.map((own) => ({ id: own.id, foods: (own.parent ?? own.summary)?.foods ?? [] })), contents },
+    {
+      batches: [
+        ...batches.map((own) => ({ id: own.id, foods: (own.parent ?? own.summary)?.foods ?? [] })),
+        ...recipes.map(({ recipeId, foods }) => ({ id: -recipeId, foods })),
+      ],
+      contents: [...contents, ...found.map(({ holdingId, recipeId }) => ({ holdingId, batchId: -recipeId }))],
+    },
     dogs,
     reference.foods,
     reference.hazards,
   );
+}
+
+/** The foods of recipes as they are now, choices and all: whatever may be in a pack that nobody sealed here. */
+async function readFoundFoods(tx: Tx, reference: Reference, recipeIds: readonly number[]) {
+  const out = [];
+  for (const recipeId of new Set(recipeIds)) {
+    const version = await readLatestVersion(tx, reference, recipeId);
+    if (version)
+      out.push({
+        recipeId,
+        foods: version.written
+          .flatMap((line) => everyLine([line], {}))
+          .map(({ food, part, moment }) => ({ ndb: food.ndb, part, moment })),
+      });
+  }
+  return out;
 }

@@ -25,7 +25,7 @@ export async function readPacksFile({ db }: Pick<Page, 'db'>): Promise<string> {
       grams: pack.grams,
       kcal: Math.round(pack.grams * pack.density),
       water_ml: Math.round(pack.grams * pack.waterPerGram),
-      packed: pack.packedOn,
+      packed: pack.found?.isDated === false ? '' : pack.packedOn,
       safe_until: pack.safeUntil ?? '',
       best_by: pack.bestBy ?? '',
       thawed: pack.thawedOn ?? '',

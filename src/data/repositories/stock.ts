@@ -8,6 +8,7 @@ import type { ByProduct } from '@/core/batch/by-product';
 import type { BatchSummary } from '@/core/batch/summary';
 import { fromTenths, type HoldingRules } from '@/core/stock/ledger';
 import { sure } from '@/core/sure';
+import type { FoundPack } from '@/core/stock/found';
 import type { Tx } from '../database';
 import { batch, share } from '../schema/batches';
 import { dog } from '../schema/dogs';
@@ -49,6 +50,8 @@ export interface StoredPack {
   /** Of all its contents. */
   readonly recipeName: string;
   readonly contents: readonly StoredContent[];
+  /** It came into the books without a batch: of which recipe it is said to be. */
+  readonly found: FoundPack | undefined;
   /** When the pot was begun that most of it is from. */
   readonly cookedAt: Date | undefined;
   readonly dogId: number | undefined;
@@ -174,8 +177,9 @@ const toPack = (
 ): StoredPack => ({
   holdingId: sealed.holdingId,
   code: sealed.code,
-  recipeId: contents[0]?.recipeId ?? NaN,
-  recipeName: [...new Set(contents.map((each) => each.recipeName))].join(' and '),
+  recipeId: contents[0]?.recipeId ?? sealed.found?.recipeId ?? NaN,
+  recipeName: sealed.found?.name ?? [...new Set(contents.map((each) => each.recipeName))].join(' and '),
+  found: sealed.found ?? undefined,
   contents,
   cookedAt: contents[0]?.cookedAt ?? undefined,
   dogId: sealed.dogId ?? undefined,
@@ -186,7 +190,7 @@ const toPack = (
   foodKind: state.foodKind,
   fatty: state.fatty,
   grams: fromTenths(state.amount),
-  sealedGrams: addUp(contents, (each) => each.grams),
+  sealedGrams: sealed.found ? fromTenths(sealed.labelAmount) : addUp(contents, (each) => each.grams),
   labelGrams: fromTenths(sealed.labelAmount),
   density: sure(state.density),
   waterPerGram: state.waterPerGram,
@@ -246,6 +250,6 @@ export async function readPacksOfBatch(tx: Tx, batchId: number): Promise<StoredP
 export const readPackByCode = async (tx: Tx, code: string): Promise<StoredPack | undefined> =>
   (await toPacks(tx, await packQuery(tx).where(eq(pack.code, code.toUpperCase()))))[0];
 
-/** The day of the pot that a pack is from; of food that was found, the day it was packed. */
-export const potDay = (stored: StoredPack, timeZone: string): LocalDate =>
-  stored.cookedAt ? dayIn(stored.cookedAt, timeZone) : stored.packedOn;
+/** The day of the pot that a pack is from; of food that was found the day it was packed, undefined where nobody knows it. */
+export const potDay = (stored: StoredPack, timeZone: string): LocalDate | undefined =>
+  stored.cookedAt ? dayIn(stored.cookedAt, timeZone) : stored.found?.isDated === false ? undefined : stored.packedOn;

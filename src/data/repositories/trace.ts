@@ -1,5 +1,5 @@
 import 'server-only';
-import { and, asc, eq, isNull, like, sql } from 'drizzle-orm';
+import { and, asc, eq, isNotNull, isNull, like, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import type { LocalDate } from '@/core/calendar/local-date';
 import type { TraceGraph } from '@/core/stock/trace';
@@ -8,7 +8,7 @@ import { fromTenths } from '@/core/stock/ledger';
 import type { Tx } from '../database';
 import { batch, reading, share } from '../schema/batches';
 import { recipe, recipeVersion } from '../schema/recipes';
-import { bowl, bowlPart, holding, packContent } from '../schema/stock';
+import { bowl, bowlPart, holding, pack, packContent } from '../schema/stock';
 import { nameOfBatch } from './batches';
 import { readTracedLots, type TracedLot } from './lot-keys';
 import { readUses } from './lots';
@@ -68,6 +68,16 @@ export async function readTraceGraph(tx: Tx): Promise<{
     .from(packContent)
     .innerJoin(holding, eq(holding.id, packContent.holdingId))
     .where(eq(holding.void, false));
+  // What was found is of no pot that anybody knows: it, and what was split off it, is one food of its own.
+  const found = (
+    await tx
+      .select({ holdingId: pack.holdingId, found: pack.found, packedOn: pack.packedOn })
+      .from(pack)
+      .innerJoin(holding, eq(holding.id, pack.holdingId))
+      .where(and(eq(holding.void, false), isNotNull(pack.found)))
+  ).flatMap(({ holdingId, found: own, packedOn }) =>
+    own ? [{ holdingId, batchId: -(own.root ?? holdingId), name: `found: ${own.name}`, packedOn }] : [],
+  );
   const parts = await tx
     .select({
       id: bowl.id,
@@ -89,14 +99,18 @@ export async function readTraceGraph(tx: Tx): Promise<{
     bowls.set(id, { id, dogId, day, parts: [...(before?.parts ?? []), part] });
   }
   const packs = new Map<number, number[]>();
-  for (const { holdingId, batchId } of contents) packs.set(holdingId, [...(packs.get(holdingId) ?? []), batchId]);
+  for (const { holdingId, batchId } of [...contents, ...found])
+    packs.set(holdingId, [...(packs.get(holdingId) ?? []), batchId]);
   return {
     graph: {
-      batches: pots.map(({ id, parentId }) => ({
-        id,
-        ...(parentId === null ? {} : { parentId }),
-        lots: [...new Set([...(noted.get(id) ?? []), ...(taken.get(id) ?? [])])],
-      })),
+      batches: [
+        ...[...new Set(found.map(({ batchId }) => batchId))].map((id) => ({ id, lots: [] })),
+        ...pots.map(({ id, parentId }) => ({
+          id,
+          ...(parentId === null ? {} : { parentId }),
+          lots: [...new Set([...(noted.get(id) ?? []), ...(taken.get(id) ?? [])])],
+        })),
+      ],
       packs: [...packs].map(([holdingId, batchIds]) => ({ holdingId, batchIds })),
       bowls: [...bowls.values()].map(({ id, dogId, day, parts: own }) => ({
         id,
@@ -106,16 +120,23 @@ export async function readTraceGraph(tx: Tx): Promise<{
         batchIds: own.flatMap((part) => part.batchId ?? []),
       })),
     },
-    batches: new Map(
-      pots.map((row) => [
-        row.id,
-        {
-          id: row.id,
-          name: nameOfBatch({ ...row, byProduct: row.byProduct as ByProduct | null }),
-          startedAt: row.startedAt,
-        },
-      ]),
-    ),
+    batches: new Map([
+      ...found.map(
+        ({ batchId, name, packedOn }) =>
+          [batchId, { id: batchId, name, startedAt: new Date(`${packedOn}T12:00:00Z`) }] as const,
+      ),
+      ...pots.map(
+        (row) =>
+          [
+            row.id,
+            {
+              id: row.id,
+              name: nameOfBatch({ ...row, byProduct: row.byProduct as ByProduct | null }),
+              startedAt: row.startedAt,
+            },
+          ] as const,
+      ),
+    ]),
     bowls,
     lots: [...traced.values()],
   };

@@ -15,6 +15,7 @@ import {
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
 import type { LocalDate } from '../../core/calendar/local-date';
+import type { FoundPack } from '../../core/stock/found';
 import type { FoodKind, LabelDate, Packaging } from '../../core/preserve/shelf-life';
 import type { LEFT_FATES } from '../../core/stock/left';
 import type { Account, MovementKind, Origin } from '../../core/stock/ledger';
@@ -91,6 +92,8 @@ export const pack = pgTable('pack', {
   freezeIn: integer('freeze_in').references(() => place.id),
   /** Part of it that was water when its trays were weighed last; null: nobody knows. */
   moisture: doublePrecision('moisture'),
+  /** It came into the books without a batch; null: it was sealed here. */
+  found: jsonb('found').$type<FoundPack>(),
 });
 
 /** An ingredient that came in together: what stood on its wrapper and on the bill. */

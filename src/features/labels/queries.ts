@@ -1,6 +1,6 @@
 import 'server-only';
 import { asIfHere } from '@/core/dog/days-off';
-import { dayIn, type LocalDate } from '@/core/calendar/local-date';
+import type { LocalDate } from '@/core/calendar/local-date';
 import { homeEnergyOn, mealsOn } from '@/core/dog/meals';
 import type { Dog } from '@/core/dog/dog';
 import { writeDose, writeMassIn } from '@/core/quantity/write';
@@ -11,7 +11,7 @@ import { pageQuery, readProteins, type Page } from '@/data/page';
 import { readAvoided } from '@/data/repositories/avoided';
 import { readBatch } from '@/data/repositories/batches';
 import { readDogs } from '@/data/repositories/dogs';
-import { readPacks, waitsForFreezer, type StoredPack } from '@/data/repositories/stock';
+import { potDay, readPacks, waitsForFreezer, type StoredPack } from '@/data/repositories/stock';
 import type { LabelToPrint } from './pdf';
 
 /** The labels of packs by their holdings, in that order; those that were taken back have none. */
@@ -60,7 +60,7 @@ async function wordsOf(
       pack.split?.map(({ dogId, grams }) => ({ name: nameOf(dogId), grams })) ??
       (pack.dogId === undefined ? [] : [{ name: nameOf(pack.dogId), grams: pack.labelGrams }]),
     notFor: avoided.dogsNotFor({ holdingId: pack.holdingId }).map(nameOf),
-    madeOn: pack.cookedAt ? dayIn(pack.cookedAt, household.timeZone) : pack.packedOn,
+    madeOn: potDay(pack, household.timeZone),
     ...(waitsForFreezer(pack)
       ? { safeUntil: undefined, bestBy: pack.labelBestBy, isFrozen: true }
       : { safeUntil: pack.safeUntil, bestBy: pack.bestBy, isFrozen: pack.placeKind === 'freezer' }),

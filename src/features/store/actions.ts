@@ -9,6 +9,8 @@ import * as counted from '@/data/commands/count';
 import * as repack from '@/data/commands/repack';
 import * as said from '@/data/commands/said-of-packs';
 import * as lots from '@/data/commands/lots';
+import { foundSchema } from '@/core/stock/found';
+import * as found from '@/data/commands/found-packs';
 import * as stock from '@/data/commands/stock';
 import { describeLotSchema, prepareSchema, receiveSchema } from '@/core/stock/lot-entry';
 import { movePacksSchema } from '@/core/schema';
@@ -30,6 +32,7 @@ export const prepareLot = houseAction('prepare lot', prepareSchema, lots.prepare
 export const weighLot = houseAction('weigh lot', correctSchema, lots.weighLot);
 export const partLot = houseAction('part lot', partSchema, lots.partLot);
 export const takeBackLot = houseAction('take back lot', lotSchema, lots.takeBackLot);
+export const foundPacks = houseAction('found packs', foundSchema, found.foundPacks);
 export const movePacks = houseAction('move packs', movePacksSchema, stock.movePacks);
 export const discardPacks = houseAction('discard packs', throwSchema, stock.discardPacks);
 export const reverseAll = houseAction('reverse all', reverseAllSchema, stock.reverseAll);

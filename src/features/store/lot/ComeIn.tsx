@@ -1,6 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import Link from 'next/link';
 import { useState } from 'react';
 import type { KnownFood } from '@/core/food/food';
 import { kindOfLot, placeKindOf } from '@/core/stock/lot';
@@ -56,6 +57,10 @@ export function ComeIn({ house, onDone, onClose }: ComeInProps) {
   return (
     <section aria-labelledby="come-in" className={styles.inHand}>
       <h2 id="come-in">What came in?</h2>
+      <p className="note">
+        A finished pack that was frozen before there were books? <Link href="/store/found">Write it down as found</Link>
+        .
+      </p>
       <form
         className="stack"
         noValidate

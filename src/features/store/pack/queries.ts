@@ -118,7 +118,7 @@ export async function openPack(
     pot: sayPot(proteinOf(proteins, pack.recipeId).word, potDay(pack, household.timeZone), today, pack.unproven),
     density: pack.density,
     waterPerGram: pack.waterPerGram,
-    packed: writeDay(pack.packedOn, today),
+    packed: pack.found?.isDated === false ? 'nobody knows when' : writeDay(pack.packedOn, today),
     isFrozen: pack.placeKind === 'freezer',
     estimated: pack.estimated,
     backIn: pack.void ? pack.contents[0]?.batchId : undefined,

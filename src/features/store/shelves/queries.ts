@@ -36,7 +36,8 @@ export interface ShelfPack {
   readonly notes: readonly string[];
   /** The day that it is to be fed or is best by; undefined: none. */
   readonly useBy: LocalDate | undefined;
-  readonly packedOn: LocalDate;
+  /** Undefined: nobody knows. */
+  readonly packedOn: LocalDate | undefined;
   readonly placeId: number;
   readonly placeName: string;
   readonly blocked: boolean;
@@ -84,6 +85,7 @@ export function shownPack(pack: StoredPack, { proteins, dogs, places, today }: S
   const notes = [
     ...(pack.blocked ? ['blocked'] : []),
     ...(pack.foodKind === 'raw' ? ['raw'] : []),
+    ...(pack.found ? [pack.found.isDated ? 'found' : 'found, nobody knows since when'] : []),
     ...(pack.unproven ? [UNPROVEN] : []),
     ...(pack.short ? ['short'] : []),
     ...(pack.thawedOn ? [`thawed ${writeDay(pack.thawedOn, today)}`] : []),
@@ -107,7 +109,7 @@ export function shownPack(pack: StoredPack, { proteins, dogs, places, today }: S
     tone,
     notes,
     useBy: date,
-    packedOn: pack.packedOn,
+    packedOn: pack.found?.isDated === false ? undefined : pack.packedOn,
     placeId: pack.placeId,
     placeName,
     blocked: pack.blocked,

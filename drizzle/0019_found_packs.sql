@@ -1,0 +1,1 @@
+ALTER TABLE "pack" ADD COLUMN "found" jsonb;
