@@ -110,6 +110,25 @@ test('packs that were frozen before there were books come in with codes; what no
   await axe();
 });
 
+test('a table of stock comes in again: what cannot be is said row by row, what would become of it before it is kept', async () => {
+  await page.goto(`${hodman.address}/store/file`, { waitUntil: 'networkidle' });
+  const text = page.getByLabel('or its text, pasted');
+  const look = page.getByRole('button', { name: 'See what becomes of it' });
+  await text.fill('code;grams\nV17;1,234\nZ99;5\nV17;6');
+  await look.click();
+  await expect(page.getByText(/Row 2: The weight “1,234” can be read in two ways/)).toBeVisible();
+  await expect(page.getByText(/Row 4: V17 stands in row 2 as well/)).toBeVisible();
+  await text.fill('code;grams;place\nV17;388,5;Fridge\nV18;;');
+  await look.click();
+  await expect(page.getByRole('region', { name: 'Put right' })).toContainText('V17: 389 g, not');
+  await expect(page.getByRole('region', { name: 'As it is' })).toBeVisible();
+  await axe();
+  await page.getByRole('button', { name: 'So it is' }).click();
+  await expect(page.getByText('It is in the books.')).toBeVisible();
+  await page.goto(`${hodman.address}/store?pack=V17`);
+  await expect(page.getByRole('region', { name: 'V17', exact: true })).toContainText('Fridge');
+});
+
 test('weighing out takes it by its date; the pot says what it cost, and a recall finds it raw and cooked', async () => {
   await page.goto(plan, { waitUntil: 'networkidle' });
   await startCookDay(page);

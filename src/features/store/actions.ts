@@ -23,7 +23,9 @@ import {
   throwSchema,
   unblockSchema,
 } from '@/core/stock/store-acts';
-import { houseAction } from '@/data/house-action';
+import { stockTableSchema } from '@/core/stock/stock-table';
+import * as table from '@/data/commands/stock-table';
+import { houseAction, houseTry } from '@/data/house-action';
 import { correctSchema, lotSchema, partSchema, reverseSchema } from './schema';
 
 export const receiveLot = houseAction('receive lot', receiveSchema, lots.receiveLot);
@@ -33,6 +35,8 @@ export const weighLot = houseAction('weigh lot', correctSchema, lots.weighLot);
 export const partLot = houseAction('part lot', partSchema, lots.partLot);
 export const takeBackLot = houseAction('take back lot', lotSchema, lots.takeBackLot);
 export const foundPacks = houseAction('found packs', foundSchema, found.foundPacks);
+export const takeStockTable = houseAction('stock table', stockTableSchema, table.takeStockTable);
+export const tryStockTable = houseTry(stockTableSchema, table.takeStockTable);
 export const movePacks = houseAction('move packs', movePacksSchema, stock.movePacks);
 export const discardPacks = houseAction('discard packs', throwSchema, stock.discardPacks);
 export const reverseAll = houseAction('reverse all', reverseAllSchema, stock.reverseAll);

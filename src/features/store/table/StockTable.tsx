@@ -64,7 +64,8 @@ export function StockTable({ packs }: TableView) {
           ·{' '}
           <a href="/api/stock/movements" download>
             all movements as CSV
-          </a>
+          </a>{' '}
+          · <Link href="/store/file">a table in again</Link>
         </p>
       </div>
       <DataGrid

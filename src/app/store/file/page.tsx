@@ -1,0 +1,7 @@
+import { StockFile } from '@/features/store/file/StockFile';
+
+export const metadata = { title: 'Stock as a file' };
+
+export default function Page() {
+  return <StockFile />;
+}
