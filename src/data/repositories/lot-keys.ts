@@ -1,6 +1,6 @@
 import 'server-only';
 import { asc, eq } from 'drizzle-orm';
-import { writeDayOnLabel } from '@/core/calendar/local-date';
+import { writeDayOnLabel, type LocalDate } from '@/core/calendar/local-date';
 import { fromTenths } from '@/core/stock/ledger';
 import type { Tx } from '../database';
 import { place } from '../schema/household';
@@ -17,6 +17,13 @@ export interface TracedLot {
   readonly blocked: boolean;
 }
 
+/** What an ingredient is called in a recall: by its lot code, else by its name and the day that it came. */
+export const traceKeyOf = (of: {
+  readonly code: string | undefined;
+  readonly name: string;
+  readonly receivedOn: LocalDate;
+}): string => of.code ?? `${of.name}, ${writeDayOnLabel(of.receivedOn)}`;
+
 /** Every ingredient that ever came, by its holding. */
 export async function readTracedLots(tx: Tx): Promise<ReadonlyMap<number, TracedLot>> {
   const rows = await tx
@@ -29,7 +36,7 @@ export async function readTracedLots(tx: Tx): Promise<ReadonlyMap<number, Traced
   // What something was made of came before it.
   for (const { lot: own, amount, blocked, isVoid, placeKind } of rows) {
     if (isVoid) continue;
-    const key = own.code ?? `${own.name}, ${writeDayOnLabel(own.receivedOn)}`;
+    const key = traceKeyOf({ ...own, code: own.code ?? undefined });
     const before = own.madeOf === null ? [] : (traced.get(own.madeOf)?.keys ?? []);
     traced.set(own.holdingId, {
       holdingId: own.holdingId,

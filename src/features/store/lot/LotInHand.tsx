@@ -4,13 +4,13 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useEffect, useRef, useState } from 'react';
 import { Fold } from '@/ui/Fold';
-import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { LOT_FIELDS, LotFields } from '@/ui/lots/LotFields';
 import { useUnits } from '@/ui/units';
-import { describeLot, discardPacks, movePacks, sayOfPacks, takeBackLot, unblockPacks, weighLot } from '../actions';
+import { describeLot, discardPacks, movePacks, takeBackLot, weighLot } from '../actions';
 import { History } from '../pack/History';
+import { Wrong } from '../pack/Wrong';
 import styles from '../store.module.css';
 import { Part } from './Part';
 import { Prepare } from './Prepare';
@@ -49,7 +49,7 @@ export function LotInHand({ lot, house, onDone, onClose }: LotInHandProps) {
         <p className={styles.much}>
           {lot.isVoid ? 'was taken back' : isEmpty ? 'is used up' : <b>{inMass(lot.grams)}</b>}
         </p>
-        {!lot.isVoid && (
+        {!isEmpty && (
           <p className={lot.tone === 'plain' ? 'soft' : lot.tone}>
             {lot.placeName} · {lot.until}
             {lot.notes.length > 0 && ` · ${lot.notes.join(', ')}`}
@@ -76,7 +76,13 @@ export function LotInHand({ lot, house, onDone, onClose }: LotInHandProps) {
           </Button>
           <Part lot={lot} onDone={onDone} />
           <Prepare lot={lot} house={house} onDone={onDone} />
-          <LotWrong lot={lot} onDone={onDone} />
+          <Wrong
+            pack={{ ...lot, code: lot.name, mayBeOpened: false }}
+            verb="cook"
+            trace={`/store/trace?lot=${encodeURIComponent(lot.traceKey)}`}
+            correct={weighLot}
+            onDone={onDone}
+          />
         </>
       )}
       {!lot.isVoid && <Stands key={JSON.stringify(lot.entry)} lot={lot} house={house} onDone={onDone} />}
@@ -150,89 +156,6 @@ function Stands({ lot, house, onDone }: Pick<LotInHandProps, 'lot' | 'house' | '
           </Button>
         </div>
       </form>
-    </Fold>
-  );
-}
-
-/** What can be wrong with an ingredient: its weight, that it is nowhere, that it is recalled. */
-function LotWrong({ lot, onDone }: Pick<LotInHandProps, 'lot' | 'onDone'>) {
-  const { readScale, scaleUnit } = useUnits();
-  const [scale, setScale] = useState('');
-  const [why, setWhy] = useState('');
-  const [unread, setUnread] = useState<string>();
-  const holdingIds = [lot.holdingId];
-  const slot = `lot-${lot.holdingId}`;
-  const weigh = useCommand(weighLot, `${slot}-weigh`, ({ movementIds }) => {
-    setScale('');
-    onDone(`${lot.name} is put right.`, movementIds);
-  });
-  const say = useCommand(sayOfPacks, `${slot}-say`, (value, input) => {
-    setWhy('');
-    onDone(`${lot.name} ${input.is === 'lost' ? 'is lost' : 'is not cooked until you say so'}.`, value.movementIds);
-  });
-  const free = useCommand(unblockPacks, `${slot}-free`, ({ movementIds }) => {
-    setWhy('');
-    onDone(`${lot.name} may be cooked again.`, movementIds);
-  });
-  const reason = why.trim() === '' ? {} : { why };
-  return (
-    <Fold title="Something is wrong with it" open={lot.blocked}>
-      <div className="stack">
-        <form
-          className={styles.correct}
-          noValidate
-          onSubmit={(event) => {
-            event.preventDefault();
-            const reading = readScale(scale, 'asked');
-            setUnread(reading.ok ? undefined : reading.problem.message);
-            if (reading.ok) weigh.run({ holdingId: lot.holdingId, grams: reading.value });
-          }}
-        >
-          <Field
-            label="It really weighs"
-            unit={scaleUnit}
-            inputMode="decimal"
-            autoComplete="off"
-            value={scale}
-            onChange={(event) => setScale(event.target.value)}
-            problem={unread ?? weigh.at('grams')}
-          />
-          <Button type="submit" variant="outlined" disabled={weigh.pending}>
-            So it is
-          </Button>
-        </form>
-        <Field
-          label="Why"
-          hint="recalled, smells, nobody finds it"
-          autoComplete="off"
-          value={why}
-          onChange={(event) => setWhy(event.target.value)}
-          problem={say.at('why') ?? free.at('why')}
-        />
-        <Problems problems={[...weigh.atHead('grams'), ...say.atHead('why'), ...free.atHead('why')]} />
-        <div className={styles.acts}>
-          {lot.blocked ? (
-            <Button variant="outlined" disabled={free.pending} onClick={() => free.run({ holdingIds, why })}>
-              It may be cooked
-            </Button>
-          ) : (
-            <Button
-              variant="outlined"
-              disabled={say.pending}
-              onClick={() => say.run({ holdingIds, is: 'blocked', ...reason })}
-            >
-              Do not cook it
-            </Button>
-          )}
-          <Button
-            variant="outlined"
-            disabled={say.pending}
-            onClick={() => say.run({ holdingIds, is: 'lost', ...reason })}
-          >
-            It is nowhere
-          </Button>
-        </div>
-      </div>
     </Fold>
   );
 }

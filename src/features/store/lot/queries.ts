@@ -8,6 +8,7 @@ import { sayLabel, type LotEntry } from '@/core/stock/lot-entry';
 import type { Page } from '@/data/page';
 import { readBatch } from '@/data/repositories/batches';
 import type { readAllPlaces } from '@/data/repositories/household';
+import { traceKeyOf } from '@/data/repositories/lot-keys';
 import { readLotsById, readUses, retypedLot } from '@/data/repositories/lots';
 import { readHistory } from '@/data/repositories/movements';
 import { readPacks } from '@/data/repositories/stock';
@@ -17,6 +18,9 @@ import { shownLot, type ShelfLot } from '../shelves/lots/queries';
 /** An ingredient in hand: what it is, what can be done with it, where it went. */
 export interface OpenLot extends ShelfLot {
   readonly placeName: string;
+  readonly isFrozen: boolean;
+  /** What a recall asks for it by. */
+  readonly traceKey: string;
   readonly entry: LotEntry;
   /** "came Tue 24 Nov, 1200 g for GBP 18.00". */
   readonly came: string;
@@ -55,6 +59,8 @@ export async function openLot(
   return {
     ...shownLot(lot, today),
     placeName: lot.placeName,
+    isFrozen: lot.place === 'freezer',
+    traceKey: traceKeyOf(lot),
     entry: retypedLot(lot, household.unitSet),
     came: `${history[0]?.kind === 'found' ? 'found' : lot.madeOf === undefined ? 'came' : 'made'} ${writeDay(lot.receivedOn, today)}, ${write(lot.receivedGrams)}${lot.priceMinor === undefined ? ', no price yet' : ` for ${writeMoney(lot.priceMinor, household.currency)}`}`,
     label: lot.label && sayLabel(lot.label),

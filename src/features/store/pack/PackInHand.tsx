@@ -11,7 +11,7 @@ import { useCommand } from '@/ui/form/use-command';
 import { PrintLabels } from '@/ui/labels/PrintLabels';
 import { Quality } from '@/ui/quality/Quality';
 import { useUnits } from '@/ui/units';
-import { discardPacks, dropQuality, movePacks, noteQuality } from '../actions';
+import { correctPack, discardPacks, dropQuality, movePacks, noteQuality } from '../actions';
 import styles from '../store.module.css';
 import { AnyPortion } from './AnyPortion';
 import { History } from './History';
@@ -99,7 +99,13 @@ export function PackInHand({ pack, onDone, onClose }: PackInHandProps) {
             </Button>
           </div>
           <Split pack={pack} />
-          <Wrong pack={pack} onDone={onDone} />
+          <Wrong
+            pack={{ ...pack, mayBeOpened: pack.isDry && !pack.notes.some((note) => note.startsWith('opened')) }}
+            verb="feed"
+            trace={`/store/trace?pack=${pack.code}`}
+            correct={correctPack}
+            onDone={onDone}
+          />
         </>
       )}
       <AnyPortion pack={pack} />

@@ -6,40 +6,58 @@ import { useState } from 'react';
 import { Fold } from '@/ui/Fold';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
-import { useCommand } from '@/ui/form/use-command';
+import { useCommand, type HouseAction } from '@/ui/form/use-command';
 import { useUnits } from '@/ui/units';
-import { correctPack, sayOfPacks, unblockPacks } from '../actions';
+import { sayOfPacks, unblockPacks } from '../actions';
 import styles from '../store.module.css';
-import type { OpenPack } from './queries';
 
 const SAID = {
   opened: 'is open',
-  blocked: 'is not fed until you say so',
   lost: 'is lost',
   thawed: 'was thawed, and is frozen again',
 } as const;
 
+/** What something can be wrong with: a pack, or an ingredient. */
+interface Suspect {
+  readonly holdingId: number;
+  /** What it is called. */
+  readonly code: string;
+  readonly blocked: boolean;
+  readonly isFrozen: boolean;
+  readonly mayBeOpened: boolean;
+}
+
 interface WrongProps {
-  pack: OpenPack;
+  pack: Suspect;
+  /** What is done with it: a pack is fed, an ingredient cooked. */
+  verb: 'feed' | 'cook';
+  /** Where the same food went. */
+  trace: string;
+  correct: HouseAction<{ holdingId: number; grams: number }, unknown>;
   onDone: (said: string, movementIds: readonly number[]) => void;
 }
 
-/** What can be wrong with a pack: its weight, that it is nowhere, that it thawed, that it made a dog ill. */
-export function Wrong({ pack, onDone }: WrongProps) {
+const VERBS = { feed: 'fed', cook: 'cooked' } as const;
+
+/** What can be wrong with what lies there: its weight, that it is nowhere, that it thawed, that it made a dog ill. */
+export function Wrong({ pack, verb, trace, correct: putRight, onDone }: WrongProps) {
   const { readScale, scaleUnit } = useUnits();
   const slot = `pack-${pack.holdingId}`;
   const holdingIds = [pack.holdingId];
   const [scale, setScale] = useState('');
   const [why, setWhy] = useState('');
   const [unread, setUnread] = useState<string>();
-  const correct = useCommand(correctPack, `${slot}-correct`, () => setScale(''));
+  const correct = useCommand(putRight, `${slot}-correct`, () => setScale(''));
   const say = useCommand(sayOfPacks, `${slot}-say`, (value, input) => {
     setWhy('');
-    onDone(`${pack.code} ${SAID[input.is]}.`, value.movementIds);
+    onDone(
+      `${pack.code} ${input.is === 'blocked' ? `is not ${VERBS[verb]} until you say so` : SAID[input.is]}.`,
+      value.movementIds,
+    );
   });
   const free = useCommand(unblockPacks, `${slot}-free`, ({ movementIds }) => {
     setWhy('');
-    onDone(`${pack.code} may be fed again.`, movementIds);
+    onDone(`${pack.code} may be ${VERBS[verb]} again.`, movementIds);
   });
   const reason = why.trim() === '' ? {} : { why };
   const submit = () => {
@@ -89,7 +107,7 @@ export function Wrong({ pack, onDone }: WrongProps) {
               disabled={free.pending}
               onClick={() => free.run({ holdingIds, why })}
             >
-              It may be fed
+              It may be {VERBS[verb]}
             </Button>
           ) : (
             <Button
@@ -98,7 +116,7 @@ export function Wrong({ pack, onDone }: WrongProps) {
               disabled={say.pending}
               onClick={() => say.run({ holdingIds, is: 'blocked', ...reason })}
             >
-              Do not feed it
+              Do not {verb} it
             </Button>
           )}
           <Button
@@ -117,7 +135,7 @@ export function Wrong({ pack, onDone }: WrongProps) {
               It thawed, with ice in it still
             </Button>
           )}
-          {pack.isDry && !pack.notes.some((note) => note.startsWith('opened')) && (
+          {pack.mayBeOpened && (
             <Button
               variant="outlined"
               disabled={say.pending}
@@ -134,7 +152,7 @@ export function Wrong({ pack, onDone }: WrongProps) {
           </p>
         )}
         <p>
-          <Link href={`/store/trace?pack=${pack.code}`}>Where is the same food, and who ate of it?</Link>
+          <Link href={trace}>Where is the same food, and who ate of it?</Link>
         </p>
       </div>
     </Fold>

@@ -200,7 +200,7 @@ export const traceView = pageQuery(async (read, asked: TraceAsked): Promise<Trac
 export function traceAsked(params: Readonly<Record<string, string | string[] | undefined>>): TraceAsked {
   const text = (name: string) => {
     const value = params[name];
-    return typeof value === 'string' && value.trim() !== '' ? value.trim().slice(0, 60) : undefined;
+    return typeof value === 'string' && value.trim() !== '' ? value.trim().slice(0, 120) : undefined;
   };
   const number = (name: string, most: number) => {
     const value = Number(text(name));
