@@ -141,3 +141,17 @@ test('weighing out takes it by its date; the pot says what it cost, and a recall
   await page.goto(`${hodman.address}/store/trace?lot=${encodeURIComponent('L 2291')}`);
   await expect(page.getByText('Venison, barley & parsnip').first()).toBeVisible();
 });
+
+test('a household that rotates: no protein for longer than it says, where something else is in store', async () => {
+  await page.goto(`${hodman.address}/store/ahead`);
+  await page.goto(`${hodman.address}/household`, { waitUntil: 'networkidle' });
+  await page.getByLabel('One protein for a dog').selectOption('at most 2 days in a row');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText('Kept.')).toBeVisible();
+  await page.goto(`${hodman.address}/store/ahead`);
+  const why = page.getByText(/^something else, after 2 days of/).first();
+  for (let day = 0; day < 6 && !(await why.isVisible()); day++)
+    await page.getByRole('button', { name: 'The day after' }).click();
+  await expect(why).toBeVisible();
+  await axe();
+});

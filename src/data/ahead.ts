@@ -3,9 +3,10 @@ import { asIfHere } from '@/core/dog/days-off';
 import { addDays } from '@/core/calendar/local-date';
 import { homeEnergyOn, mealsOn } from '@/core/dog/meals';
 import type { KeptFrom } from '@/core/stock/avoided';
-import type { DogAhead } from '@/core/stock/cover';
+import type { DogAhead, Keeps } from '@/core/stock/cover';
 import type { Source } from '@/core/stock/draw';
-import type { Page } from './page';
+import { readProteins, type Page } from './page';
+import { readRecentProteins } from './repositories/recent-proteins';
 import { readAvoided } from './repositories/avoided';
 import { readBowlsOn, type StoredBowl } from './repositories/bowls';
 import { readDogs, type StoredDog } from './repositories/dogs';
@@ -21,7 +22,7 @@ export interface Ahead {
   /** Each pack and each pot that is eaten today, as a bowl sees it: those that are warm first, then the packs in their order. */
   readonly sources: readonly Source[];
   readonly meals: readonly DogAhead[];
-  readonly keeps: { readonly fridgeDays: number; readonly openedDriedDays: number };
+  readonly keeps: Keeps;
 }
 
 /** Reads what the coming days are played from. `bowls` are those of today, where they were read already. */
@@ -32,6 +33,11 @@ export async function readAhead(read: Page, bowls?: readonly StoredBowl[]): Prom
   const fed = bowls ?? (await readBowlsOn(db, today));
   const avoided = await readAvoided(db, reference, dogs, today);
   const warm = await readWarmShares(db, today, household.energyFactors);
+  const proteinDays = household.proteinDays ?? undefined;
+  // Nobody asks for proteins where there is no rule.
+  const proteins = proteinDays === undefined ? undefined : await readProteins(read);
+  const recent =
+    proteins && proteinDays !== undefined ? await readRecentProteins(db, today, proteinDays, proteins) : undefined;
   const days = new Map(dogs.map((dog): [number, number] => [dog.id, homeEnergyOn(asIfHere(dog), today)]));
   return {
     dogs,
@@ -41,10 +47,12 @@ export async function readAhead(read: Page, bowls?: readonly StoredBowl[]): Prom
     sources: [
       ...warm.map((each) => ({
         ...warmSourceOf(each, days),
+        protein: proteins?.get(each.recipeId),
         notFor: avoided.dogsNotFor({ batchId: each.batchId }),
       })),
       ...stock.map((pack) => ({
         ...sourceOf(pack, days),
+        protein: proteins?.get(pack.recipeId),
         notFor: avoided.dogsNotFor({ holdingId: pack.holdingId }),
       })),
     ],
@@ -52,12 +60,18 @@ export async function readAhead(read: Page, bowls?: readonly StoredBowl[]): Prom
       const done = new Set(fed.flatMap((bowl) => (bowl.dogId === dog.id ? [bowl.slotId] : [])));
       return {
         dogId: dog.id,
+        run: recent?.get(dog.id)?.run,
+        hadToday: recent?.get(dog.id)?.today,
         mealsOn: (index) => {
           const meals = mealsOn(dog, addDays(today, index)).filter((meal) => meal.kcal > 0);
           return index === 0 ? meals.filter((meal) => !done.has(meal.id)) : meals;
         },
       };
     }),
-    keeps: { fridgeDays: household.fridgeDays, openedDriedDays: reference.shelfLives.openedDriedDays.days },
+    keeps: {
+      fridgeDays: household.fridgeDays,
+      openedDriedDays: reference.shelfLives.openedDriedDays.days,
+      proteinDays,
+    },
   };
 }

@@ -54,9 +54,12 @@ const OPEN_PLANS = 8;
 export async function readToThaw(read: Page): Promise<ToThaw[]> {
   const { db, household, today } = read;
   const found: ToThaw[] = [];
+  const isFrozen = (await readLots(db)).some(({ place }) => place === 'freezer');
   for (const plan of await readPlans(db, OPEN_PLANS)) {
     if (!plan.open || plan.cookDay < today) continue;
     const items = await readPlanItems(db, plan.id);
+    // A list is long to work out: only where something of it may lie in the freezer.
+    if (!isFrozen && !items.some(({ fetchedFrom }) => fetchedFrom === 'freezer')) continue;
     for (const item of await readShopping(read, plan, await readBatchesOf(read, plan))) {
       const said = items.find(({ foodKey }) => foodKey === item.key);
       if (said?.ticked === true || (said?.fetchedFrom ?? usuallyFrom(item)) !== 'freezer') continue;

@@ -1,5 +1,6 @@
 import { addDays, type LocalDate } from '../calendar/local-date';
 import { drawMeal, fitFor, inOrderOfUse, type Drawn, type Source } from './draw';
+import { mainProtein, nextRun, rotated, tiredOf, type ProteinRun } from './rotation';
 import { addUp } from '../add-up';
 import { sure } from '../sure';
 
@@ -13,12 +14,25 @@ export interface DogAhead {
   readonly dogId: number;
   /** What is still to be fed on a day, meal by meal; 0 is today. Asked only while there is something to draw. */
   readonly mealsOn: (index: number) => readonly MealAhead[];
+  /** The protein that it had until yesterday, and what it had of today; absent: nobody asks. */
+  readonly run?: ProteinRun | undefined;
+  readonly hadToday?: string | undefined;
+}
+
+/** How long things keep here, and how a household wants to feed. */
+export interface Keeps {
+  readonly fridgeDays: number;
+  readonly openedDriedDays: number;
+  /** Days in a row that a dog gets one protein, where something else is there; absent: as long as it lasts. */
+  readonly proteinDays?: number | undefined;
 }
 
 export interface CoveredDay {
   readonly day: LocalDate;
   readonly drawn: readonly Drawn[];
   readonly covered: boolean;
+  /** The protein that it had for as long as the household allows: something else was taken out where there was any. */
+  readonly tired?: string;
 }
 
 export interface Cover {
@@ -33,7 +47,8 @@ export interface Cover {
  *
  * Takes each dog's meals (kcal) per day from today, how many days, the packs, the household's fridge days and the days
  * that opened dry food keeps; returns which pack feeds whom on which day. A frozen pack is taken as moved to the fridge the day
- * before its first use, a dry one as opened then. Once nothing is left, the days after a dog's first gap are gaps.
+ * before its first use, a dry one as opened then. A dog that has had one protein for as long as the household allows gets another where
+ * there is one, unless something is thawed already. Once nothing is left, the days after a dog's first gap are gaps.
  * Source: handbook 11.
  */
 export function coverOf(
@@ -41,10 +56,11 @@ export function coverOf(
   days: number,
   sources: readonly Source[],
   today: LocalDate,
-  keeps: { readonly fridgeDays: number; readonly openedDriedDays: number },
+  keeps: Keeps,
 ): Cover[] {
   const stock = new Map(sources.map((source) => [source.key, { ...source }]));
   const played = new Map<number, CoveredDay[]>(dogs.map((dog) => [dog.dogId, []]));
+  const runs = new Map(dogs.map((dog) => [dog.dogId, dog.run]));
   for (let index = 0; index < days; index++) {
     const day = addDays(today, index);
     const left = [...stock.values()].filter((source) => source.grams > 0);
@@ -55,17 +71,21 @@ export function coverOf(
         own.push({ day, drawn: [], covered: false });
         continue;
       }
+      const tired = tiredOf(runs.get(dog.dogId), keeps.proteinDays);
       const drawnToday: Drawn[] = [];
       let covered = true;
       for (const meal of together(dog.mealsOn(index))) {
         const { drawn, missing } = drawMeal(
           meal.kcal,
-          fitFor(
-            ready
-              .filter((source) => sure(stock.get(source.key)).grams > 0)
-              .map((source) => sure(stock.get(source.key))),
-            dog.dogId,
-            meal.recipeId,
+          rotated(
+            fitFor(
+              ready
+                .filter((source) => sure(stock.get(source.key)).grams > 0)
+                .map((source) => sure(stock.get(source.key))),
+              dog.dogId,
+              meal.recipeId,
+            ),
+            tired,
           ),
           dog.dogId,
         );
@@ -76,7 +96,11 @@ export function coverOf(
         drawnToday.push(...drawn);
         covered &&= missing === 0;
       }
-      own.push({ day, drawn: drawnToday, covered });
+      own.push({ day, drawn: drawnToday, covered, ...(tired === undefined ? {} : { tired }) });
+      if (keeps.proteinDays !== undefined) {
+        const drawn = mainProtein(drawnToday, (key) => sure(stock.get(key)).protein?.word);
+        runs.set(dog.dogId, nextRun(runs.get(dog.dogId), (index === 0 ? dog.hadToday : undefined) ?? drawn));
+      }
     }
   }
   return dogs.map((dog) => {
@@ -96,7 +120,7 @@ function together(meals: readonly MealAhead[]): MealAhead[] {
 function firstUse(
   source: Source,
   day: LocalDate,
-  keeps: { fridgeDays: number; openedDriedDays: number },
+  keeps: Pick<Keeps, 'fridgeDays' | 'openedDriedDays'>,
 ): Partial<Source> {
   if (source.place === 'freezer')
     return { place: 'fridge', opened: true, safeUntil: addDays(day, keeps.fridgeDays - 1) };

@@ -12,6 +12,8 @@ export interface Source {
   /** The dogs that it was made for, where they are several. */
   readonly dogIds?: readonly number[] | undefined;
   readonly recipeId?: number;
+  /** Its protein, by its word; absent: nobody asks, or knows. */
+  readonly protein?: { readonly word: string } | undefined;
   /** Dogs that do not get something that is in it. */
   readonly notFor?: readonly number[];
   readonly grams: number;

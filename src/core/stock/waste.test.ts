@@ -43,3 +43,18 @@ test('every gram that was not eaten is in one month and one reason, and what cam
     ),
   );
 });
+
+// Worked by hand: 400 g that cost 3.10, a jar of 90 g without a price, and a pack of 250 g that cost 2.00 and came back.
+test('the money of a month is that of what has a price, at least; what came back costs nothing', () => {
+  const day = '2026-11-20' as LocalDate;
+  const thrown = { day, why: 'mould', became: 'thrown' as const };
+  const back = { ...thrown, grams: 250, kcal: 300, minor: 200 };
+  const [month] = wasteByMonth([
+    { ...thrown, grams: 400, kcal: 500, minor: 310 },
+    { ...thrown, grams: 90, kcal: 0 },
+    back,
+    { ...back, grams: -250, kcal: -300, minor: -200 },
+  ]);
+  expect(month).toMatchObject({ minor: 310, isAtLeast: true, grams: 490 });
+  expect(wasteByMonth([{ ...thrown, grams: 90, kcal: 0 }])[0]).toMatchObject({ minor: undefined, isAtLeast: true });
+});

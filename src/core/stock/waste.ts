@@ -68,7 +68,10 @@ export function wasteByMonth(wasted: readonly Wasted[]): WasteMonth[] {
             month,
             grams: addUp(reasons, (each) => each.grams),
             kcal: addUp(reasons, (each) => each.kcal),
-            minor: own.some((each) => each.minor !== undefined) ? addUp(own, (each) => each.minor ?? 0) : undefined,
+            // In whole cents: what came back leaves no crumbs of them.
+            minor: own.some((each) => each.minor !== undefined)
+              ? Math.round(addUp(own, (each) => each.minor ?? 0))
+              : undefined,
             isAtLeast: own.some((each) => each.minor === undefined),
             reasons,
           },

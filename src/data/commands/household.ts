@@ -17,6 +17,8 @@ export interface HouseholdEntry {
   readonly unitSet: UnitSet;
   readonly energyFactors: EnergyFactors;
   readonly fridgeDays: number;
+  /** Days in a row of one protein; null: as long as it lasts. */
+  readonly proteinDays?: number | null | undefined;
   readonly timeZone: string;
   readonly currency: string;
   /** What the codes on labels open; empty: the address that the page was asked at. */
@@ -51,10 +53,13 @@ export async function saveHousehold(context: Context, entry: HouseholdEntry): Pr
   checkTimeZone(entry.timeZone);
   const mealTimes = need(readMealTimes(entry.mealTimes));
   const labelAddress = need(readLabelAddress(entry.labelAddress ?? ''));
-  const { kwhPrice, ...settings } = entry;
+  const { kwhPrice, proteinDays = context.household.proteinDays, ...settings } = entry;
+  if (proteinDays !== null && (!Number.isInteger(proteinDays) || proteinDays < 1 || proteinDays > 14))
+    refuse('From 1 to 14 days in a row, or no rule.', 'proteinDays');
   const kwhMinor = kwhPrice === undefined ? context.household.kwhMinor : need(readKwhPrice(kwhPrice));
   await changeHousehold(context.tx, {
     ...settings,
+    proteinDays,
     kwhMinor,
     labelAddress: labelAddress ?? null,
     mealTimes,

@@ -201,6 +201,19 @@ test('what stands of an ingredient is put right: how much came, where it lies, w
   await closes();
 });
 
+test('a price written down later rounds no weight', async () => {
+  const id = await receive({ amount: '12.4 g', kind: 'pantry', placeId: at('cupboard') }, '04582', 'Oil');
+  valueOf(
+    await house.run((context) =>
+      describeLot(context, {
+        holdingId: id,
+        entry: entry({ amount: '12 g', price: '0.20', kind: 'pantry', placeId: at('cupboard') }),
+      }),
+    ),
+  );
+  expect(await one(id)).toMatchObject({ grams: 12.4, receivedGrams: 12.4, priceMinor: 20 });
+});
+
 test('it is thrown away, blocked and moved as packs are; bad input leaves nothing behind', async () => {
   const id = await receive();
   valueOf(await house.run((context) => sayOfPacks(context, { holdingIds: [id], is: 'blocked', why: 'recall' })));

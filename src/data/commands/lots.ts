@@ -12,7 +12,7 @@ import { standing, tipOf } from '@/core/standing';
 import { sure } from '@/core/sure';
 import { readFoodsByKey } from '../repositories/foods';
 import { readPlaces } from '../repositories/household';
-import { readLotsById, type StoredLot } from '../repositories/lots';
+import { readLotsById, retypedLot, type StoredLot } from '../repositories/lots';
 import { holding, lot } from '../schema/stock';
 import { readHistory, readRules } from '../repositories/movements';
 import { datingIn, refold, writeMovement, writeMovements, type NewMovement } from './ledger';
@@ -170,7 +170,10 @@ export async function describeLot(
 ): Promise<{ movementIds: number[] }> {
   const { tx, reference } = context;
   const before = await lotWith(context, holdingId);
-  const read = needLot(context, entry);
+  const typed = needLot(context, entry);
+  // A weight that was not touched is not rounded by being read again.
+  const isSame = entry.amount === retypedLot(before, context.household.unitSet).amount;
+  const read = isSame ? { ...typed, grams: before.receivedGrams } : typed;
   const place =
     (await readPlaces(tx)).find((each) => each.id === entry.placeId) ?? refuse('Where does it lie?', 'placeId');
   if (!shelfLifeOf(reference.shelfLives, entry.kind, place.kind))

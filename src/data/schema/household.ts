@@ -35,6 +35,8 @@ export const household = pgTable(
     currency: text('currency').notNull(),
     /** What the codes on labels open, as "http://kitchen.local:3000"; null: the address that the page was asked at. */
     labelAddress: text('label_address'),
+    /** Days in a row that a dog gets one protein, where something else is there; null: as long as it lasts. */
+    proteinDays: integer('protein_days'),
     /** What a kWh costs, in minor units of the currency; null: nobody has said. */
     kwhMinor: doublePrecision('kwh_minor'),
     /** The end of the address of its calendar: who has it may read what is to be done; null: there is none. */

@@ -79,6 +79,18 @@ export function Household({ view }: { view: HouseholdView }) {
             onChange={(days) => change({ fridgeDays: Number(days) })}
           />
           <Choice
+            label="One protein for a dog"
+            value={String(entry.proteinDays ?? '')}
+            options={[
+              { value: '', label: 'as long as it lasts' },
+              ...['1', '2', '3', '4', '5', '7', '10', '14'].map((value) => ({
+                value,
+                label: `at most ${value} ${value === '1' ? 'day' : 'days'} in a row`,
+              })),
+            ]}
+            onChange={(days) => change({ proteinDays: days === '' ? null : Number(days) })}
+          />
+          <Choice
             label="Time zone"
             value={entry.timeZone}
             options={lists.timeZones}

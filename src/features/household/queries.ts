@@ -36,6 +36,7 @@ export const householdView = pageQuery(async (read) => {
     unitSet,
     energyFactors,
     fridgeDays,
+    proteinDays: household.proteinDays,
     timeZone,
     currency,
     labelAddress: labelAddress ?? '',

@@ -9,6 +9,8 @@ export const householdSchema = z.object({
   unitSet: z.enum(['metric', 'us']),
   energyFactors: z.enum(['4-9-4', 'modified', 'table']),
   fridgeDays: z.number().int(),
+  /** Days in a row of one protein; null: as long as it lasts. */
+  proteinDays: z.number().int().nullable().optional(),
   timeZone: z.string().trim().min(1).max(60),
   currency: z.string().trim().length(3),
   labelAddress: z.string().max(200).optional(),

@@ -11,6 +11,7 @@ import { pageQuery, readProteins, type Page } from '@/data/page';
 import { readAvoided } from '@/data/repositories/avoided';
 import { readBatch } from '@/data/repositories/batches';
 import { readDogs } from '@/data/repositories/dogs';
+import { readLotsById, readUses } from '@/data/repositories/lots';
 import { potDay, readPacks, waitsForFreezer, type StoredPack } from '@/data/repositories/stock';
 import type { LabelToPrint } from './pdf';
 
@@ -43,9 +44,19 @@ async function wordsOf(
   const dogs = await readDogs(db);
   const avoided = await readAvoided(db, reference, dogs, today);
   const lots = new Map<number, readonly string[]>();
-  for (const id of new Set(packs.flatMap((pack) => pack.contents.map(({ batchId }) => batchId)))) {
+  const batchIds = [...new Set(packs.flatMap((pack) => pack.contents.map(({ batchId }) => batchId)))];
+  const uses = await readUses(db, { batchIds });
+  const codes = new Map(
+    (await readLotsById(db, [...new Set(uses.map(({ holdingId }) => holdingId))])).map((lot) => [
+      lot.holdingId,
+      lot.code,
+    ]),
+  );
+  for (const id of batchIds) {
     const batch = await readBatch(db, id, household.energyFactors);
-    lots.set(id, batch && batch.state !== 'planned' ? batch.takes.flatMap(({ lot }) => lot ?? []) : []);
+    const noted = batch && batch.state !== 'planned' ? batch.takes.flatMap(({ lot }) => lot ?? []) : [];
+    const taken = uses.flatMap(({ batchId, holdingId }) => (batchId === id ? (codes.get(holdingId) ?? []) : []));
+    lots.set(id, [...new Set([...noted, ...taken])]);
   }
   const nameOf = (id: number) => dogs.find((dog) => dog.id === id)?.name ?? 'a dog';
   const labelled = (pack: StoredPack): LabelledPack => ({

@@ -132,7 +132,7 @@ export function WeeksAhead({ view }: { view: AheadView }) {
             const own = dog.days[at];
             return (
               <li key={dog.dogId}>
-                <b>{dog.name}</b>{' '}
+                <b>{dog.name}</b> {own?.rotated && <span className="note">{own.rotated} </span>}
                 {own && own.packs.length > 0
                   ? own.packs.map(({ code, said }) => (
                       <span key={code}>

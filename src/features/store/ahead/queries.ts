@@ -21,6 +21,8 @@ export interface AheadDay {
   readonly said: string;
   readonly covered: boolean;
   readonly hatch: Hatch | undefined;
+  /** It has had one protein for as long as the household allows: why this day's is another. */
+  readonly rotated: string | undefined;
   /** Which packs feed it, and why each comes before the next. */
   readonly packs: readonly { readonly code: string; readonly said: string }[];
 }
@@ -78,13 +80,17 @@ export const aheadView = pageQuery(async (read): Promise<AheadView> => {
             : last
               ? `${countOf(coverDays, 'day')}, to ${writeDay(last.day, today)}`
               : 'nothing in store',
-        days: days.map(({ day, drawn, covered }): AheadDay => {
+        days: days.map(({ day, drawn, covered, tired }): AheadDay => {
           const main = [...drawn].sort((a, b) => b.kcal - a.kcal)[0];
           return {
             day,
             covered,
             hatch: main && covered ? proteinFor(main.key).hatch : undefined,
             said: `${writeDay(day, today)}: ${covered ? drawn.map(({ code }) => code).join(', ') || 'fed already, or away' : 'nothing'}`,
+            rotated:
+              covered && tired !== undefined && main && proteinFor(main.key).word !== tired
+                ? `something else, after ${countOf(ahead.keeps.proteinDays ?? 0, 'day')} of ${tired}`
+                : undefined,
             packs: drawn.map(({ key, code, grams }) => ({
               code,
               said: `${writeMassIn(grams, set)}: ${why(key, dogId)}`,

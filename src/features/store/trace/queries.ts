@@ -42,6 +42,9 @@ export interface TraceView {
   readonly bowls: readonly { readonly id: number; readonly said: string }[];
 }
 
+/** So many lots are offered; an older one is asked about from its pot or its place in the Store (ours, no source). */
+const MOST_OFFERED = 200;
+
 /** A dog that is ill is asked about for so many days back, where nobody says otherwise (ours, no source). */
 const DAYS_BACK = 3;
 
@@ -50,9 +53,12 @@ export const traceView = pageQuery(async (read, asked: TraceAsked): Promise<Trac
   const set = household.unitSet;
   const dogs = await readDogs(db);
   const { graph, batches, bowls, lots: here } = await readTraceGraph(db);
-  const lots = [
-    ...new Set([...graph.batches.flatMap((batch) => batch.lots), ...here.flatMap(({ keys }) => keys)]),
-  ].sort();
+  // The newest first: whoever asks about a lot has it before them.
+  const known = new Set([
+    ...[...here].reverse().flatMap(({ keys }) => keys),
+    ...[...graph.batches].reverse().flatMap((batch) => batch.lots),
+  ]);
+  const lots = [...known].slice(0, MOST_OFFERED);
   const empty = {
     asked,
     lots,
@@ -82,7 +88,7 @@ export const traceView = pageQuery(async (read, asked: TraceAsked): Promise<Trac
         : { unknown: 'This pot is not known.' };
     }
     if (asked.lot !== undefined)
-      return lots.includes(asked.lot)
+      return known.has(asked.lot)
         ? { start: { lot: asked.lot }, said: `lot ${asked.lot}` }
         : { unknown: `No ingredient and no pot has the lot ${asked.lot} written down.` };
     if (asked.dog !== undefined) {

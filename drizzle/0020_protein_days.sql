@@ -1,0 +1,1 @@
+ALTER TABLE "household" ADD COLUMN "protein_days" integer;

@@ -1,0 +1,44 @@
+import type { Drawn, Source } from './draw';
+
+/** So many days in a row a dog had one protein. */
+export interface ProteinRun {
+  readonly protein: string;
+  readonly days: number;
+}
+
+/** The protein that a dog has had for as many days in a row as the household allows; undefined: none. */
+export const tiredOf = (run: ProteinRun | undefined, most: number | undefined): string | undefined =>
+  run !== undefined && most !== undefined && run.days >= most ? run.protein : undefined;
+
+/** A dog's run after another day; a day on which nobody knows what it ate, or nothing, ends it. */
+export const nextRun = (run: ProteinRun | undefined, eaten: string | undefined): ProteinRun | undefined =>
+  eaten === undefined ? undefined : { protein: eaten, days: run?.protein === eaten ? run.days + 1 : 1 };
+
+/** What lies thawed, warm or open is eaten, whatever it is of: only what is taken out next can be another protein. */
+const isOut = ({ place, opened, safeUntil }: Source): boolean =>
+  place === 'fridge' || place === 'warm' || opened || safeUntil !== undefined;
+
+/**
+ * Packs in the order in which a dog gets them that has had enough of a protein: what is out already, then other proteins, then the same again.
+ * Nothing is left out: where there is nothing else, it eats the same for another day.
+ *
+ * Source: rotation is common practice (no source); that dates and what is thawed come first is ours.
+ */
+export function rotated<T extends Source>(fit: readonly T[], tired: string | undefined): T[] {
+  if (tired === undefined) return [...fit];
+  const later = (source: T) => source.protein?.word === tired && !isOut(source);
+  return [...fit.filter((source) => !later(source)), ...fit.filter(later)];
+}
+
+/** The protein of most of a day's kcal; undefined where nothing was drawn, or nobody knows. */
+export function mainProtein(
+  drawn: readonly Drawn[],
+  proteinOf: (key: string) => string | undefined,
+): string | undefined {
+  const kcal = new Map<string, number>();
+  for (const part of drawn) {
+    const protein = proteinOf(part.key);
+    if (protein !== undefined) kcal.set(protein, (kcal.get(protein) ?? 0) + part.kcal);
+  }
+  return [...kcal].sort((a, b) => b[1] - a[1] || a[0].localeCompare(b[0]))[0]?.[0];
+}
