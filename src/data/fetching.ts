@@ -34,7 +34,7 @@ export async function readShopping(
       planned.written.map((line, place) => ({ recipe: batch.recipeName, line, grams: nth(planned.bought, place) })),
     ),
     household.unitSet,
-    plan.open ? { lots: await readLots(db), cookDay: plan.cookDay < today ? today : plan.cookDay } : undefined,
+    plan.open ? { lots: await readLots(db), cookDay: plan.cookDay, today } : undefined,
   );
 }
 

@@ -51,6 +51,7 @@ interface BoughtLine {
 export interface HouseFor {
   readonly lots: readonly Lot[];
   readonly cookDay: LocalDate;
+  readonly today: LocalDate;
 }
 
 /** What is missing by less than this part of what is needed is not bought (ours, no source). */
@@ -74,7 +75,9 @@ export function shoppingList(bought: readonly BoughtLine[], set: UnitSet, house?
       const { line } = nth(lines, 0);
       const mass = grams(addUp(lines, (each) => each.grams));
       const { source } = line;
-      const here = inHouse(key, house?.lots ?? [], house?.cookDay ?? NO_DAY);
+      const here = house
+        ? inHouse(key, house.lots, house.cookDay < house.today ? house.today : house.cookDay, house.today)
+        : NOTHING_HERE;
       const missing = mass - here.ready - here.frozen;
       const toBuy = grams(missing > mass * NOT_MISSED ? missing : 0);
       const kitchen = kitchenMeasure(line, toBuy > 0 ? toBuy : mass, set, 'bought');
@@ -99,7 +102,7 @@ export function shoppingList(bought: readonly BoughtLine[], set: UnitSet, house?
     .sort((a, b) => b.grams - a.grams);
 }
 
-const NO_DAY = '0000-01-01' as LocalDate;
+const NOTHING_HERE: InHouse = { ready: 0, frozen: 0, tooOld: 0, freezeBy: undefined };
 
 /** Where a thing of the list comes from as long as nobody has said: what is not in the house from the shop. */
 export const usuallyFrom = ({ toBuy, here, grams: needed }: ShoppingItem): FetchedFrom =>

@@ -98,7 +98,9 @@ export function coverOf(
       }
       own.push({ day, drawn: drawnToday, covered, ...(tired === undefined ? {} : { tired }) });
       if (keeps.proteinDays !== undefined) {
-        const drawn = mainProtein(drawnToday, (key) => sure(stock.get(key)).protein?.word);
+        const drawn = mainProtein(
+          drawnToday.map(({ key, kcal }) => ({ kcal, protein: sure(stock.get(key)).protein?.word })),
+        );
         runs.set(dog.dogId, nextRun(runs.get(dog.dogId), (index === 0 ? dog.hadToday : undefined) ?? drawn));
       }
     }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { LocalDate } from '../calendar/local-date';
-import { drawLots, freezeBy, inHouse, kindOfLot, placeKindOf, type Lot } from './lot';
+import { drawLots, inHouse, kindOfLot, placeKindOf, type Lot } from './lot';
 import { readLot, readPrice, type LotEntry } from './lot-entry';
 
 const day = (text: string) => text as LocalDate;
@@ -92,12 +92,28 @@ test('any draw takes no more than there is, and what it takes and misses is what
 });
 
 test('what will not be good on the cook day counts as too old, and says by when it must be frozen', () => {
+  const today = day('2026-11-27');
   const fresh = lot(1, { safeUntil: day('2026-11-29') });
   const lots = [fresh, lot(2, { place: 'freezer', safeUntil: undefined, grams: 700 }), lot(3, { key: '20005' })];
-  expect(inHouse('17343', lots, day('2026-11-28'))).toEqual({ ready: 1000, frozen: 700, tooOld: 0 });
-  expect(inHouse('17343', lots, day('2026-12-03'))).toEqual({ ready: 0, frozen: 700, tooOld: 1000 });
-  expect(freezeBy(fresh, day('2026-12-03'), day('2026-11-27'))).toBe('2026-11-29');
-  expect(freezeBy(fresh, day('2026-11-29'), day('2026-11-27'))).toBeUndefined();
+  const none = { tooOld: 0, freezeBy: undefined };
+  expect(inHouse('17343', lots, day('2026-11-28'), today)).toEqual({ ready: 1000, frozen: 700, ...none });
+  expect(inHouse('17343', lots, day('2026-11-29'), today)).toEqual({ ready: 1000, frozen: 700, ...none });
+  expect(inHouse('17343', lots, day('2026-12-03'), today)).toEqual({
+    ready: 0,
+    frozen: 700,
+    tooOld: 1000,
+    freezeBy: '2026-11-29',
+  });
+});
+
+test('what is past its safe day already is not told to be frozen, nor is what is blocked', () => {
+  const lots = [lot(1, { safeUntil: day('2026-11-26') }), lot(2, { safeUntil: day('2026-11-28'), blocked: true })];
+  expect(inHouse('17343', lots, day('2026-12-03'), day('2026-11-27'))).toEqual({
+    ready: 0,
+    frozen: 0,
+    tooOld: 0,
+    freezeBy: undefined,
+  });
 });
 
 describe('what is typed from a wrapper', () => {

@@ -112,27 +112,25 @@ export const missingOf = (grams: number, here: readonly Pick<Lot, 'grams'>[]): n
 export interface InHouse {
   readonly ready: number;
   readonly frozen: number;
-  /** There now, and not good any more by then unless it is frozen. */
+  /** Good now, in the fridge, and not any more by then unless it is frozen. */
   readonly tooOld: number;
+  /** The last day on which that may be frozen; undefined: there is none of it. */
+  readonly freezeBy: LocalDate | undefined;
 }
 
-/** What of a food is in the house, and how much of it will be good on a day. Source: arithmetic. */
-export function inHouse(key: string, lots: readonly Lot[], day: LocalDate): InHouse {
-  const own = lots.filter((lot) => lot.key === key && !lot.blocked);
+/**
+ * What of a food is in the house, and how much of it will be good on a day. What is past its safe day already is in none of it: it
+ * is not frozen but thrown away. Takes the day and today. Source: arithmetic.
+ */
+export function inHouse(key: string, lots: readonly Lot[], day: LocalDate, today: LocalDate): InHouse {
+  const own = lots.filter((lot) => lot.key === key);
   const good = own.filter((lot) => isGoodOn(lot, day));
+  const ends = own.filter((lot) => lot.place === 'fridge' && isGoodOn(lot, today) && !isGoodOn(lot, day));
   const sum = (of: readonly Lot[]) => addUp(of, (lot) => lot.grams);
   return {
     ready: sum(good.filter(({ place }) => place !== 'freezer')),
     frozen: sum(good.filter(({ place }) => place === 'freezer')),
-    tooOld: sum(own) - sum(good),
+    tooOld: sum(ends),
+    freezeBy: ends.flatMap(({ safeUntil }) => safeUntil ?? []).sort()[0],
   };
 }
-
-/**
- * By when a lot must go into the freezer to be kept, where it would not be good on a day any more; undefined: it need not, or it is
- * too late. Takes the cook day and today.
- */
-export const freezeBy = (lot: Lot, day: LocalDate, today: LocalDate): LocalDate | undefined =>
-  lot.place === 'fridge' && lot.safeUntil !== undefined && lot.safeUntil < day && lot.safeUntil >= today
-    ? lot.safeUntil
-    : undefined;

@@ -13,8 +13,8 @@ export interface Room {
 /**
  * What room is left in a place.
  *
- * Takes mL of each pack in it, what the place holds, and what the ingredients beside them take; packs are taken as a mL for each gram, boxes and air not counted (common
- * practice, no source). Source: arithmetic.
+ * Takes mL of each pack in it, what the place holds, and what the ingredients beside them take; a gram is taken as a mL,
+ * boxes and air not counted (common practice, no source). Source: arithmetic.
  */
 export function roomOf(packs: readonly number[], capacity: number | undefined, beside = 0): Room {
   const stock = addUp(packs, (each) => each);

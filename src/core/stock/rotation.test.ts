@@ -84,9 +84,9 @@ test('nothing is left out by it, and nothing changes where nobody is tired of an
 });
 
 test('a day’s protein is that of most of its kcal; an unknown day ends a run', () => {
-  const part = (key: string, kcal: number) => ({ key, code: key, grams: 1, water: 0, kcal });
-  expect(mainProtein([part('v', 100), part('g', 300)], (key) => key)).toBe('g');
-  expect(mainProtein([part('v', 100)], () => undefined)).toBeUndefined();
+  const part = (protein: string | undefined, kcal: number) => ({ protein, kcal });
+  expect(mainProtein([part('v', 100), part('g', 300), part('v', 150)])).toBe('g');
+  expect(mainProtein([part(undefined, 100)])).toBeUndefined();
   expect(nextRun({ protein: 'v', days: 4 }, undefined)).toBeUndefined();
   expect(nextRun({ protein: 'v', days: 4 }, 'v')).toEqual({ protein: 'v', days: 5 });
 });

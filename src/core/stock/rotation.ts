@@ -1,4 +1,4 @@
-import type { Drawn, Source } from './draw';
+import type { Source } from './draw';
 
 /** So many days in a row a dog had one protein. */
 export interface ProteinRun {
@@ -19,8 +19,8 @@ const isOut = ({ place, opened, safeUntil }: Source): boolean =>
   place === 'fridge' || place === 'warm' || opened || safeUntil !== undefined;
 
 /**
- * Packs in the order in which a dog gets them that has had enough of a protein: what is out already, then other proteins, then the same again.
- * Nothing is left out: where there is nothing else, it eats the same for another day.
+ * Packs in the order in which a dog gets them that has had enough of a protein: what is out already, then other
+ * proteins, then the same again. Nothing is left out: where there is nothing else, it eats the same for another day.
  *
  * Source: rotation is common practice (no source); that dates and what is thawed come first is ours.
  */
@@ -30,15 +30,11 @@ export function rotated<T extends Source>(fit: readonly T[], tired: string | und
   return [...fit.filter((source) => !later(source)), ...fit.filter(later)];
 }
 
-/** The protein of most of a day's kcal; undefined where nothing was drawn, or nobody knows. */
+/** The protein of most of a day's kcal; undefined where there was nothing, or nobody knows. Takes the kcal of each part. */
 export function mainProtein(
-  drawn: readonly Drawn[],
-  proteinOf: (key: string) => string | undefined,
+  parts: readonly { readonly kcal: number; readonly protein: string | undefined }[],
 ): string | undefined {
-  const kcal = new Map<string, number>();
-  for (const part of drawn) {
-    const protein = proteinOf(part.key);
-    if (protein !== undefined) kcal.set(protein, (kcal.get(protein) ?? 0) + part.kcal);
-  }
-  return [...kcal].sort((a, b) => b[1] - a[1] || a[0].localeCompare(b[0]))[0]?.[0];
+  const sums = new Map<string, number>();
+  for (const { kcal, protein } of parts) if (protein !== undefined) sums.set(protein, (sums.get(protein) ?? 0) + kcal);
+  return [...sums].sort((a, b) => b[1] - a[1] || a[0].localeCompare(b[0]))[0]?.[0];
 }

@@ -5,7 +5,8 @@ export const UNPROVEN = 'heat not proven';
 
 /**
  * A pot as a cook speaks of it: "today's venison pot", "Sunday's venison pot" within the week, "the venison pot of
- * Wed 4 Nov" before that; marked where its heat was not proven. Takes the word of its protein and the day it was cooked; undefined: nobody knows.
+ * Wed 4 Nov" before that; marked where its heat was not proven. Takes the word of its protein and the
+ * day it was cooked; undefined: nobody knows.
  */
 export function sayPot(protein: string, cookedOn: LocalDate | undefined, today: LocalDate, unproven = false): string {
   const mark = unproven ? `, ${UNPROVEN}` : '';

@@ -69,18 +69,11 @@ async function readPowered(
   { tx, now }: Here,
   batches: readonly CookedBatch[],
 ): Promise<ReadonlyMap<number, readonly Powered[]>> {
-  const shareOf = new Map(
-    batches.flatMap((batch) =>
-      batch.state === 'weighed' ? batch.shares.map(({ id }) => [id, batch.id] as const) : [],
-    ),
-  );
+  const shareIds = batches.flatMap((batch) => (batch.state === 'weighed' ? batch.shares.map(({ id }) => id) : []));
   const rows =
-    shareOf.size === 0
+    shareIds.length === 0
       ? []
-      : await tx
-          .select({ cycleId: tray.cycleId })
-          .from(tray)
-          .where(inArray(tray.shareId, [...shareOf.keys()]));
+      : await tx.select({ cycleId: tray.cycleId }).from(tray).where(inArray(tray.shareId, shareIds));
   const cycles = await readCyclesById(tx, [...new Set(rows.flatMap(({ cycleId }) => cycleId ?? []))]);
   const machines = new Map((await readEquipment(tx)).map((thing) => [thing.id, thing]));
   return new Map(

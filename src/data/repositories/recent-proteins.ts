@@ -1,11 +1,9 @@
 import 'server-only';
-import { eq, inArray } from 'drizzle-orm';
 import { addDays, type LocalDate } from '@/core/calendar/local-date';
 import type { Protein } from '@/core/recipe/protein';
-import { nextRun, type ProteinRun } from '@/core/stock/rotation';
+import { mainProtein, nextRun, type ProteinRun } from '@/core/stock/rotation';
 import type { Tx } from '../database';
-import { batch } from '../schema/batches';
-import { recipeVersion } from '../schema/recipes';
+import { readRecipesOfBatches } from './batch-recipes';
 import { readEatenKcal } from './eaten-kcal';
 
 /** What protein a dog has had in a row until yesterday, and what it had of today. */
@@ -27,26 +25,14 @@ export async function readRecentProteins(
   const from = addDays(today, -most - 1);
   const eaten = await readEatenKcal(tx, from);
   const ids = [...new Set(eaten.flatMap(({ batchId }) => batchId ?? []))];
-  const recipes = new Map(
-    ids.length === 0
-      ? []
-      : (
-          await tx
-            .select({ id: batch.id, recipeId: recipeVersion.recipeId })
-            .from(batch)
-            .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
-            .where(inArray(batch.id, ids))
-        ).map(({ id, recipeId }) => [id, recipeId] as const),
-  );
-  const wordOf = (batchId: number | undefined) => proteins.get(recipes.get(batchId ?? 0) ?? 0)?.word;
-  const mainOn = (dogId: number, day: LocalDate): string | undefined => {
-    const kcal = new Map<string, number>();
-    for (const part of eaten) {
-      const word = part.dogId === dogId && part.day === day ? wordOf(part.batchId) : undefined;
-      if (word !== undefined) kcal.set(word, (kcal.get(word) ?? 0) + part.kcal);
-    }
-    return [...kcal].sort((a, b) => b[1] - a[1] || a[0].localeCompare(b[0]))[0]?.[0];
-  };
+  const recipes = await readRecipesOfBatches(tx, ids);
+  const wordOf = (batchId: number | undefined) => proteins.get(recipes.get(batchId ?? 0)?.recipeId ?? 0)?.word;
+  const mainOn = (dogId: number, day: LocalDate): string | undefined =>
+    mainProtein(
+      eaten.flatMap((part) =>
+        part.dogId === dogId && part.day === day ? [{ kcal: part.kcal, protein: wordOf(part.batchId) }] : [],
+      ),
+    );
   return new Map(
     [...new Set(eaten.map(({ dogId }) => dogId))].map((dogId): [number, RecentProtein] => {
       let run: ProteinRun | undefined;

@@ -70,9 +70,10 @@ export function ListItem({ item, said, cookDay, today, house, isKept, onSay }: L
           {isPart && ` · ${inSum(inHouse)} in the house`}
         </span>
         {isMissing && <span className="caution">{inSum(toBuy)} more to buy</span>}
-        {here.tooOld > 0 && !isTicked && (
+        {here.freezeBy && !isTicked && (
           <span className="caution">
-            {inSum(here.tooOld)} in the fridge will not keep until {writeDay(cookDay, today)}: freeze it
+            {inSum(here.tooOld)} in the fridge will not keep until {writeDay(cookDay, today)}: freeze it by{' '}
+            {writeDay(here.freezeBy, today)}
           </span>
         )}
       </ButtonBase>

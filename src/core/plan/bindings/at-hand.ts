@@ -10,8 +10,12 @@ import type { BindingRow } from './row';
 import { nth, sure } from '../../sure';
 
 /** g of a food that are in the house, and good on the cook day; undefined: none is in the books, which is not to say that there is none. */
-export function gramsInHouse(key: string, inputs: Pick<PlanInputs, 'lots'>, cookDay: LocalDate): number | undefined {
-  const { ready, frozen } = inHouse(key, inputs.lots, cookDay);
+export function gramsInHouse(
+  key: string,
+  inputs: Pick<PlanInputs, 'lots' | 'today'>,
+  cookDay: LocalDate,
+): number | undefined {
+  const { ready, frozen } = inHouse(key, inputs.lots, cookDay, inputs.today);
   return ready + frozen > 0 ? ready + frozen : undefined;
 }
 

@@ -6,7 +6,7 @@ import { writeMassIn, writeMoney } from '@/core/quantity/write';
 import { blockingOf } from '@/core/stock/blocked';
 import { sayLabel, type LotEntry } from '@/core/stock/lot-entry';
 import type { Page } from '@/data/page';
-import { readBatch } from '@/data/repositories/batches';
+import { readRecipesOfBatches } from '@/data/repositories/batch-recipes';
 import type { readAllPlaces } from '@/data/repositories/household';
 import { traceKeyOf } from '@/data/repositories/lot-keys';
 import { readLotsById, readUses, retypedLot } from '@/data/repositories/lots';
@@ -51,11 +51,11 @@ export async function openLot(
   if (!lot) return undefined;
   const history = await readHistory(db, holdingId);
   const write = (mass: number) => writeMassIn(mass, household.unitSet);
-  const usedIn = [];
-  for (const { batchId, grams } of await readUses(db, { holdingIds: [holdingId] })) {
-    const batch = await readBatch(db, batchId, household.energyFactors);
-    if (batch) usedIn.push({ batchId, said: `${write(grams)} in ${batch.recipeName}` });
-  }
+  const uses = await readUses(db, { holdingIds: [holdingId] });
+  const recipes = await readRecipesOfBatches(
+    db,
+    uses.map(({ batchId }) => batchId),
+  );
   return {
     ...shownLot(lot, today),
     placeName: lot.placeName,
@@ -68,7 +68,10 @@ export async function openLot(
     whyBlocked: blockingOf(history).flatMap(({ note }) => note ?? []),
     isVoid: lot.void,
     madeOf: await madeOf(read, lot.madeOf),
-    usedIn,
+    usedIn: uses.map(({ batchId, grams }) => ({
+      batchId,
+      said: `${write(grams)} in ${recipes.get(batchId)?.name ?? 'a pot'}`,
+    })),
     moveTo: places
       .filter(
         (each) =>
