@@ -78,6 +78,7 @@ const CASES: readonly [string, Explanation][] = [
       meal: 'supper',
       energy: dayEnergy(dog(), TODAY),
       additions: [],
+      less: 0,
       fraction: 0.5,
       kcal: 529.6,
       drawn: bowl.drawn,

@@ -10,4 +10,9 @@ export const weightSchema = z.number().finite();
 export const idInAddress = z.coerce.number().int().positive().max(2_147_483_647);
 
 /** Packs that go to a place, together or not at all. */
-export const movePacksSchema = z.object({ holdingIds: z.array(idSchema).min(1).max(500), placeId: idSchema });
+export const movePacksSchema = z.object({
+  holdingIds: z.array(idSchema).min(1).max(500),
+  placeId: idSchema,
+  /** They fit, though the place is said to hold less. */
+  fits: z.boolean().optional(),
+});

@@ -8,6 +8,7 @@ import type { Source } from '@/core/stock/draw';
 import { readProteins, type Page } from './page';
 import { readRecentProteins } from './repositories/recent-proteins';
 import { readAvoided } from './repositories/avoided';
+import { readHolds } from './repositories/holds';
 import { readBowlsOn, type StoredBowl } from './repositories/bowls';
 import { readDogs, type StoredDog } from './repositories/dogs';
 import { readStock, type StoredPack } from './repositories/stock';
@@ -34,10 +35,11 @@ export async function readAhead(read: Page, bowls?: readonly StoredBowl[]): Prom
   const avoided = await readAvoided(db, reference, dogs, today);
   const warm = await readWarmShares(db, today, household.energyFactors);
   const proteinDays = household.proteinDays ?? undefined;
+  const mixed = household.mixedProteins;
+  const holds = await readHolds(db, today);
   // Nobody asks for proteins where there is no rule.
-  const proteins = proteinDays === undefined ? undefined : await readProteins(read);
-  const recent =
-    proteins && proteinDays !== undefined ? await readRecentProteins(db, today, proteinDays, proteins) : undefined;
+  const proteins = proteinDays === undefined && !mixed ? undefined : await readProteins(read);
+  const recent = proteins && (await readRecentProteins(db, today, proteinDays ?? 1, proteins));
   const days = new Map(dogs.map((dog): [number, number] => [dog.id, homeEnergyOn(asIfHere(dog), today)]));
   return {
     dogs,
@@ -52,6 +54,7 @@ export async function readAhead(read: Page, bowls?: readonly StoredBowl[]): Prom
       })),
       ...stock.map((pack) => ({
         ...sourceOf(pack, days),
+        held: holds.get(pack.holdingId),
         protein: proteins?.get(pack.recipeId),
         notFor: avoided.dogsNotFor({ holdingId: pack.holdingId }),
       })),
@@ -72,6 +75,7 @@ export async function readAhead(read: Page, bowls?: readonly StoredBowl[]): Prom
       fridgeDays: household.fridgeDays,
       openedDriedDays: reference.shelfLives.openedDriedDays.days,
       proteinDays,
+      mixed,
     },
   };
 }

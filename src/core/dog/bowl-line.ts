@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { Grams } from '../quantity/units';
+import { writeDose } from '../quantity/write';
 import { bandFor } from './weight-band';
 
 const amount = z.number().positive().max(10_000);
@@ -36,6 +37,17 @@ export interface BowlAddition {
   readonly unit: string;
   readonly kcal: number;
 }
+
+/** An addition that was ticked when a bowl was fed, as it was said. */
+export interface Ticked {
+  readonly lineId: number;
+  readonly said: string;
+  readonly kcal: number;
+}
+
+/** "1 pump fish oil", or that its label says nothing for this weight. */
+export const sayAddition = ({ amount, unit, what }: BowlAddition): string =>
+  amount === undefined ? `${what}: its label has no row for this weight` : `${writeDose(amount)} ${unit} ${what}`;
 
 /** The addition of a bowl line for a body weight in g. Source: the label, or whoever set it. */
 export function additionOf(line: BowlLine, weight: Grams): BowlAddition {

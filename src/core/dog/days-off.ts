@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { addDays, daysBetween, readLocalDate, writeDay, type LocalDate } from '../calendar/local-date';
 import { fine, refused, type Outcome } from '../problem';
 import { idSchema } from '../schema';
+import type { Less } from './given';
 
 export const DAYS_OFF = ['away', 'fast', 'guest'] as const;
 
@@ -31,10 +32,13 @@ export function isFedOn(daysOff: readonly DaysOff[], day: LocalDate, slotId: num
   );
 }
 
-/** A dog as it is on a day on which it is fed here: what a day of it comes to does not ask whether it is away just now. */
-export const asIfHere = <Of extends { readonly daysOff?: readonly DaysOff[] }>(dog: Of): Of => ({
+/** A dog as it is on a day on which it is fed here: what a day of it comes to asks neither whether it is away just now nor what it got besides. */
+export const asIfHere = <Of extends { readonly daysOff?: readonly DaysOff[]; readonly less?: readonly Less[] }>(
+  dog: Of,
+): Of => ({
   ...dog,
   daysOff: [],
+  less: [],
 });
 
 /** Why a dog gets nothing on a day, in words; undefined: it is fed. */

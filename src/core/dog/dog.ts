@@ -2,6 +2,7 @@ import type { DaysOff } from './days-off';
 import type { LocalDate } from '../calendar/local-date';
 import type { Grams } from '../quantity/units';
 import type { BowlLine } from './bowl-line';
+import type { Less } from './given';
 import type { Extra } from './extras';
 import type { Work } from './maintenance-factor';
 import type { RationMethod } from './method';
@@ -66,6 +67,8 @@ export interface Dog {
   readonly bowlLines: readonly BowlLine[];
   /** Days on which it is away or fasts, or for which it is a guest; absent: it is always fed here. */
   readonly daysOff?: readonly DaysOff[];
+  /** By how much its meals of today and tomorrow are smaller for what it got besides. */
+  readonly less?: readonly Less[];
 }
 
 /** The last entry at or before `day`, or the first of all where the day lies before every entry. */

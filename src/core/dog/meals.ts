@@ -4,6 +4,7 @@ import { additionOf, type BowlAddition } from './bowl-line';
 import { dayEnergy, type DayEnergy } from './day-energy';
 import { fillsOf, type Filling } from './filling';
 import { isFedOn } from './days-off';
+import { lessOf } from './given';
 import { rationOn, type Dog, type Slot, type SlotPart } from './dog';
 import { lifeStage, type LifeStage } from './stage';
 import { nth, sure } from '../sure';
@@ -48,8 +49,10 @@ export interface DayMeal extends Slot {
   readonly fraction: number;
   /** The recipe that this meal is always made of. */
   readonly recipeId: number | undefined;
-  /** What the home-cooked food of this meal has to bring: its fraction less what the additions bring. Never below 0. */
+  /** What the home-cooked food of this meal has to bring: its fraction less what the additions bring and what it got besides. Never below 0. */
   readonly kcal: Kilocalories;
+  /** Of it, what it had already: a treat, another meal. */
+  readonly less: Kilocalories;
   readonly additions: readonly BowlAddition[];
   /** The additions alone bring more than the meal may hold. */
   readonly overfull: boolean;
@@ -87,14 +90,16 @@ export function mealsOn(dog: Dog, day: LocalDate, energy: DayEnergy = dayEnergy(
             line.slotId === slot.id || (slot === last?.slot && !parts.some((part) => part.slotId === line.slotId)),
         )
         .map((line) => additionOf(line, grams(energy.weight)));
-      const left = energy.homeKcal * fraction - addUp(additions, (each) => each.kcal);
+      const own = energy.homeKcal * fraction - addUp(additions, (each) => each.kcal);
+      const less = Math.min(Math.max(0, own), lessOf(dog.less, day, slot.id));
       return {
         ...slot,
         fraction,
         recipeId,
-        kcal: kilocalories(Math.max(0, left)),
+        kcal: kilocalories(Math.max(0, own - less)),
+        less: kilocalories(less),
         additions,
-        overfull: left < 0,
+        overfull: own < 0,
       };
     });
 }
@@ -109,6 +114,12 @@ export const mealsFilledBy = (dog: Dog, day: LocalDate, filling?: Filling, energ
 /** The home-cooked kcal of a day: of all meals, or of what one recipe fills of them. */
 export const homeEnergyOn = (dog: Dog, day: LocalDate, filling?: Filling): Kilocalories =>
   kilocalories(addUp(mealsFilledBy(dog, day, filling), (meal) => meal.kcal));
+
+/** The unfed meals of a day that are still to come, in the order of the clock: one long before the next one was forgotten, not left out. */
+export function mealsToCome<T extends { readonly clock: string }>(unfed: readonly T[], clock: string): T[] {
+  const next = nextMeal(unfed, clock);
+  return next ? unfed.slice(unfed.indexOf(next)) : [];
+}
 
 /**
  * Which of a dog's meals comes next: the last unfed one whose time has come (or comes within two hours), else the

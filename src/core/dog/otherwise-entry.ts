@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { LocalDate } from '../calendar/local-date';
-import type { Problem } from '../problem';
+import { fine, refused, type Outcome, type Problem } from '../problem';
 import { readSpan } from '../quantity/typed';
 import { writeNumber } from '../quantity/write';
 import type { Transition } from './dog';
@@ -39,6 +39,39 @@ export interface ReadOtherwise {
   readonly transition: Transition | undefined;
 }
 
+/** A bare number, with or without its unit, of at most so much. */
+function readAtMost(text: string, message: string, most: number): Outcome<number> {
+  const read = readSpan(text.trim().replace(/ ?(%|kcal|g|cups?|pieces?)$/i, ''));
+  return read.ok && read.value.low === read.value.high && read.value.low <= most
+    ? fine(read.value.low)
+    : refused(message);
+}
+
+const UNITS = { '100 g': ['g', 'g'], cup: ['cup', 'cups'], piece: ['piece', 'pieces'] } as const;
+
+/**
+ * The kcal of an amount of something by its label, and the amount in words. Takes texts as typed and what the amount counts in.
+ * Problems stand at `amount` and `label`; the kcal are then of no use. Source: arithmetic.
+ */
+export function readExtraAmount(row: {
+  readonly amount: string;
+  readonly measure: Exclude<ExtraMeasure, '% of the day'>;
+  readonly label: string;
+}): { readonly kcal: number; readonly said: string; readonly problems: readonly Problem[] } {
+  const amount = readAtMost(row.amount, 'How much? A number above 0.', 10_000);
+  const much = amount.ok ? amount.value : 1;
+  const asked = amount.ok ? [] : [{ field: 'amount', message: amount.problem.message }];
+  if (row.measure === 'kcal') return { kcal: much, said: `${writeNumber(much)} kcal`, problems: asked };
+  const label = readAtMost(row.label, 'What does its label say, in kcal?', 5000);
+  const each = label.ok ? label.value : 1;
+  const [one, many] = UNITS[row.measure];
+  return {
+    kcal: row.measure === '100 g' ? (much * each) / 100 : much * each,
+    said: `${writeNumber(much, 2)} ${much === 1 ? one : many} at ${writeNumber(each)} kcal per ${row.measure}`,
+    problems: label.ok ? asked : [...asked, { field: 'label', message: label.problem.message }],
+  };
+}
+
 /**
  * Reads what a dog gets beside the pot on a day of `dayKcal`. Problems stand at `extras.N.field`, `oldLabel` and
  * `oldDays`. Refuses extras that leave nothing for the pot.
@@ -49,58 +82,23 @@ export function readOtherwise(
   dayKcal: number,
 ): { ok: true; value: ReadOtherwise } | { ok: false; problems: readonly Problem[] } {
   const problems: Problem[] = [];
-  const number = (text: string, field: string, message: string, most: number) => {
-    const bare = text.trim().replace(/ ?(%|kcal|g|cups?|pieces?)$/i, '');
-    const read = readSpan(bare);
-    if (read.ok && read.value.low === read.value.high && read.value.low <= most) return read.value.low;
-    problems.push({ field, message });
-    return 1;
-  };
   const extras = entry.extras.map((row, index): Extra => {
     const at = (field: string) => `extras.${index}.${field}`;
     const name = row.name.trim();
     if (name === '') problems.push({ field: at('name'), message: 'What is it called?' });
-    if (row.measure === '% of the day') {
-      const part = number(row.amount, at('amount'), 'A part of the day from 1 to 100 %.', 100) / 100;
-      return {
-        name,
-        kind: row.kind,
-        size: { by: 'part', part },
-        weekdays: [...row.weekdays],
-        said: `${writeNumber(part * 100)} % of the day`,
-      };
+    const fixed = { name, kind: row.kind, weekdays: [...row.weekdays] };
+    const { measure } = row;
+    if (measure === '% of the day') {
+      const read = readAtMost(row.amount, 'A part of the day from 1 to 100 %.', 100);
+      if (!read.ok) problems.push({ field: at('amount'), message: read.problem.message });
+      const part = (read.ok ? read.value : 1) / 100;
+      return { ...fixed, size: { by: 'part', part }, said: `${writeNumber(part * 100)} % of the day` };
     }
-    const amount = number(row.amount, at('amount'), 'How much a day? A number above 0.', 10_000);
-    if (row.measure === 'kcal') {
-      return {
-        name,
-        kind: row.kind,
-        size: { by: 'kcal', kcal: amount },
-        weekdays: [...row.weekdays],
-        said: `${writeNumber(amount)} kcal`,
-      };
-    }
-    const label = number(row.label, at('label'), 'What does its label say, in kcal?', 5000);
-    const kcal = row.measure === '100 g' ? (amount * label) / 100 : amount * label;
-    const unit =
-      row.measure === '100 g'
-        ? 'g'
-        : row.measure === 'cup'
-          ? amount === 1
-            ? 'cup'
-            : 'cups'
-          : amount === 1
-            ? 'piece'
-            : 'pieces';
-    return {
-      name,
-      kind: row.kind,
-      size: { by: 'kcal', kcal },
-      weekdays: [...row.weekdays],
-      said: `${writeNumber(amount, 2)} ${unit} at ${writeNumber(label)} kcal per ${row.measure}`,
-    };
+    const read = readExtraAmount({ ...row, measure });
+    problems.push(...read.problems.map(({ field = 'amount', message }) => ({ field: at(field), message })));
+    return { ...fixed, size: { by: 'kcal', kcal: read.kcal }, said: read.said };
   });
-  const transition = readTransition(entry, today, number);
+  const transition = readTransition(entry, today, problems);
   if (problems.length === 0) {
     const most = Math.max(...extrasOfWeek(extras, dayKcal).map((each) => each.kcal));
     if (most >= dayKcal) {
@@ -113,11 +111,12 @@ export function readOtherwise(
   return problems.length > 0 ? { ok: false, problems } : { ok: true, value: { extras, transition } };
 }
 
-function readTransition(
-  entry: OtherwiseEntry,
-  starts: LocalDate,
-  number: (text: string, field: string, message: string, most: number) => number,
-): Transition | undefined {
+function readTransition(entry: OtherwiseEntry, starts: LocalDate, problems: Problem[]): Transition | undefined {
+  const number = (text: string, field: string, message: string, most: number) => {
+    const read = readAtMost(text, message, most);
+    if (!read.ok) problems.push({ field, message });
+    return read.ok ? read.value : 1;
+  };
   const from = entry.oldFood.trim();
   if (from === '') return undefined;
   const days = number(
@@ -136,7 +135,11 @@ function readTransition(
 
 /** Said where treats and toppers together pass a tenth of the day. Source: AAHA/WSAVA, from memory. */
 export function unbalancedCaution(extras: readonly Extra[], dayKcal: number): string | undefined {
-  const worst = Math.max(...extrasOfWeek(extras, dayKcal).map((each) => each.unbalanced));
-  if (worst <= dayKcal * MOST_UNBALANCED) return undefined;
-  return `Treats and toppers come to ${writeNumber((worst / dayKcal) * 100, 0)} % of the day; over 10 % they unbalance it.`;
+  return sayUnbalanced(Math.max(...extrasOfWeek(extras, dayKcal).map((each) => each.unbalanced)), dayKcal);
+}
+
+/** The same of the kcal of one day's treats and toppers. */
+export function sayUnbalanced(kcal: number, dayKcal: number): string | undefined {
+  if (kcal <= dayKcal * MOST_UNBALANCED) return undefined;
+  return `Treats and toppers come to ${writeNumber((kcal / dayKcal) * 100, 0)} % of the day; over 10 % they unbalance it.`;
 }

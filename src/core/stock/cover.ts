@@ -1,8 +1,9 @@
 import { addDays, type LocalDate } from '../calendar/local-date';
-import { drawMeal, fitFor, inOrderOfUse, type Drawn, type Source } from './draw';
-import { mainProtein, nextRun, rotated, tiredOf, type ProteinRun } from './rotation';
+import { drawMeal, fitFor, inOrderOfUse, joined, withHeld, type Drawn, type Source } from './draw';
+import { mainProtein, mixedWith, nextRun, rotated, tiredOf, type ProteinRun } from './rotation';
 import { addUp } from '../add-up';
-import { sure } from '../sure';
+import { nth, sure } from '../sure';
+import { allot, isShared, type Allotment } from './allot';
 
 export interface MealAhead {
   readonly kcal: number;
@@ -25,6 +26,8 @@ export interface Keeps {
   readonly openedDriedDays: number;
   /** Days in a row that a dog gets one protein, where something else is there; absent: as long as it lasts. */
   readonly proteinDays?: number | undefined;
+  /** A dog's meals of one day are of different proteins, where there are several. */
+  readonly mixed?: boolean;
 }
 
 export interface CoveredDay {
@@ -40,6 +43,8 @@ export interface Cover {
   readonly days: readonly CoveredDay[];
   /** Whole days from today that the stock provides for. */
   readonly coverDays: number;
+  /** What several dogs may eat was divided among them: by dates alone one of them would run out sooner. */
+  readonly divided: boolean;
 }
 
 /**
@@ -58,6 +63,31 @@ export function coverOf(
   today: LocalDate,
   keeps: Keeps,
 ): Cover[] {
+  const byDate = play(dogs, days, sources, today, keeps, undefined);
+  const dogIds = dogs.map(({ dogId }) => dogId);
+  if (byDate.every(({ coverDays }) => coverDays === days) || !isShared(dogIds, sources)) return byDate;
+  const eaters = dogs.map(({ dogId, mealsOn }) => ({
+    dogId,
+    kcal: Array.from({ length: days }, (_, index) => addUp(mealsOn(index), ({ kcal }) => kcal)),
+  }));
+  const kept = sources.filter(({ blocked, grams }) => blocked !== true && grams > 0);
+  const divided = play(dogs, days, sources, today, keeps, allot(eaters, inOrderOfUse(kept, today), today));
+  const least = (cover: readonly Cover[]) => Math.min(...cover.map(({ coverDays }) => coverDays));
+  const all = (cover: readonly Cover[]) => addUp(cover, ({ coverDays }) => coverDays);
+  const better = least(divided) - least(byDate) || all(divided) - all(byDate);
+  return better > 0 ? divided : byDate;
+}
+
+/** Plays the days once; each dog counts on what was allotted to it first, and by dates alone where nothing was. */
+function play(
+  dogs: readonly DogAhead[],
+  days: number,
+  sources: readonly Source[],
+  today: LocalDate,
+  keeps: Keeps,
+  allotted: Allotment | undefined,
+): Cover[] {
+  const open = new Map([...(allotted ?? [])].map(([dogId, own]) => [dogId, new Map(own)]));
   const stock = new Map(sources.map((source) => [source.key, { ...source }]));
   const played = new Map<number, CoveredDay[]>(dogs.map((dog) => [dog.dogId, []]));
   const runs = new Map(dogs.map((dog) => [dog.dogId, dog.run]));
@@ -74,42 +104,67 @@ export function coverOf(
       const tired = tiredOf(runs.get(dog.dogId), keeps.proteinDays);
       const drawnToday: Drawn[] = [];
       let covered = true;
-      for (const meal of together(dog.mealsOn(index))) {
+      let had = index === 0 ? dog.hadToday : undefined;
+      const protein = (drawn: readonly Drawn[]) =>
+        mainProtein(drawn.map(({ key, kcal }) => ({ kcal, protein: sure(stock.get(key)).protein?.word })));
+      for (const meal of keeps.mixed ? dog.mealsOn(index) : together(dog.mealsOn(index))) {
+        const order = rotated(
+          fitFor(
+            ready
+              .filter((source) => sure(stock.get(source.key)).grams > 0)
+              .map((source) => sure(stock.get(source.key))),
+            dog.dogId,
+            meal.recipeId,
+          ),
+          tired,
+        );
+        const counts = open.get(dog.dogId);
         const { drawn, missing } = drawMeal(
           meal.kcal,
-          rotated(
-            fitFor(
-              ready
-                .filter((source) => sure(stock.get(source.key)).grams > 0)
-                .map((source) => sure(stock.get(source.key))),
-              dog.dogId,
-              meal.recipeId,
-            ),
-            tired,
-          ),
+          countedOn(withHeld(keeps.mixed ? mixedWith(order, had, day) : order, dog.dogId, day), counts),
           dog.dogId,
         );
+        for (const { key, kcal } of drawn) counts?.set(key, (counts.get(key) ?? 0) - kcal);
         for (const part of drawn) {
           const source = sure(stock.get(part.key));
           stock.set(part.key, { ...source, ...firstUse(source, day, keeps), grams: source.grams - part.grams });
         }
         drawnToday.push(...drawn);
+        if (keeps.mixed) had = protein(drawn) ?? had;
         covered &&= missing === 0;
       }
-      own.push({ day, drawn: drawnToday, covered, ...(tired === undefined ? {} : { tired }) });
+      own.push({ day, drawn: joined(drawnToday), covered, ...(tired === undefined ? {} : { tired }) });
       if (keeps.proteinDays !== undefined) {
-        const drawn = mainProtein(
-          drawnToday.map(({ key, kcal }) => ({ kcal, protein: sure(stock.get(key)).protein?.word })),
+        runs.set(
+          dog.dogId,
+          nextRun(runs.get(dog.dogId), (index === 0 ? dog.hadToday : undefined) ?? protein(drawnToday)),
         );
-        runs.set(dog.dogId, nextRun(runs.get(dog.dogId), (index === 0 ? dog.hadToday : undefined) ?? drawn));
       }
     }
   }
   return dogs.map((dog) => {
     const own = sure(played.get(dog.dogId));
     const gap = own.findIndex((day) => !day.covered);
-    return { dogId: dog.dogId, days: own, coverDays: gap === -1 ? own.length : gap };
+    return { dogId: dog.dogId, days: own, coverDays: gap === -1 ? own.length : gap, divided: allotted !== undefined };
   });
+}
+
+/** Where the stock was divided among dogs, what the played days draw for this one today comes first. Takes sources in order of use. */
+export function dividedFirst<T extends Source>(order: readonly T[], cover: Cover | undefined): T[] {
+  const today = new Set(cover?.divided === true ? cover.days[0]?.drawn.map(({ key }) => key) : []);
+  return [...order.filter(({ key }) => today.has(key)), ...order.filter(({ key }) => !today.has(key))];
+}
+
+/** What a dog counts on comes first, as much of it as it may; the rest of it, and what it does not count on, after that. */
+function countedOn(order: readonly Source[], counts: ReadonlyMap<string, number> | undefined): Source[] {
+  if (!counts) return [...order];
+  const own = order.map((source) => {
+    const may = Math.ceil((counts.get(source.key) ?? 0) / source.density - 1e-6);
+    return Math.max(0, Math.min(source.grams, may));
+  });
+  const part = (grams: (index: number) => number) =>
+    order.map((source, index) => ({ ...source, grams: grams(index) })).filter(({ grams: left }) => left > 0);
+  return [...part((index) => nth(own, index)), ...part((index) => nth(order, index).grams - nth(own, index))];
 }
 
 /** Meals that may be made of the same food are drawn as one: a crumb is a crumb of the day. */

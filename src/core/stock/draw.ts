@@ -30,6 +30,10 @@ export interface Source {
   readonly short: boolean;
   /** No meal: broth, or fat that was skimmed. It is never put into a bowl by itself. */
   readonly beside?: boolean;
+  /** g of one of its cubes or pieces, where it is fed as it is, frozen: only whole ones. */
+  readonly piece?: number | undefined;
+  /** The cook keeps it for a dog's day: before, and on that day for others, nobody gets it. */
+  readonly held?: { readonly dogId: number; readonly day: LocalDate } | undefined;
   /** It is put into a bowl with others of its batch that are kept apart. */
   readonly plate?: Plate | undefined;
 }
@@ -88,7 +92,7 @@ const without = (sources: readonly Source[], drawn: readonly Drawn[]): Source[] 
   }));
 
 /** What was drawn twice of a source is one part of the bowl. */
-function joined(drawn: readonly Drawn[]): Drawn[] {
+export function joined(drawn: readonly Drawn[]): Drawn[] {
   const all = new Map<string, Drawn>();
   for (const part of drawn) {
     const own = all.get(part.key);
@@ -145,7 +149,11 @@ export function drawInOrder(
     if (open <= kcal * CRUMB) break;
     const wanted = open / source.density;
     const takesAll = source.grams - wanted < Math.max(1, wanted * CRUMB);
-    const grams = takesAll ? source.grams : Math.round(wanted);
+    const grams = source.piece
+      ? Math.min(Math.round(wanted / source.piece), Math.floor(source.grams / source.piece + 1e-6)) * source.piece
+      : takesAll
+        ? source.grams
+        : Math.round(wanted);
     if (grams <= 0) continue;
     drawn.push({
       key: source.key,
@@ -176,6 +184,17 @@ export function fitFor<T extends Source>(sources: readonly T[], dogId: number, r
     ...fit.filter((source) => source.recipeId === recipeId),
     ...fit.filter((source) => source.recipeId !== recipeId),
   ];
+}
+
+/**
+ * Sources as a dog's day sees them: what the cook keeps for another day, or on this day for another dog, is not there; what is
+ * kept for it comes first. Takes sources in order of use.
+ */
+export function withHeld<T extends Source>(sources: readonly T[], dogId: number, day: LocalDate): T[] {
+  const its = ({ held }: Source) => held?.day === day && held.dogId === dogId;
+  const waits = ({ held }: Source) =>
+    held !== undefined && (held.day > day || (held.day === day && held.dogId !== dogId));
+  return [...sources.filter(its), ...sources.filter((source) => !its(source) && !waits(source))];
 }
 
 /** What a bowl holds in all: g of food as stored and mL of water to put back. */

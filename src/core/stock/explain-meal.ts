@@ -11,6 +11,8 @@ export function explainMeal(meal: {
   readonly energy: DayEnergy;
   readonly fraction: number;
   readonly additions: readonly BowlAddition[];
+  /** kcal that it had already, besides. */
+  readonly less: number;
   readonly kcal: number;
   readonly drawn: readonly Drawn[];
   readonly sources: readonly Source[];
@@ -28,6 +30,7 @@ export function explainMeal(meal: {
       ...meal.additions
         .filter((each) => each.kcal > 0)
         .map((each) => ({ what: `less ${each.what}`, sum: `${writeFixed(each.kcal, 1)} kcal` })),
+      ...(meal.less > 0 ? [{ what: 'less what it had besides', sum: `${writeFixed(meal.less, 1)} kcal` }] : []),
       ...meal.drawn.map((part) => ({
         what: `from ${part.code}`,
         sum: `${part.grams} g × ${writeFixed(density(part), 3)} kcal/g = ${writeFixed(part.kcal, 1)} kcal${part.water > 0 ? `, with ${part.water} mL of water` : ''}`,

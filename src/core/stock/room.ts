@@ -25,6 +25,23 @@ export function roomOf(packs: readonly number[], capacity: number | undefined, b
   return { used, free, packs: mean === undefined || free < 0 ? undefined : Math.floor(free / mean) };
 }
 
+/**
+ * Asked where a place would hold more than it is said to hold; undefined: it fits, or nobody has said what it holds. Takes mL of what is
+ * in it and of what comes. Source: arithmetic; a gram is taken as a mL.
+ */
+export function askRoom(
+  place: { readonly name: string; readonly capacity: number | undefined },
+  used: number,
+  comes: number,
+  set: UnitSet,
+): string | undefined {
+  const { name, capacity } = place;
+  if (capacity === undefined || used + comes <= capacity) return undefined;
+  const free = Math.max(0, capacity - used);
+  const has = free < 50 ? 'it is full' : `${litresSaid(free, set)} of it are free`;
+  return `The ${name.toLowerCase()} is said to hold ${litresSaid(capacity, set)}, and ${has}: this is ${litresSaid(comes, set)}. Does it fit?`;
+}
+
 /** Litres, or quarts, as a place is said to hold them. Takes mL. */
 export const litresSaid = (millilitres: number, set: UnitSet): string => {
   const one = set === 'us' ? volumeOf('qt', set) : 1000;

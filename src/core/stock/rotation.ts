@@ -1,3 +1,4 @@
+import type { LocalDate } from '../calendar/local-date';
 import type { Source } from './draw';
 
 /** So many days in a row a dog had one protein. */
@@ -27,6 +28,21 @@ const isOut = ({ place, opened, safeUntil }: Source): boolean =>
 export function rotated<T extends Source>(fit: readonly T[], tired: string | undefined): T[] {
   if (tired === undefined) return [...fit];
   const later = (source: T) => source.protein?.word === tired && !isOut(source);
+  return [...fit.filter((source) => !later(source)), ...fit.filter(later)];
+}
+
+/**
+ * Packs in the order in which a dog gets them at a meal that is to be of another protein than the one before on that day, where
+ * the household mixes: what must be fed by today, then the other proteins, then the same. Nothing is left out.
+ *
+ * Source: common practice (no source); that what must be fed today comes first is ours.
+ */
+export function mixedWith<T extends Source>(fit: readonly T[], had: string | undefined, day: LocalDate): T[] {
+  if (had === undefined) return [...fit];
+  const later = (source: T) =>
+    source.protein?.word === had &&
+    source.place !== 'warm' &&
+    (source.safeUntil === undefined || source.safeUntil > day);
   return [...fit.filter((source) => !later(source)), ...fit.filter(later)];
 }
 

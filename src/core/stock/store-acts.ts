@@ -26,6 +26,12 @@ export type SayOfPacks = z.infer<typeof sayOfPacksSchema>;
 
 export const unblockSchema = z.object({ holdingIds: z.array(idSchema).min(1).max(500), why: whySchema });
 
+/** A pack that is for another dog than its label says; no dog: for anybody. */
+export const forDogSchema = z.object({ holdingId: idSchema, dogId: idSchema.optional() });
+
+/** A pack that has the label of another one, which has its. */
+export const swapLabelsSchema = z.object({ holdingId: idSchema, code: z.string().trim().min(1).max(12) });
+
 /** Packs thrown away together, with the reason. */
 export const throwSchema = z.object({ holdingIds: z.array(idSchema).min(1).max(500), why: whySchema.optional() });
 

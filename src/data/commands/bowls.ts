@@ -2,6 +2,7 @@ import 'server-only';
 import { and, eq, isNull } from 'drizzle-orm';
 import { clockIn, daysBetween, instantAt, readLocalDate, type LocalDate } from '@/core/calendar/local-date';
 import { capital } from '@/core/quantity/write';
+import { sayAddition, type Ticked } from '@/core/dog/bowl-line';
 import { rationOn } from '@/core/dog/dog';
 import { mealsOn } from '@/core/dog/meals';
 import { isFit } from '@/core/stock/draw';
@@ -27,11 +28,14 @@ export interface BowlEntry {
   readonly at?: string;
   /** What was shown in the bowl: whole grams of packs, or of a share that is eaten today. */
   readonly parts: readonly (
-    { readonly holdingId: number; readonly grams: number } | { readonly shareId: number; readonly grams: number }
+    | { readonly holdingId: number; readonly grams: number; readonly frozen?: boolean }
+    | { readonly shareId: number; readonly grams: number }
   )[];
+  /** The lines of what is added in the bowl that were ticked. */
+  readonly ticked?: readonly number[];
 }
 
-interface Part {
+export interface Part {
   readonly holdingId?: number;
   readonly shareId?: number;
   /** The batch of a share that is eaten warm. */
@@ -39,6 +43,8 @@ interface Part {
   readonly amount: number;
   readonly waterMl: number;
   readonly kcal: number;
+  /** It goes into the bowl as it is, frozen. */
+  readonly frozen?: boolean;
   readonly legs: Leg[];
 }
 
@@ -52,20 +58,24 @@ const minutesOf = (clock: string) => {
   return hour * 60 + minute;
 };
 
+/** A time as it was said of a day, never to come; without one, or with `now`, it is now. */
+export function saidTime({ now, household }: Context, at: string | undefined, day: LocalDate): Date {
+  if (at === undefined || at === 'now') return now;
+  if (!/^([01]\d|2[0-3]):[0-5]\d$/.test(at)) refuse('Write the time like 07:30.', 'at');
+  const said = instantAt(day, at, household.timeZone);
+  return said > now ? refuse('That is still to come.', 'at') : said;
+}
+
 /** When a meal was fed. A press far from the meal's time asks which is meant: its time, or now. */
 function timeOf(
-  { now, today, household }: Context,
+  context: Context,
   entry: Pick<BowlEntry, 'at'>,
   day: LocalDate,
   slot: { readonly name: string; readonly clock: string },
 ): Date {
+  const { now, today, household } = context;
   const { timeZone } = household;
-  if (entry.at === 'now') return now;
-  if (entry.at !== undefined) {
-    if (!/^([01]\d|2[0-3]):[0-5]\d$/.test(entry.at)) refuse('Write the time like 07:30.', 'at');
-    const said = instantAt(day, entry.at, timeZone);
-    return said > now ? refuse('That is still to come.', 'at') : said;
-  }
+  if (entry.at !== undefined) return saidTime(context, entry.at, day);
   if (day !== today) return refuse(`That is ${slot.name} of an earlier day: when was it fed?`, 'at');
   const off = minutesOf(clockIn(now, timeZone)) - minutesOf(slot.clock);
   if (off > FAR_OFF) refuse(`${capital(slot.name)} was at ${slot.clock}. Was it fed then, or now?`, 'at');
@@ -92,7 +102,28 @@ export async function feedBowl(context: Context, entry: BowlEntry): Promise<{ mo
       `${dog.name} has had ${slot.name} already: it was marked fed at ${clockIn(already.fedAt, household.timeZone)}.`,
     );
   }
-  const parts = await partsOf(context, entry, dog, day);
+  const parts = await partsOf(context, entry.parts, dog, day);
+  const additions = slot.additions
+    .filter(({ lineId }) => entry.ticked?.includes(lineId))
+    .map((each) => ({ lineId: each.lineId, said: sayAddition(each), kcal: each.kcal }));
+  return writeBowl(context, dog, { day, slotId: slot.id, kcal: slot.kcal, fedAt, additions }, parts);
+}
+
+/** One bowl and one movement of what is in it. */
+export async function writeBowl(
+  context: Context,
+  dog: StoredDog,
+  of: {
+    readonly day: LocalDate;
+    readonly slotId: number | null;
+    readonly kcal: number;
+    readonly fedAt: Date;
+    readonly additions: readonly Ticked[];
+  },
+  parts: readonly Part[],
+): Promise<{ movementId: number; bowlId: number }> {
+  const { tx } = context;
+  const { day, slotId, kcal, fedAt } = of;
   const eaten = addUp(parts, (part) => part.amount);
   const made = await writeMovement(context, {
     kind: 'fed',
@@ -105,21 +136,23 @@ export async function feedBowl(context: Context, entry: BowlEntry): Promise<{ mo
     .values({
       dogId: dog.id,
       day,
-      slotId: slot.id,
+      slotId,
       rationId: rationOn(dog, day).id,
-      kcal: slot.kcal,
+      kcal,
+      additions: of.additions.length > 0 ? of.additions : null,
       fedAt,
       movementId: made.id,
     })
     .returning({ id: bowl.id });
   await tx.insert(bowlPart).values(
-    parts.map(({ holdingId, shareId, amount, waterMl, kcal }) => ({
+    parts.map(({ holdingId, shareId, amount, waterMl, kcal, frozen = false }) => ({
       bowlId: sure(stored).id,
       holdingId: holdingId ?? null,
       shareId: shareId ?? null,
       amount,
       waterMl,
       kcal,
+      frozen,
     })),
   );
   const warm = new Set(parts.flatMap((part) => part.batchId ?? []));
@@ -127,12 +160,18 @@ export async function feedBowl(context: Context, entry: BowlEntry): Promise<{ mo
   return { movementId: made.id, bowlId: sure(stored).id };
 }
 
-async function partsOf(context: Context, entry: BowlEntry, dog: StoredDog, day: LocalDate): Promise<Part[]> {
+/** What goes into a bowl, each part checked: that it is there, fit, thawed, and nothing that this dog does not get. */
+export async function partsOf(
+  context: Context,
+  asked: BowlEntry['parts'],
+  dog: StoredDog,
+  day: LocalDate,
+): Promise<Part[]> {
   const { tx, household, reference } = context;
-  if (entry.parts.length === 0) return refuse('There is nothing in this bowl.');
+  if (asked.length === 0) return refuse('There is nothing in this bowl.');
   const packs = await readPacks(
     tx,
-    entry.parts.flatMap((part) => ('holdingId' in part ? [part.holdingId] : [])),
+    asked.flatMap((part) => ('holdingId' in part ? [part.holdingId] : [])),
   );
   const warm = await readWarmShares(tx, day, household.energyFactors);
   const avoided = await readAvoided(tx, reference, [dog], day);
@@ -145,10 +184,10 @@ async function partsOf(context: Context, entry: BowlEntry, dog: StoredDog, day: 
     'shareId' in part ? `share-${part.shareId}` : `pack-${part.holdingId}`;
   const drawn = (of: BowlEntry['parts'][number]) =>
     addUp(
-      entry.parts.filter((part) => keyOf(part) === keyOf(of)),
+      asked.filter((part) => keyOf(part) === keyOf(of)),
       (part) => part.grams,
     );
-  return entry.parts.map((part): Part => {
+  return asked.map((part): Part => {
     const amount = tenths(part.grams);
     if (!(amount > 0)) return refuse('A weight above 0 goes into the bowl: at least a tenth of a gram.');
     if ('shareId' in part) {
@@ -174,7 +213,10 @@ async function partsOf(context: Context, entry: BowlEntry, dog: StoredDog, day: 
     }
     if (pack.blocked)
       refuse(`${pack.code} is blocked: it is not fed until somebody says that it may be, in the Store.`);
-    if (pack.placeKind === 'freezer') refuse(`${pack.code} is in the freezer: move it to the fridge first.`);
+    const frozen = pack.placeKind === 'freezer';
+    if (frozen && !part.frozen) refuse(`${pack.code} is in the freezer: move it to the fridge first.`);
+    if (frozen && pack.pieces === undefined)
+      refuse(`${pack.code} is one block: only cubes and pieces are fed frozen. Move it to the fridge first.`);
     if (!isFit(pack, day))
       refuse(`${pack.code} was safe until ${pack.safeUntil}. It is not fed any more: throw it away.`);
     return {
@@ -182,6 +224,7 @@ async function partsOf(context: Context, entry: BowlEntry, dog: StoredDog, day: 
       amount,
       waterMl: Math.round(part.grams * pack.waterPerGram),
       kcal: part.grams * pack.density,
+      frozen,
       legs: [{ holdingId: pack.holdingId, placeId: pack.placeId, amount: -amount }],
     };
   });
@@ -203,11 +246,13 @@ export async function correctBowl(
   const [found] = await context.tx.select().from(bowl).where(eq(bowl.id, input.bowlId));
   if (!found) return refuse('This bowl is not known.');
   await takeBackBowl(context, { bowlId: input.bowlId });
+  if (found.slotId === null) return refuse('Another meal is taken back, and given anew under “gave something else”.');
   return feedBowl(context, {
     dogId: found.dogId,
     slotId: found.slotId,
     day: found.day,
     parts: input.parts,
+    ticked: (found.additions ?? []).map(({ lineId }) => lineId),
     at: input.at ?? clockIn(found.fedAt, context.household.timeZone),
   });
 }

@@ -19,6 +19,7 @@ export interface HouseholdEntry {
   readonly fridgeDays: number;
   /** Days in a row of one protein; null: as long as it lasts. */
   readonly proteinDays?: number | null | undefined;
+  readonly mixedProteins?: boolean | undefined;
   readonly timeZone: string;
   readonly currency: string;
   /** What the codes on labels open; empty: the address that the page was asked at. */
@@ -53,13 +54,15 @@ export async function saveHousehold(context: Context, entry: HouseholdEntry): Pr
   checkTimeZone(entry.timeZone);
   const mealTimes = need(readMealTimes(entry.mealTimes));
   const labelAddress = need(readLabelAddress(entry.labelAddress ?? ''));
-  const { kwhPrice, proteinDays = context.household.proteinDays, ...settings } = entry;
+  const { proteinDays = context.household.proteinDays, mixedProteins = context.household.mixedProteins } = entry;
+  const { kwhPrice, ...settings } = entry;
   if (proteinDays !== null && (!Number.isInteger(proteinDays) || proteinDays < 1 || proteinDays > 14))
     refuse('From 1 to 14 days in a row, or no rule.', 'proteinDays');
   const kwhMinor = kwhPrice === undefined ? context.household.kwhMinor : need(readKwhPrice(kwhPrice));
   await changeHousehold(context.tx, {
     ...settings,
     proteinDays,
+    mixedProteins,
     kwhMinor,
     labelAddress: labelAddress ?? null,
     mealTimes,

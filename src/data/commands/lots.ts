@@ -16,7 +16,7 @@ import { readLotsById, retypedLot, type StoredLot } from '../repositories/lots';
 import { holding, lot } from '../schema/stock';
 import { readHistory, readRules } from '../repositories/movements';
 import { datingIn, refold, writeMovement, writeMovements, type NewMovement } from './ledger';
-import { movePacks } from './stock';
+import { putPacks } from './stock';
 import { inMass, need, refuse, Refusal, type Context } from './run';
 
 /** Some of an ingredient goes to another place by itself: it is as old as the rest, and cost its part. */
@@ -55,7 +55,7 @@ export async function partLot(
     ],
   });
   if (input.placeId === of.placeId) return { holdingId, movementIds: [parted.id] };
-  const { movementIds } = await movePacks(context, { holdingIds: [holdingId], placeId: input.placeId });
+  const { movementIds } = await putPacks(context, { holdingIds: [holdingId], placeId: input.placeId });
   return { holdingId, movementIds: [parted.id, ...movementIds] };
 }
 

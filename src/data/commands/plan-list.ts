@@ -9,7 +9,7 @@ import { readStoredPlan } from '../repositories/plans';
 import { planItem } from '../schema/batches';
 import { partLot, receiveLot, takeBackLot } from './lots';
 import { refuse, type Context } from './run';
-import { movePacks, reverseAll } from './stock';
+import { putPacks, reverseAll } from './stock';
 
 /** What a tick did: the ingredient that came in, and all its movements. */
 interface Fetched {
@@ -84,7 +84,7 @@ async function takeOut(
     const lot = sure(frozen.find((each) => each.holdingId === holdingId));
     const made =
       lot.grams <= left * WHOLE_WITHIN
-        ? await movePacks(context, { holdingIds: [holdingId], placeId: fridge.id })
+        ? await putPacks(context, { holdingIds: [holdingId], placeId: fridge.id })
         : await partLot(context, { holdingId, grams: left, placeId: fridge.id });
     movements.push(...made.movementIds);
     left -= Math.min(left, lot.grams);

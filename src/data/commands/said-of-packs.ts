@@ -12,7 +12,7 @@ import { atHand } from './pack-at-hand';
 import { refuse, type Context } from './run';
 
 /** It stays where it is, and as much as it is: only what is known of it changes. */
-const stays = ({ holdingId, placeId, grams }: Kept): Leg[] => {
+export const stays = ({ holdingId, placeId, grams }: Pick<Kept, 'holdingId' | 'placeId' | 'grams'>): Leg[] => {
   const amount = tenths(grams);
   return [
     { holdingId, placeId, amount: -amount },

@@ -11,7 +11,7 @@ import { readPackByCode } from '../repositories/stock';
 import { foundPacks } from './found-packs';
 import { correctPack } from './pack-weights';
 import { inMass, Refusal, refuse, type Context } from './run';
-import { movePacks } from './stock';
+import { putPacks } from './stock';
 
 export interface TableTaken {
   readonly rows: readonly RowTaken[];
@@ -82,7 +82,7 @@ async function knownPack(context: Context, row: StockRow, code: string, house: H
   }
   const place = row.place === undefined ? undefined : placeOf(house, row.place);
   if (place && place.id !== pack.placeId) {
-    await movePacks(context, { holdingIds: [pack.holdingId], placeId: place.id });
+    await putPacks(context, { holdingIds: [pack.holdingId], placeId: place.id });
     said.push(`to the ${place.name.toLowerCase()}`);
   }
   return {

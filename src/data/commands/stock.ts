@@ -6,7 +6,9 @@ import { standing, tipOf } from '@/core/standing';
 import { reversedLegs, tenths, type Leg } from '@/core/stock/ledger';
 import { readPlaces } from '../repositories/household';
 import { readHistories, readMovement, type StoredMovement } from '../repositories/movements';
-import { readKept } from '../repositories/kept';
+import { readKept, readUsed } from '../repositories/kept';
+import { askRoom } from '@/core/stock/room';
+import { addUp } from '@/core/add-up';
 import { readPacks } from '../repositories/stock';
 import { share } from '../schema/batches';
 import { bowl, bowlLeft, bowlPart } from '../schema/stock';
@@ -19,8 +21,27 @@ import { shareIn } from './shares';
 import { refuse, type Context } from './run';
 import { sure } from '@/core/sure';
 
-/** Moves packs to another place, each in a movement of its own; all of them or none. */
+/** Moves packs to another place, and asks where that is said to hold less. */
 export async function movePacks(
+  context: Context,
+  input: { holdingIds: readonly number[]; placeId: number; fits?: boolean | undefined },
+): Promise<{ movementIds: number[] }> {
+  const moved = await putPacks(context, input);
+  if (input.fits === true) return moved;
+  const place = sure((await readPlaces(context.tx)).find((each) => each.id === input.placeId));
+  const comes = addUp(await readKept(context.tx, input.holdingIds), ({ grams }) => grams);
+  const used = (await readUsed(context.tx, place.id)) - comes;
+  const asked = askRoom(
+    { name: place.name, capacity: place.capacityMl ?? undefined },
+    used,
+    comes,
+    context.household.unitSet,
+  );
+  return asked === undefined ? moved : refuse(asked, 'fits');
+}
+
+/** Moves packs to another place, each in a movement of its own; all of them or none. */
+export async function putPacks(
   context: Context,
   input: { holdingIds: readonly number[]; placeId: number },
 ): Promise<{ movementIds: number[] }> {

@@ -24,7 +24,7 @@ import { savePlan } from '../commands/plans';
 import { sealShare } from '../commands/packs';
 import { saveTrays } from '../commands/trays';
 import { saveRecipe } from '../commands/recipes';
-import { discardPacks, movePacks } from '../commands/stock';
+import { discardPacks, putPacks } from '../commands/stock';
 import { saveSupply } from '../commands/supplies';
 import type { Database, Tx } from '../database';
 import type { Reference } from '../reference/reference';
@@ -316,5 +316,5 @@ async function thawForToday(context: Context, tx: Tx): Promise<void> {
     .filter((pack) => pack.placeKind === 'freezer' && pack.recipeName.startsWith('Venison'))
     .slice(0, 2);
   if (frozen.length > 0)
-    await movePacks(context, { holdingIds: frozen.map((pack) => pack.holdingId), placeId: fridge.id });
+    await putPacks(context, { holdingIds: frozen.map((pack) => pack.holdingId), placeId: fridge.id });
 }

@@ -6,7 +6,7 @@ import { addDays } from '@/core/calendar/local-date';
 import { sure } from '@/core/sure';
 import { receiveLot } from '../commands/lots';
 import type { Context } from '../commands/run';
-import { discardPacks, movePacks } from '../commands/stock';
+import { discardPacks, putPacks } from '../commands/stock';
 import { readPlaces } from '../repositories/household';
 import { readLots } from '../repositories/lots';
 
@@ -75,5 +75,5 @@ export async function freezeRest(context: Context): Promise<void> {
     await discardPacks(context, { holdingIds: scraps.map(({ holdingId }) => holdingId), why: 'scraps' });
   const raw = left.filter((lot) => !scraps.includes(lot));
   if (raw.length > 0)
-    await movePacks(context, { holdingIds: raw.map(({ holdingId }) => holdingId), placeId: freezer.id });
+    await putPacks(context, { holdingIds: raw.map(({ holdingId }) => holdingId), placeId: freezer.id });
 }

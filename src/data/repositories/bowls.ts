@@ -9,7 +9,10 @@ import { bowl, bowlLeft, bowlPart, holding, pack, packContent } from '../schema/
 export interface StoredBowl {
   readonly id: number;
   readonly dogId: number;
-  readonly slotId: number;
+  /** null: another meal, beside its own. */
+  readonly slotId: number | null;
+  /** What was ticked of what is added in the bowl. */
+  readonly ticked: readonly string[];
   readonly day: LocalDate;
   readonly fedAt: Date;
   /** What the dog left of it, g as stored, and what became of that. */
@@ -19,6 +22,7 @@ export interface StoredBowl {
     readonly code: string;
     readonly grams: number;
     readonly waterMl: number;
+    readonly frozen: boolean;
     /** What it was from, as a source of food is named. */
     readonly key: string;
   }[];
@@ -66,6 +70,7 @@ export async function readBowlsBetween(tx: Tx, from: LocalDate, to: LocalDate): 
     left: leftOf.get(row.id),
     dogId: row.dogId,
     slotId: row.slotId,
+    ticked: (row.additions ?? []).map(({ said }) => said),
     day: row.day,
     fedAt: row.fedAt,
     parts: parts
@@ -74,6 +79,7 @@ export async function readBowlsBetween(tx: Tx, from: LocalDate, to: LocalDate): 
         code: code ?? 'the pot',
         grams: fromTenths(part.amount),
         waterMl: part.waterMl,
+        frozen: part.frozen,
         key: part.shareId === null ? `pack-${part.holdingId}` : `share-${part.shareId}`,
       })),
   }));

@@ -1,10 +1,11 @@
 import 'server-only';
-import { and, asc, eq, inArray, isNull, max, or, sql, type SQL } from 'drizzle-orm';
-import { addDays, dayIn } from '@/core/calendar/local-date';
+import { and, asc, eq, gte, inArray, isNull, max, or, sql, type SQL } from 'drizzle-orm';
+import { addDays, dayIn, type LocalDate } from '@/core/calendar/local-date';
 import type { Avoid } from '@/core/dog/avoid';
 import type { Appetite, Stool } from '@/core/dog/body-condition';
 import type { BiteSize } from '@/core/dog/bite-size';
 import type { DaysOff } from '@/core/dog/days-off';
+import type { ReadGiven } from '@/core/dog/given';
 import type { Dog, Ration, WeighIn } from '@/core/dog/dog';
 import type { School } from '@/core/dog/schools/schools';
 import type { SeenCaution } from '@/core/dog/stage';
@@ -15,6 +16,7 @@ import { now } from '../clock';
 import type { Tx } from '../database';
 import { readHousehold } from './household';
 import { recipe } from '../schema/recipes';
+import { bowl, given } from '../schema/stock';
 import {
   avoid,
   bowlLine,
@@ -42,6 +44,22 @@ export interface StoredRation extends Ration {
   readonly reason: string | undefined;
 }
 
+/** Something that a dog got between its meals, or another meal. */
+export interface StoredGiven {
+  readonly id: number;
+  readonly day: LocalDate;
+  readonly at: Date;
+  readonly kind: ReadGiven['kind'] | 'meal';
+  readonly name: string;
+  /** undefined: nobody knows. */
+  readonly kcal: number | undefined;
+  readonly said: string;
+  readonly bowlId: number | undefined;
+}
+
+/** Days for which anybody asks what a dog got besides: as far back as its trend looks (16 weeks and more). */
+const GIVEN_SINCE = 130;
+
 export interface StoredDog extends Dog {
   readonly id: number;
   readonly badge: number;
@@ -53,6 +71,8 @@ export interface StoredDog extends Dog {
   readonly weighIns: readonly StoredWeighIn[];
   readonly rations: readonly StoredRation[];
   readonly daysOff: readonly (DaysOff & { readonly id: number })[];
+  /** What it got besides, on the days that anything still hangs on. */
+  readonly given: readonly StoredGiven[];
   readonly avoids: readonly Avoid[];
   readonly knownSchools: readonly School[];
   /** Hazards that its vet allows it. */
@@ -184,6 +204,19 @@ export async function readDogs(
     .from(daysOff)
     .where(and(inArray(daysOff.dogId, ids), isNull(daysOff.takenBackAt)))
     .orderBy(asc(daysOff.from), asc(daysOff.id));
+  const extra = await tx
+    .select({ given })
+    .from(given)
+    .leftJoin(bowl, eq(bowl.id, given.bowlId))
+    .where(
+      and(
+        inArray(given.dogId, ids),
+        isNull(given.takenBackAt),
+        isNull(bowl.reversedBy),
+        gte(given.day, addDays(dayIn(now(), 'UTC'), -GIVEN_SINCE)),
+      ),
+    )
+    .orderBy(asc(given.id));
   const fresh = await readFreshFoods(tx, rations);
   const letters = badgeLetters(
     await tx.select({ id: dog.id, name: dog.name }).from(dog).where(isNull(dog.archivedAt)).orderBy(asc(dog.id)),
@@ -253,6 +286,17 @@ export async function readDogs(
         to,
         ...(slotId === null ? {} : { slotId }),
       })),
+      given: own(extra.map((row) => row.given)).map(({ id, day, at, kind, name, kcal, said, bowlId }) => ({
+        id,
+        day,
+        at,
+        kind,
+        name,
+        kcal: orUndefined(kcal),
+        said,
+        bowlId: orUndefined(bowlId),
+      })),
+      less: own(extra.map((row) => row.given)).flatMap(({ less }) => less),
       avoids: own(avoids).map((entry) => ({
         id: entry.id,
         what: entry.what,

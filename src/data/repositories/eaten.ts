@@ -12,7 +12,8 @@ import { addUp } from '@/core/add-up';
 
 /**
  * What a dog really got, by day, in kcal: what the cook reported, or else the day's bowls with the extras of its
- * ration. A day on which not every meal was pressed is unknown, never less.
+ * ration. A day on which not every meal was pressed, or of which nobody knows
+ * what something held that it got besides, is unknown, never less.
  */
 export async function readIntake(tx: Tx, dog: StoredDog, from: LocalDate, to: LocalDate): Promise<IntakeOn> {
   const left = sql`coalesce((select sum(l.kcal) from bowl_left l where l.bowl_id = ${bowl.id} and l.reversed_by is null), 0)`;
@@ -35,7 +36,9 @@ export async function readIntake(tx: Tx, dog: StoredDog, from: LocalDate, to: Lo
       meals.flatMap((meal) => meal.additions),
       (each) => each.kcal,
     );
-    const beside = energy.extras.kcal + (energy.oldFood?.kcal ?? 0) + added;
+    const between = dog.given.filter((each) => each.day === day && each.kind !== 'meal');
+    if (between.some(({ kcal }) => kcal === undefined)) continue;
+    const beside = energy.extras.kcal + (energy.oldFood?.kcal ?? 0) + added + addUp(between, (each) => each.kcal ?? 0);
     byDay.set(day, addUp(fed, (row) => row.kcal) + beside);
   }
   for (const report of reports) {

@@ -100,3 +100,12 @@ function factsOf(
     factors,
   );
 }
+
+/** g in a cup of each recipe's food, where one was weighed, by the recipe. */
+export async function readCups(tx: Tx): Promise<Map<number, number>> {
+  const rows = await tx
+    .select({ id: recipe.id, cupGrams: recipe.cupGrams })
+    .from(recipe)
+    .where(isNotNull(recipe.cupGrams));
+  return new Map(rows.flatMap(({ id, cupGrams }) => (cupGrams === null ? [] : [[id, cupGrams] as const])));
+}

@@ -1,5 +1,5 @@
 import 'server-only';
-import { asc, eq, inArray } from 'drizzle-orm';
+import { asc, eq, inArray, sql } from 'drizzle-orm';
 import type { LocalDate } from '@/core/calendar/local-date';
 import type { PlaceKind } from '@/core/preserve/shelf-life';
 import { fromTenths, type HoldingRules } from '@/core/stock/ledger';
@@ -45,4 +45,13 @@ export async function readKept(tx: Tx, holdingIds: readonly number[]): Promise<K
     openedOn: state.openedOn ?? undefined,
     blocked: state.blocked,
   }));
+}
+
+/** g of all that lies in a place. */
+export async function readUsed(tx: Tx, placeId: number): Promise<number> {
+  const [row] = await tx
+    .select({ amount: sql<number>`coalesce(sum(${holding.amount}), 0)::float8` })
+    .from(holding)
+    .where(eq(holding.placeId, placeId));
+  return fromTenths(row?.amount ?? 0);
 }

@@ -37,6 +37,8 @@ export const household = pgTable(
     labelAddress: text('label_address'),
     /** Days in a row that a dog gets one protein, where something else is there; null: as long as it lasts. */
     proteinDays: integer('protein_days'),
+    /** A dog's meals of one day are of different proteins. */
+    mixedProteins: boolean('mixed_proteins').notNull().default(false),
     /** What a kWh costs, in minor units of the currency; null: nobody has said. */
     kwhMinor: doublePrecision('kwh_minor'),
     /** The end of the address of its calendar: who has it may read what is to be done; null: there is none. */

@@ -17,6 +17,8 @@ import {
 import type { LocalDate } from '../../core/calendar/local-date';
 import type { FoundPack } from '../../core/stock/found';
 import type { FoodKind, LabelDate, Packaging } from '../../core/preserve/shelf-life';
+import type { Ticked } from '../../core/dog/bowl-line';
+import type { Less, ReadGiven } from '../../core/dog/given';
 import type { LEFT_FATES } from '../../core/stock/left';
 import type { Account, MovementKind, Origin } from '../../core/stock/ledger';
 import { batch, share } from './batches';
@@ -223,13 +225,14 @@ export const bowl = pgTable(
       .notNull()
       .references(() => dog.id),
     day: date('day', { mode: 'string' }).$type<LocalDate>().notNull(),
-    slotId: integer('slot_id')
-      .notNull()
-      .references(() => mealSlot.id),
+    /** Which of its meals; null: another one, beside them. */
+    slotId: integer('slot_id').references(() => mealSlot.id),
     rationId: integer('ration_id')
       .notNull()
       .references(() => ration.id),
     kcal: doublePrecision('kcal').notNull(),
+    /** What was ticked of what is added in the bowl; what was not is not known. */
+    additions: jsonb('additions').$type<readonly Ticked[]>(),
     fedAt: timestamp('fed_at', { withTimezone: true }).notNull(),
     movementId: integer('movement_id')
       .notNull()
@@ -244,6 +247,52 @@ export const bowl = pgTable(
     uniqueIndex('one_bowl_a_meal')
       .on(table.dogId, table.day, table.slotId)
       .where(sql`${table.reversedBy} is null`),
+  ],
+);
+
+/** Something that a dog got between its meals, or an extra meal, and by how much the coming meals are smaller for it. */
+export const given = pgTable(
+  'given',
+  {
+    id: serial('id').primaryKey(),
+    dogId: integer('dog_id')
+      .notNull()
+      .references(() => dog.id),
+    day: date('day', { mode: 'string' }).$type<LocalDate>().notNull(),
+    at: timestamp('at', { withTimezone: true }).notNull(),
+    kind: text('kind').$type<ReadGiven['kind'] | 'meal'>().notNull(),
+    name: text('name').notNull(),
+    /** null: nobody knows. */
+    kcal: doublePrecision('kcal'),
+    said: text('said').notNull(),
+    less: jsonb('less').$type<readonly Less[]>().notNull(),
+    /** The bowl of an extra meal: taken back with it. */
+    bowlId: integer('bowl_id')
+      .unique()
+      .references(() => bowl.id),
+    takenBackAt: timestamp('taken_back_at', { withTimezone: true }),
+  },
+  (table) => [index('given_dog').on(table.dogId, table.day)],
+);
+
+/** A pack that the cook keeps for one dog's day; the last one of a pack that was not ended counts. */
+export const packHold = pgTable(
+  'pack_hold',
+  {
+    id: serial('id').primaryKey(),
+    holdingId: integer('holding_id')
+      .notNull()
+      .references(() => pack.holdingId),
+    dogId: integer('dog_id')
+      .notNull()
+      .references(() => dog.id),
+    day: date('day', { mode: 'string' }).$type<LocalDate>().notNull(),
+    endedAt: timestamp('ended_at', { withTimezone: true }),
+  },
+  (table) => [
+    uniqueIndex('one_hold_a_pack')
+      .on(table.holdingId)
+      .where(sql`${table.endedAt} is null`),
   ],
 );
 
@@ -288,6 +337,8 @@ export const bowlPart = pgTable(
     amount: integer('amount').notNull(),
     waterMl: integer('water_ml').notNull(),
     kcal: doublePrecision('kcal').notNull(),
+    /** It went into the bowl as it was, frozen. */
+    frozen: boolean('frozen').notNull().default(false),
   },
   (table) => [
     index('part_bowl').on(table.bowlId),

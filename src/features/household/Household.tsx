@@ -91,6 +91,15 @@ export function Household({ view }: { view: HouseholdView }) {
             onChange={(days) => change({ proteinDays: days === '' ? null : Number(days) })}
           />
           <Choice
+            label="Within a day"
+            value={entry.mixedProteins === true ? 'mixed' : 'one'}
+            options={[
+              { value: 'one', label: 'one pack after the other' },
+              { value: 'mixed', label: 'another protein at the next meal, where there is one' },
+            ]}
+            onChange={(way) => change({ mixedProteins: way === 'mixed' })}
+          />
+          <Choice
             label="Time zone"
             value={entry.timeZone}
             options={lists.timeZones}

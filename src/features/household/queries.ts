@@ -37,6 +37,7 @@ export const householdView = pageQuery(async (read) => {
     energyFactors,
     fridgeDays,
     proteinDays: household.proteinDays,
+    mixedProteins: household.mixedProteins,
     timeZone,
     currency,
     labelAddress: labelAddress ?? '',

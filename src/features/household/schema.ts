@@ -11,6 +11,7 @@ export const householdSchema = z.object({
   fridgeDays: z.number().int(),
   /** Days in a row of one protein; null: as long as it lasts. */
   proteinDays: z.number().int().nullable().optional(),
+  mixedProteins: z.boolean().optional(),
   timeZone: z.string().trim().min(1).max(60),
   currency: z.string().trim().length(3),
   labelAddress: z.string().max(200).optional(),

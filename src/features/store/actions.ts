@@ -11,11 +11,16 @@ import * as said from '@/data/commands/said-of-packs';
 import * as lots from '@/data/commands/lots';
 import { foundSchema } from '@/core/stock/found';
 import * as found from '@/data/commands/found-packs';
+import * as labels from '@/data/commands/wrong-label';
 import * as stock from '@/data/commands/stock';
 import { describeLotSchema, prepareSchema, receiveSchema } from '@/core/stock/lot-entry';
 import { movePacksSchema } from '@/core/schema';
+import { holdSchema } from '@/core/stock/held';
+import * as holds from '@/data/commands/holds';
 import {
   countSchema,
+  forDogSchema,
+  swapLabelsSchema,
   mixSchema,
   reverseAllSchema,
   sayOfPacksSchema,
@@ -37,11 +42,15 @@ export const takeBackLot = houseAction('take back lot', lotSchema, lots.takeBack
 export const foundPacks = houseAction('found packs', foundSchema, found.foundPacks);
 export const takeStockTable = houseAction('stock table', stockTableSchema, table.takeStockTable);
 export const tryStockTable = houseTry(stockTableSchema, table.takeStockTable);
+export const holdPack = houseAction('hold pack', holdSchema, holds.holdPack);
+export const freePack = houseAction('free pack', lotSchema, holds.freePack);
 export const movePacks = houseAction('move packs', movePacksSchema, stock.movePacks);
 export const discardPacks = houseAction('discard packs', throwSchema, stock.discardPacks);
 export const reverseAll = houseAction('reverse all', reverseAllSchema, stock.reverseAll);
 export const splitPack = houseAction('split pack', splitSchema, repack.splitPack);
 export const mixPacks = houseAction('mix packs', mixSchema, repack.mixPacks);
+export const packForDog = houseAction('pack for dog', forDogSchema, labels.packForDog);
+export const swapLabels = houseAction('swap labels', swapLabelsSchema, labels.swapLabels);
 export const sayOfPacks = houseAction('say of packs', sayOfPacksSchema, said.sayOfPacks);
 export const unblockPacks = houseAction('unblock packs', unblockSchema, said.unblockPacks);
 export const beginCut = houseAction('begin power cut', beginCutSchema, cuts.beginCut);

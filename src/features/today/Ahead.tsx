@@ -25,7 +25,7 @@ export function Ahead({ view }: { view: TodayView }) {
             a square is a day, filled by the pack that will feed it
             <span className={styles.screen}>
               {' '}
-              · <Link href="/store/ahead">eight weeks</Link>
+              · <Link href="/store/ahead">eight weeks</Link> · <Link href="/sitter">a sheet for a sitter</Link>
             </span>
           </p>
         </div>

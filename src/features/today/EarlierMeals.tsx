@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { useCommand } from '@/ui/form/use-command';
 import { Problems } from '@/ui/form/Problems';
 import { takeBackLeft } from './actions';
-import { LeftForm } from './LeftForm';
+import { LeftForm } from './bowl/LeftForm';
 import { MealForm } from './MealForm';
 import styles from './today.module.css';
 import type { TodayView } from './view';
@@ -29,7 +29,7 @@ export function EarlierMeals({ view, onTakeBack }: EarlierMealsProps) {
           <h3>{said}</h3>
           <ul className="rows">
             {meals.map((meal) => {
-              const key = `${meal.day}-${meal.dogId}-${meal.slotId}`;
+              const key = `${meal.day}-${meal.dogId}-${meal.slotId ?? `x${meal.bowl?.bowlId}`}`;
               const whose = `${meal.dogName}’s ${meal.slotName}, ${said}`;
               return (
                 <li key={key}>
@@ -66,15 +66,17 @@ export function EarlierMeals({ view, onTakeBack }: EarlierMealsProps) {
                           take back
                         </Button>
                       )}
-                      <Button
-                        variant="text"
-                        size="small"
-                        aria-expanded={open === key}
-                        aria-label={`${meal.bowl ? 'Put right' : 'Mark'} ${whose}`}
-                        onClick={() => setOpen(open === key ? undefined : key)}
-                      >
-                        {meal.bowl ? 'put right' : 'it was fed'}
-                      </Button>
+                      {meal.slotId !== null && (
+                        <Button
+                          variant="text"
+                          size="small"
+                          aria-expanded={open === key}
+                          aria-label={`${meal.bowl ? 'Put right' : 'Mark'} ${whose}`}
+                          onClick={() => setOpen(open === key ? undefined : key)}
+                        >
+                          {meal.bowl ? 'put right' : 'it was fed'}
+                        </Button>
+                      )}
                     </span>
                   </div>
                   {open === `left ${key}` && meal.bowl && (

@@ -68,7 +68,7 @@ export function MealForm({ meal, sources, onDone }: MealFormProps) {
     });
     if (parts.length < typed.length) return;
     if (meal.bowl) correct.run({ bowlId: meal.bowl.bowlId, parts, at });
-    else feed.run({ dogId: meal.dogId, slotId: meal.slotId, day: meal.day, parts, at });
+    else if (meal.slotId !== null) feed.run({ dogId: meal.dogId, slotId: meal.slotId, day: meal.day, parts, at });
   };
   return (
     <form

@@ -2,6 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { countOf } from '@/core/quantity/count-words';
+import { AskBack } from '@/ui/form/AskBack';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { moveTo } from './actions';
@@ -18,7 +19,8 @@ export function ToFreezer({ of }: { of: TodayView['toFreezer'][number] }) {
         <>
           <p>{of.said}</p>
           <p className="note">it has frozen what went in before{of.later && `; ${of.later}`}</p>
-          <Problems problems={move.problems} />
+          <Problems problems={move.atHead('fits')} />
+          <AskBack command={move} field="fits" label="They fit" answer={{ fits: true }} />
           <Button
             variant="outlined"
             fullWidth

@@ -8,7 +8,7 @@ import { EmptyRoom } from '@/ui/room';
 import { UndoBar } from '@/ui/UndoBar';
 import { takeBackBowl } from './actions';
 import { Ahead } from './Ahead';
-import { DogBowl } from './DogBowl';
+import { DogBowl } from './bowl/DogBowl';
 import { EarlierMeals } from './EarlierMeals';
 import { ToFreezer } from './ToFreezer';
 import { Tonight } from './Tonight';
@@ -57,6 +57,7 @@ export function Today({ view }: { view: TodayView }) {
                 dog={dog}
                 day={view.day}
                 sources={view.sources}
+                cubes={view.cubes}
                 full={(dog.next?.kcal ?? 0) / most}
                 sameSlot={view.heading !== 'Next meals'}
                 had={fed?.bowl === bowlKey(dog)}

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import { useState } from 'react';
 import { Choice } from '@/ui/form/Choice';
+import { AskBack } from '@/ui/form/AskBack';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { Tub } from '@/ui/badges/badges';
@@ -80,7 +81,8 @@ export function Tonight({ packs, placeId }: { packs: TodayView['tonight']; place
           </Button>
         </>
       )}
-      <Problems problems={move.problems} />
+      <Problems problems={move.atHead('fits')} />
+      <AskBack command={move} field="fits" label="They fit" answer={{ fits: true }} />
       <Button
         variant="outlined"
         fullWidth

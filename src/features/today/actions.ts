@@ -2,17 +2,22 @@
 
 import { z } from 'zod';
 import { correctBowl as correct, feedBowl as feed, takeBackBowl as takeBack } from '@/data/commands/bowls';
+import { feedExtra as another, giveBetween as give, takeBackGiven as takeGivenBack } from '@/data/commands/given';
 import { leaveInBowl as leave } from '@/data/commands/left';
 import { movePacks, reverseMovement } from '@/data/commands/stock';
 import { idSchema, movePacksSchema } from '@/core/schema';
+import { givenSchema } from '@/core/dog/given';
 import { leftSchema } from '@/core/stock/left';
 import { houseAction } from '@/data/house-action';
-import { bowlSchema, correctBowlSchema, takeBackSchema } from './schema';
+import { bowlSchema, correctBowlSchema, extraSchema, takeBackSchema } from './schema';
 
 export const feedBowl = houseAction('feed bowl', bowlSchema, feed);
 /** The next bowl, answered before the page is made anew: the screen asks for that itself. */
 export const feedNext = houseAction('feed bowl', bowlSchema, feed, 'after');
 export const correctBowl = houseAction('correct bowl', correctBowlSchema, correct);
+export const giveBetween = houseAction('give between', givenSchema, give);
+export const feedExtra = houseAction('feed extra', extraSchema, another);
+export const takeBackGiven = houseAction('take back given', z.object({ givenId: idSchema }), takeGivenBack);
 export const takeBackBowl = houseAction('take back bowl', takeBackSchema, takeBack);
 export const leaveInBowl = houseAction('leave in bowl', leftSchema, leave);
 export const takeBackLeft = houseAction('reverse movement', z.object({ movementId: idSchema }), reverseMovement);

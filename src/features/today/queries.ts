@@ -1,23 +1,19 @@
 import 'server-only';
 import { countOf } from '@/core/quantity/count-words';
-import { addDays, clockIn, daysBetween, writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
-import { dayEnergy, type DayEnergy } from '@/core/dog/day-energy';
-import { sayOff } from '@/core/dog/days-off';
-import { mealsOn, nextMeal, type DayMeal } from '@/core/dog/meals';
-import { cautionOf } from '@/core/dog/stage';
-import { capital, writeDose, writeKcal, writeMassIn } from '@/core/quantity/write';
+import { addDays, daysBetween, writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
+import { capital, writeMassIn } from '@/core/quantity/write';
 import type { UnitSet } from '@/core/quantity/units';
 import type { Protein } from '@/core/recipe/protein';
 import { sayPot } from '@/core/stock/say-pot';
 import { cookByOf } from '@/core/stock/agenda';
 import { coverOf, type Cover } from '@/core/stock/cover';
 import { takeOutTonight } from '@/core/stock/weeks-ahead';
-import { drawMeal, fitFor, inOrderOfUse, type Drawn } from '@/core/stock/draw';
-import { explainMeal } from '@/core/stock/explain-meal';
+import { inOrderOfUse, type Drawn } from '@/core/stock/draw';
 import { readAhead, type Ahead } from '@/data/ahead';
-import { readProteins, pageQuery, type Page } from '@/data/page';
-import { readBowlsBetween, type StoredBowl } from '@/data/repositories/bowls';
+import { readProteins, pageQuery } from '@/data/page';
+import { readBowlsBetween } from '@/data/repositories/bowls';
 import type { StoredDog } from '@/data/repositories/dogs';
+import { readCups } from '@/data/repositories/food-facts';
 import { readPlaces, type Place } from '@/data/repositories/household';
 import { potDay, waitsForFreezer, type StoredPack } from '@/data/repositories/stock';
 import { DAYS_BACK, earlierMeals } from './earlier/queries';
@@ -31,8 +27,9 @@ import {
   watchRehydrated,
   watchSensor,
 } from './watch/queries';
-import { sayBowl } from './say-bowl';
-import type { AheadCell, DogToday, FedMeal, ShownSource, TodayView } from './view';
+import { madeForOf } from '@/core/stock/made-for';
+import { bowlsToday, cubesOf } from './bowl/queries';
+import type { AheadCell, DogToday, ShownSource, TodayView } from './view';
 import { nth, sure } from '@/core/sure';
 import { addUp } from '@/core/add-up';
 
@@ -49,6 +46,7 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
   );
   const { dogs, stock, avoided } = ahead;
   const proteins = await readProteins(read);
+  const cups = await readCups(db);
   const places = await readPlaces(db);
   const proteinOf = (recipeId: number) => proteins.get(recipeId) ?? PLANTS;
   const warm = new Map(ahead.warm.map((each) => [`share-${each.shareId}`, each]));
@@ -62,6 +60,7 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
         ...source,
         protein,
         kind: 'warm',
+        cupGrams: cups.get(own.recipeId),
         pot: sayPot(protein.word, today, today, own.unproven),
         whose: undefined,
       };
@@ -72,11 +71,15 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
       protein,
       pot: sayPot(protein.word, potDay(pack, household.timeZone), today, pack.unproven),
       whose: pack.dogName ?? 'anybody',
+      madeFor: madeForOf(pack, dogs, today, household.unitSet),
+      cupGrams: cups.get(pack.recipeId),
+      pieceGrams: pack.pieces ? pack.labelGrams / pack.pieces : undefined,
       kind: pack.waterPerGram > 0 ? 'dry' : 'wet',
     };
   });
   const ready = sources.filter((source) => source.place !== 'freezer');
   const notFor = (pack: StoredPack, dogId: number) => avoided.ofPack(pack.holdingId, dogId).length > 0;
+  const cover = coverOf(ahead.meals, HORIZON, sources, today, ahead.keeps);
   const states = bowlsToday(
     read,
     dogs,
@@ -84,8 +87,9 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
     ready,
     stock,
     notFor,
+    (dogId) => ahead.meals.find((each) => each.dogId === dogId)?.hadToday,
+    cover,
   );
-  const cover = coverOf(ahead.meals, HORIZON, sources, today, ahead.keeps);
   const bySource = new Map(sources.map((source) => [source.key, source]));
   const nextSlots = new Set(states.flatMap((dog) => (dog.next ? [`${dog.next.slotName}, ${dog.next.clock}`] : [])));
   const cookBy = stock.length > 0 ? cookByOf(cover, today) : undefined;
@@ -96,6 +100,7 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
     done: saidDone(states),
     dogs: states,
     sources: inOrderOfUse(ready, today),
+    cubes: cubesOf(sources, today),
     earlier: earlierMeals(read, dogs, bowls),
     ahead: cover.map((each) => aheadOf(each, dogs, bySource, today)),
     horizon: HORIZON,
@@ -122,103 +127,6 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
     ],
   };
 });
-
-function bowlsToday(
-  read: Page,
-  dogs: readonly StoredDog[],
-  bowls: readonly StoredBowl[],
-  ready: readonly ShownSource[],
-  stock: readonly StoredPack[],
-  notFor: (pack: StoredPack, dogId: number) => boolean,
-) {
-  const { today, clock, household } = read;
-  const left = new Map(ready.map((source) => [source.key, source.grams]));
-  const states = dogs.map((dog): DogToday => {
-    const energy = dayEnergy(dog, today);
-    // A meal that is all bought food or additions has nothing to press.
-    const slots = mealsOn(dog, today, energy).filter((meal) => meal.kcal > 0);
-    const own = bowls.filter((bowl) => bowl.dogId === dog.id);
-    const unfed = slots.filter((slot) => !own.some((bowl) => bowl.slotId === slot.id));
-    const slot = nextMeal(unfed, clock);
-    const fit = inOrderOfUse(
-      fitFor(ready, dog.id).map((source) => ({ ...source, grams: sure(left.get(source.key)) })),
-      today,
-    );
-    const kcal = slot?.kcal ?? 0;
-    const { drawn, missing } = drawMeal(kcal, fitFor(fit, dog.id, slot?.recipeId), dog.id);
-    for (const part of drawn) left.set(part.key, sure(left.get(part.key)) - part.grams);
-    return {
-      id: dog.id,
-      name: dog.name,
-      badge: dog.badge,
-      letters: dog.letters,
-      next: slot && {
-        slotId: slot.id,
-        slotName: slot.name,
-        clock: slot.clock,
-        kcal,
-        recipeId: slot.recipeId,
-        additions: slot.additions.map((each) => ({
-          lineId: each.lineId,
-          said:
-            each.amount === undefined
-              ? `${each.what}: its label has no row for this weight`
-              : `${writeDose(each.amount)} ${each.unit} ${each.what}`,
-        })),
-        beside: besideOf(energy, household.unitSet),
-        drawn,
-        missing,
-        why: explainMeal({
-          dog: dog.name,
-          meal: slot.name,
-          energy,
-          fraction: slot.fraction,
-          additions: slot.additions,
-          kcal,
-          drawn,
-          sources: fit,
-        }),
-      },
-      fed: own.map((bowl): FedMeal => {
-        const name = dog.slots.find((each) => each.id === bowl.slotId)?.name ?? 'a meal';
-        return {
-          bowlId: bowl.id,
-          slotName: name,
-          clock: clockIn(bowl.fedAt, household.timeZone),
-          said: sayBowl(bowl, household.unitSet),
-          left: bowl.left?.movementId,
-        };
-      }),
-      caution: besideBowl(dog, today, slot),
-      off: sayOff(dog.daysOff, today),
-      frozen:
-        missing > 0
-          ? stock
-              .filter(
-                (pack) => pack.placeKind === 'freezer' && (pack.dogId ?? dog.id) === dog.id && !notFor(pack, dog.id),
-              )
-              .slice(0, 3)
-              .map((pack) => pack.code)
-          : [],
-    };
-  });
-  return states;
-}
-
-/** Beside the bowl: bought food and treats of the day, and the old food during a change. */
-function besideOf({ extras, oldFood }: DayEnergy, set: UnitSet): string[] {
-  const said = extras.each.map((extra) => `${extra.name}, ${extra.said}`);
-  if (!oldFood) return said;
-  const much = oldFood.grams === undefined ? `${writeKcal(oldFood.kcal)} kcal` : writeMassIn(oldFood.grams, set);
-  return [...said, `${much} ${oldFood.name} over the day, until the change is done`];
-}
-
-/** What is said beside a bowl: what wants an act today, or that the additions leave nothing for the food. */
-function besideBowl(dog: StoredDog, today: LocalDate, slot: DayMeal | undefined): string | undefined {
-  if (slot?.overfull) return `What is added to ${slot.name} holds more than the meal: change the addition or the meal.`;
-  const caution = cautionOf(dog, today);
-  return caution?.pressing ? caution.said : undefined;
-}
 
 function saidDone(dogs: readonly DogToday[]): string {
   const names = [...new Set(dogs.flatMap((dog) => dog.fed.map((meal) => meal.slotName)))];

@@ -4,7 +4,7 @@ import { idSchema, weightSchema } from '@/core/schema';
 const partsSchema = z
   .array(
     z.union([
-      z.object({ holdingId: idSchema, grams: weightSchema }),
+      z.object({ holdingId: idSchema, grams: weightSchema, frozen: z.boolean().optional() }),
       z.object({ shareId: idSchema, grams: weightSchema }),
     ]),
   )
@@ -18,7 +18,10 @@ export const bowlSchema = z.object({
   day: z.string().max(10),
   at: atSchema,
   parts: partsSchema,
+  ticked: z.array(idSchema).max(30).optional(),
 });
+
+export const extraSchema = z.object({ dogId: idSchema, parts: partsSchema, at: atSchema, takesOff: z.boolean() });
 
 export const correctBowlSchema = z.object({ bowlId: idSchema, at: atSchema, parts: partsSchema });
 

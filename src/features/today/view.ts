@@ -11,6 +11,11 @@ export interface ShownSource extends Source {
   readonly pot: string;
   /** Whose it is; undefined: warm from the pot. */
   readonly whose: string | undefined;
+  /** What part of its dog's day it is by now, where it was made for another weight. */
+  readonly madeFor?: string | undefined;
+  /** g in a cup of it, and in one of its pieces, where that was weighed. */
+  readonly cupGrams?: number | undefined;
+  readonly pieceGrams?: number | undefined;
 }
 
 export interface FedMeal {
@@ -30,6 +35,8 @@ export interface NextBowl {
   readonly recipeId: number | undefined;
   /** What is added in the bowl, to tick. */
   readonly additions: readonly { readonly lineId: number; readonly said: string }[];
+  /** By how much it is smaller for what the dog had besides. */
+  readonly less: string | undefined;
   /** What it gets beside the bowl today. */
   readonly beside: readonly string[];
   readonly drawn: readonly Drawn[];
@@ -44,6 +51,16 @@ export interface DogToday {
   readonly letters: string;
   readonly next: NextBowl | undefined;
   readonly fed: readonly FedMeal[];
+  /** What it got besides today. */
+  readonly given: readonly {
+    readonly id: number;
+    readonly said: string;
+    readonly isBowl: boolean;
+    /** It can hurt, or is perhaps what this dog does not get. */
+    readonly worry: string | undefined;
+  }[];
+  /** Too much of them. */
+  readonly treats: string | undefined;
   readonly caution: string | undefined;
   /** Why it gets nothing today: away, fasting, a guest that is not here. */
   readonly off: string | undefined;
@@ -55,7 +72,8 @@ export interface DogToday {
 export interface EarlierMeal {
   readonly dogId: number;
   readonly dogName: string;
-  readonly slotId: number;
+  /** null: another meal, beside its own. */
+  readonly slotId: number | null;
   readonly slotName: string;
   readonly clock: string;
   readonly day: LocalDate;
@@ -84,6 +102,8 @@ export interface TodayView {
   readonly done: string;
   readonly dogs: readonly DogToday[];
   readonly sources: readonly ShownSource[];
+  /** Frozen cubes, which are fed as they are. */
+  readonly cubes: readonly ShownSource[];
   /** The meals of today and the last three days, latest day first. */
   readonly earlier: readonly { readonly said: string; readonly meals: readonly EarlierMeal[] }[];
   readonly ahead: readonly {

@@ -1,7 +1,7 @@
 'use client';
 
 import { nanoid } from 'nanoid';
-import { useCallback, useState, useTransition } from 'react';
+import { useCallback, useRef, useState, useTransition } from 'react';
 import type { CommandResult, Problem } from '@/core/problem';
 import { useFocusAfter } from '../next-act';
 
@@ -39,8 +39,11 @@ export function useCommand<Input, Value>(
   const [pending, start] = useTransition();
   useFocusAfter(pending);
 
+  const last = useRef<Input>(undefined);
+
   const run = useCallback(
-    (input: Input) =>
+    (input: Input) => {
+      last.current = input;
       start(async () => {
         const commandId = attemptId(slot, input);
         try {
@@ -56,7 +59,8 @@ export function useCommand<Input, Value>(
           const upgraded = /server action/i.test(String(error));
           setProblems([{ message: upgraded ? UPGRADED : SILENT }]);
         }
-      }),
+      });
+    },
     [action, slot, onDone],
   );
 
@@ -64,5 +68,9 @@ export function useCommand<Input, Value>(
   /** Problems of fields that the form does not show go to its head. */
   const atHead = (...shown: string[]) =>
     problems.filter((problem) => problem.field === undefined || !shown.includes(problem.field));
-  return { run, pending, problems, at, atHead, clear: () => setProblems([]) };
+  /** What was asked last, once more, with an answer to what was asked back. */
+  const again = (answer: Partial<Input>) => {
+    if (last.current !== undefined) run({ ...last.current, ...answer });
+  };
+  return { run, again, pending, problems, at, atHead, clear: () => setProblems([]) };
 }

@@ -6,7 +6,7 @@ import { writeMassIn } from '@/core/quantity/write';
 import type { Hatch, Protein } from '@/core/recipe/protein';
 import { cookByOf } from '@/core/stock/agenda';
 import { coverOf } from '@/core/stock/cover';
-import { fitFor, inOrderOfUse } from '@/core/stock/draw';
+import { fitFor, inOrderOfUse, withHeld } from '@/core/stock/draw';
 import { freezerAhead, passDates, takeOuts, whyBefore } from '@/core/stock/weeks-ahead';
 import { sure } from '@/core/sure';
 import { WEEKS_AHEAD } from '@/data/agenda';
@@ -24,7 +24,14 @@ export interface AheadDay {
   /** It has had one protein for as long as the household allows: why this day's is another. */
   readonly rotated: string | undefined;
   /** Which packs feed it, and why each comes before the next. */
-  readonly packs: readonly { readonly code: string; readonly said: string }[];
+  readonly packs: readonly {
+    readonly code: string;
+    readonly said: string;
+    /** undefined: it is warm from the pot. */
+    readonly holdingId: number | undefined;
+    /** It is kept for this day. */
+    readonly held: boolean;
+  }[];
 }
 
 export interface AheadView {
@@ -43,8 +50,14 @@ export interface AheadView {
   };
   readonly passes: readonly { readonly code: string; readonly said: string; readonly tone: 'danger' | 'caution' }[];
   readonly takeOuts: readonly { readonly on: string; readonly codes: string }[];
+  /** What is kept for a day. */
+  readonly held: readonly { readonly holdingId: number; readonly code: string; readonly said: string }[];
   readonly legend: readonly Protein[];
 }
+
+/** The holding of a source that is a pack. */
+const packId = (key: string): number | undefined =>
+  key.startsWith('pack-') ? Number(key.slice('pack-'.length)) : undefined;
 
 export const aheadView = pageQuery(async (read): Promise<AheadView> => {
   const { db, today, household } = read;
@@ -56,11 +69,16 @@ export const aheadView = pageQuery(async (read): Promise<AheadView> => {
   const bySource = new Map(ahead.sources.map((source) => [source.key, source]));
   const proteinFor = (key: string): Protein => proteinOf(proteins, bySource.get(key)?.recipeId ?? NaN);
   const inOrder = inOrderOfUse(ahead.sources, today);
-  const why = (key: string, dogId: number): string => {
-    const fit = fitFor(inOrder, dogId);
+  const divided = cover.some((own) => own.divided);
+  const why = (key: string, dogId: number, day: LocalDate): string => {
+    const fit = withHeld(fitFor(inOrder, dogId), dogId, day);
     const at = fit.findIndex((source) => source.key === key);
     const source = bySource.get(key);
-    return source ? whyBefore(source, at < 0 ? undefined : fit[at + 1], today) : '';
+    if (!source) return '';
+    const sooner = fit.slice(0, Math.max(0, at)).find((each) => each.dogId === undefined && each.dogIds === undefined);
+    if (divided && sooner && source.dogId === dogId)
+      return `its own, before ${sooner.code}: that is left for who has less`;
+    return source.held?.day === day ? 'kept for this day' : whyBefore(source, at < 0 ? undefined : fit[at + 1], today);
   };
   const cookBy = ahead.stock.length > 0 ? cookByOf(cover, today) : undefined;
   const out = new Map<LocalDate, string[]>();
@@ -92,8 +110,10 @@ export const aheadView = pageQuery(async (read): Promise<AheadView> => {
                 ? `something else, after ${countOf(ahead.keeps.proteinDays ?? 0, 'day')} of ${tired}`
                 : undefined,
             packs: drawn.map(({ key, code, grams }) => ({
+              holdingId: packId(key),
+              held: bySource.get(key)?.held?.day === day,
               code,
-              said: `${writeMassIn(grams, set)}: ${why(key, dogId)}`,
+              said: `${writeMassIn(grams, set)}: ${why(key, dogId, day)}`,
             })),
           };
         }),
@@ -120,6 +140,13 @@ export const aheadView = pageQuery(async (read): Promise<AheadView> => {
       said: `${writeMassIn(grams, set)} left when ${is === 'safe' ? 'it must not be fed any more' : 'it is past its best'}, ${writeDay(on, today)}`,
       tone: is === 'safe' ? 'danger' : 'caution',
     })),
+    held: ahead.sources.flatMap(({ key, code, held }) => {
+      const holdingId = packId(key);
+      const whose = ahead.dogs.find(({ id }) => id === held?.dogId)?.name;
+      return held && holdingId !== undefined && whose !== undefined
+        ? [{ holdingId, code, said: `for ${whose}, ${writeDay(held.day, today)}` }]
+        : [];
+    }),
     takeOuts: [...out].map(([on, codes]) => ({ on: writeDay(on, today), codes: codes.join(', ') })),
     legend: [...new Map(ahead.sources.map(({ key }) => [proteinFor(key).word, proteinFor(key)])).values()],
   };

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useEffect, useRef, useState } from 'react';
 import { Fold } from '@/ui/Fold';
+import { AskBack } from '@/ui/form/AskBack';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { LOT_FIELDS, LotFields } from '@/ui/lots/LotFields';
@@ -57,7 +58,8 @@ export function LotInHand({ lot, house, onDone, onClose }: LotInHandProps) {
         )}
         {lot.whyBlocked.length > 0 && <p className="danger">Not to be cooked: {lot.whyBlocked.join('; ')}.</p>}
       </div>
-      <Problems problems={[...move.problems, ...discard.problems]} />
+      <Problems problems={[...move.atHead('fits'), ...discard.problems]} />
+      <AskBack command={move} field="fits" label="It fits" answer={{ fits: true }} />
       {!isEmpty && (
         <>
           {lot.moveTo.map((place, index) => (

@@ -6,6 +6,7 @@ import { useEffect, useRef } from 'react';
 import { writeDensity, writeKcal } from '@/core/quantity/write';
 import { DogBadge, Tub } from '@/ui/badges/badges';
 import { Fold } from '@/ui/Fold';
+import { AskBack } from '@/ui/form/AskBack';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { PrintLabels } from '@/ui/labels/PrintLabels';
@@ -19,6 +20,7 @@ import { MoveTo } from './MoveTo';
 import type { OpenPack } from './queries';
 import { Split } from './Split';
 import { Wrong } from './Wrong';
+import { WrongLabel } from './WrongLabel';
 
 interface PackInHandProps {
   pack: OpenPack;
@@ -82,7 +84,9 @@ export function PackInHand({ pack, onDone, onClose }: PackInHandProps) {
       )}
       {pack.label && <p className="caution">Its label: {pack.label}.</p>}
       {pack.waits && <p>It {pack.waits}.</p>}
-      <Problems problems={[...move.problems, ...discard.problems]} />
+      {!empty && pack.madeFor && <p className="note">It was {pack.madeFor}.</p>}
+      <Problems problems={[...move.atHead('fits'), ...discard.problems]} />
+      <AskBack command={move} field="fits" label="It fits" answer={{ fits: true }} />
       {!empty && (
         <>
           <MoveTo pack={pack} move={move} />
@@ -106,6 +110,7 @@ export function PackInHand({ pack, onDone, onClose }: PackInHandProps) {
             correct={correctPack}
             onDone={onDone}
           />
+          <WrongLabel pack={pack} onDone={(said) => onDone(said, [])} />
         </>
       )}
       <AnyPortion pack={pack} />

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { writeKcal } from '@/core/quantity/write';
 import { Tub } from '@/ui/badges/badges';
+import { AskBack } from '@/ui/form/AskBack';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { useUnits } from '@/ui/units';
@@ -48,7 +49,8 @@ export function PackLarge({ code, pack }: { code: string; pack: OpenPack | undef
       {pack.first && <p className={styles.largeFirst}>First {pack.first}.</p>}
       <AnyPortion pack={pack} />
       {pack.label && <p className="caution">Its label: {pack.label}.</p>}
-      <Problems problems={move.problems} />
+      <Problems problems={move.atHead('fits')} />
+      <AskBack command={move} field="fits" label="It fits" answer={{ fits: true }} />
       <div className={styles.acts}>
         {!gone && <MoveTo pack={pack} move={move} />}
         <Button variant="outlined" size="large" component={Link} href="/">

@@ -9,6 +9,7 @@ import type { Protein } from '@/core/recipe/protein';
 import { blockingOf } from '@/core/stock/blocked';
 import { labelOff } from '@/core/stock/label';
 import { foldHolding } from '@/core/stock/ledger';
+import { madeForOf } from '@/core/stock/made-for';
 import { sayPot } from '@/core/stock/say-pot';
 import type { Page } from '@/data/page';
 import { readTraysOfPack } from '@/data/repositories/bags';
@@ -47,6 +48,8 @@ export interface OpenPack extends ShelfPack {
   /** It waits in the fridge for its day in the freezer. */
   readonly waits: string | undefined;
   readonly isDry: boolean;
+  /** What part of its dog's day it is by now, where it was made for another weight. */
+  readonly madeFor: string | undefined;
   readonly dogs: readonly { readonly id: number; readonly name: string }[];
   readonly quality: readonly ShownQuality[];
   readonly estimated: boolean;
@@ -104,6 +107,7 @@ export async function openPack(
         ? `waits for the ${freezer}: ${writeDay(pack.freezeOn, today)}`
         : undefined,
     isDry: pack.waterPerGram > 0,
+    madeFor: madeForOf(pack, dogs, today, household.unitSet),
     dogs: dogs.map(({ id, name }) => ({ id, name })),
     quality: (await readQuality(db, { holdingId: pack.holdingId })).map((note) => ({
       id: note.id,

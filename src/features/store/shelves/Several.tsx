@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { countHeld } from '@/core/stock/find';
 import { Field } from '@/ui/form/Field';
+import { AskBack } from '@/ui/form/AskBack';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { useUnits } from '@/ui/units';
@@ -54,7 +55,8 @@ export function Several({ packs: ownPacks, lots, places, grams, onDone }: Severa
           ? 'Press the packs that you take, or look for them and choose all that are found.'
           : `${inMass(grams)}: ${packs.map(({ code }) => code).join(', ')}`}
       </p>
-      <Problems problems={all.flatMap((each) => each.atHead('why'))} />
+      <Problems problems={all.flatMap((each) => each.atHead('why', 'fits'))} />
+      <AskBack command={move} field="fits" label="They fit" answer={{ fits: true }} />
       {places.map((place) => (
         <Button
           key={place.placeId}

@@ -18,6 +18,27 @@ export function earlierMeals(
 ): TodayView['earlier'] {
   return Array.from({ length: DAYS_BACK + 1 }, (_, back) => {
     const day = addDays(today, -back);
+    const bowlSaid = (bowl: StoredBowl): EarlierMeal['bowl'] => ({
+      bowlId: bowl.id,
+      clock: clockIn(bowl.fedAt, household.timeZone),
+      said: sayBowl(bowl, household.unitSet),
+      left: bowl.left?.movementId,
+      parts: bowl.parts.map(({ key, code, grams }) => ({ key, code, grams })),
+    });
+    const another = dogs.flatMap((dog) =>
+      bowls
+        .filter((bowl) => bowl.day === day && bowl.dogId === dog.id && bowl.slotId === null)
+        .map((bowl): EarlierMeal => ({
+          dogId: dog.id,
+          dogName: dog.name,
+          slotId: null,
+          slotName: 'another meal',
+          clock: clockIn(bowl.fedAt, household.timeZone),
+          day,
+          kcal: 0,
+          bowl: bowlSaid(bowl),
+        })),
+    );
     const meals = dogs.flatMap((dog) =>
       mealsOn(dog, day)
         .filter((meal) => meal.kcal > 0)
@@ -33,17 +54,11 @@ export function earlierMeals(
               clock: meal.clock,
               day,
               kcal: meal.kcal,
-              bowl: bowl && {
-                bowlId: bowl.id,
-                clock: clockIn(bowl.fedAt, household.timeZone),
-                said: sayBowl(bowl, household.unitSet),
-                left: bowl.left?.movementId,
-                parts: bowl.parts.map(({ key, code, grams }) => ({ key, code, grams })),
-              },
+              bowl: bowl && bowlSaid(bowl),
             },
           ];
         }),
     );
-    return { said: back === 0 ? 'today' : writeDay(day, today), meals };
+    return { said: back === 0 ? 'today' : writeDay(day, today), meals: [...meals, ...another] };
   }).filter(({ meals }) => meals.length > 0);
 }

@@ -4,8 +4,8 @@ import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import { writeDay, type LocalDate } from '@/core/calendar/local-date';
 import { Tub } from '@/ui/badges/badges';
-import styles from './today.module.css';
-import type { ShownSource } from './view';
+import styles from '../today.module.css';
+import type { ShownSource } from '../view';
 import { useUnits } from '@/ui/units';
 
 interface OtherPackProps {
@@ -33,6 +33,7 @@ export function OtherPack({ open, dogName, sources, day, onChoose, onClose }: Ot
                   <b>{source.code}</b> {source.whose !== undefined && `for ${source.whose}, `}
                   {inMass(source.grams)}
                   {source.kind === 'dry' && ' dry'} of {source.pot}
+                  {source.piece !== undefined && ', frozen: cubes as they are'}
                   {source.safeUntil && ` · until ${writeDay(source.safeUntil, day)}`}
                 </span>
               </Button>

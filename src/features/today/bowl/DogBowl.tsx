@@ -1,29 +1,29 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import type { LocalDate } from '@/core/calendar/local-date';
 import { writeKcal } from '@/core/quantity/write';
-import { bowlOf, drawMeal, fitFor, type Drawn } from '@/core/stock/draw';
-import { Problems } from '@/ui/form/Problems';
-import { useCommand } from '@/ui/form/use-command';
 import { Bowl, DogBadge } from '@/ui/badges/badges';
+import { Problems } from '@/ui/form/Problems';
+import { useUnits } from '@/ui/units';
 import { Why } from '@/ui/Why';
-import { feedNext } from './actions';
+import styles from '../today.module.css';
+import type { DogToday, ShownSource } from '../view';
+import { Additions } from './Additions';
+import { Given } from './Given';
+import { GivenForm } from './GivenForm';
 import { LeftForm } from './LeftForm';
 import { OtherPack } from './OtherPack';
-import styles from './today.module.css';
-import type { LocalDate } from '@/core/calendar/local-date';
-import type { DogToday, ShownSource } from './view';
-import { useUnits } from '@/ui/units';
-import { sure } from '@/core/sure';
+import { useBowl } from './use-bowl';
+import { WhenFed } from './WhenFed';
 
 interface DogBowlProps {
   dog: DogToday;
   day: LocalDate;
   sources: readonly ShownSource[];
+  cubes: readonly ShownSource[];
   /** How full its bowl is drawn, beside the fullest of the household. */
   full: number;
   sameSlot: boolean;
@@ -34,33 +34,21 @@ interface DogBowlProps {
 }
 
 /** One dog's next meal: grams, from which pack, and one press. */
-export function DogBowl({ dog, day, sources, full, sameSlot, had, onFed, onTakeBack }: DogBowlProps) {
+export function DogBowl({ dog, day, sources, cubes, full, sameSlot, had, onFed, onTakeBack }: DogBowlProps) {
   const { inMass } = useUnits();
-  const [first, setFirst] = useState<string>();
   const [choosing, setChoosing] = useState(false);
-  const [leaving, setLeaving] = useState(false);
+  const [open, setOpen] = useState<'left' | 'given'>();
+  const [over, setOver] = useState(0);
   const { next } = dog;
-  const chosen = sources.find((source) => source.key === first);
-  const rest = fitFor(sources, dog.id, next?.recipeId).filter((source) => source.key !== first);
-  const { drawn, missing }: { drawn: readonly Drawn[]; missing: number } =
-    next && chosen
-      ? drawMeal(next.kcal, [chosen, ...rest], dog.id)
-      : { drawn: next?.drawn ?? [], missing: next?.missing ?? 0 };
-  const router = useRouter();
-  const feed = useCommand(feedNext, `feed-${dog.id}-${next?.slotId}-${day}`, ({ bowlId }) => {
-    onFed(bowlId, `${dog.name} has had ${next?.slotName}.`);
-    router.refresh();
-  });
-
-  const sourceOf = (key: string | undefined) => sources.find((source) => source.key === key);
-  const potOf = (key: string | undefined) => sourceOf(key)?.pot;
-  const protein = sourceOf(drawn[0]?.key)?.protein;
-  const { grams, water } = bowlOf(drawn);
+  const bowl = useBowl({ dog, day, sources, cubes, onFed });
+  const { drawn, missing, grams, water, feed } = bowl;
+  const protein = bowl.sourceOf(drawn[0]?.key)?.protein;
   const isDry = water > 0;
-  const parts = drawn.map(({ key, grams: mass }) => {
-    const id = Number(key.split('-')[1]);
-    return key.startsWith('share') ? { shareId: id, grams: mass } : { holdingId: id, grams: mass };
-  });
+  const potOf = (key: string | undefined) => bowl.sourceOf(key)?.pot;
+  const madeFor = drawn.flatMap(({ key, code }) => {
+    const said = bowl.sourceOf(key)?.madeFor;
+    return said === undefined ? [] : [`${code} was ${said}`];
+  })[0];
 
   const last = dog.fed.at(-1);
   const anotherPack = (
@@ -77,11 +65,14 @@ export function DogBowl({ dog, day, sources, full, sameSlot, had, onFed, onTakeB
       </span>
       <div className={styles.said}>
         <p className={styles.amount}>
-          <span className={styles.name}>{dog.name}</span>{' '}
+          <Link href={`/bowl/${dog.id}`} className={styles.name} title={`${dog.name}’s bowl alone, large`}>
+            {dog.name}
+          </Link>{' '}
           {next && drawn.length > 0 && (
             <>
               {!sameSlot && <span className={styles.meal}>{next.slotName} </span>}
               <span className="figure">{inMass(grams)}</span>
+              {bowl.measure && <span className="soft"> {bowl.measure}</span>}
               {isDry && (
                 <>
                   {' '}
@@ -101,6 +92,7 @@ export function DogBowl({ dog, day, sources, full, sameSlot, had, onFed, onTakeB
                 {index === 0 ? 'from ' : ', then '}
                 <b>{part.code}</b>
                 {drawn.length > 1 && ` ${inMass(part.grams)}`}
+                {bowl.isFrozen(part.key) && ' frozen'}
                 {potOf(part.key) !== potOf(drawn[index + 1]?.key) && `, ${potOf(part.key)}`}
               </span>
             ))}
@@ -125,46 +117,13 @@ export function DogBowl({ dog, day, sources, full, sameSlot, had, onFed, onTakeB
         {next && drawn.length > 0 && missing > 0 && (
           <p className="caution">{writeKcal(missing)} kcal short: the packs that are ready hold no more.</p>
         )}
-        {next && drawn.length > 0 && next.additions.length > 0 && (
-          <ul className={styles.additions} aria-label={`Into ${dog.name}’s bowl`}>
-            {next.additions.map((addition) => (
-              <li key={addition.lineId}>
-                <label>
-                  <Checkbox size="small" /> {addition.said}
-                </label>
-              </li>
-            ))}
-          </ul>
-        )}
+        <Additions dog={dog} bowl={bowl} />
         {next && next.beside.length > 0 && <p className="note">besides today: {next.beside.join('; ')}</p>}
+        {next?.less && <p className="note">{next.less}</p>}
+        {madeFor && <p className="note">{madeFor}</p>}
         {dog.caution && <p className="note">{dog.caution}</p>}
         <Problems problems={feed.atHead('at')} />
-        {next && feed.at('at') !== undefined && (
-          <div className={styles.when} role="alert">
-            <p>
-              <b>{feed.at('at')}</b>
-            </p>
-            {!sure(feed.at('at')).includes('already') && (
-              <Button
-                variant="contained"
-                disabled={feed.pending}
-                onClick={() => feed.run({ dogId: dog.id, slotId: next.slotId, day, parts, at: next.clock })}
-              >
-                At {next.clock}
-              </Button>
-            )}
-            <Button
-              variant="outlined"
-              disabled={feed.pending}
-              onClick={() => feed.run({ dogId: dog.id, slotId: next.slotId, day, parts, at: 'now' })}
-            >
-              Now
-            </Button>
-            <Button variant="text" onClick={feed.clear}>
-              not yet
-            </Button>
-          </div>
-        )}
+        {next && <WhenFed next={next} bowl={bowl} />}
         {last && (
           <p className="note">
             {last.slotName} {last.clock}, {last.said}{' '}
@@ -180,17 +139,46 @@ export function DogBowl({ dog, day, sources, full, sameSlot, had, onFed, onTakeB
               <Button
                 variant="text"
                 size="small"
-                aria-expanded={leaving}
+                aria-expanded={open === 'left'}
                 aria-label={`${dog.name} left some of ${last.slotName}`}
-                onClick={() => setLeaving(!leaving)}
+                onClick={() => setOpen(open === 'left' ? undefined : 'left')}
               >
                 left some
               </Button>
             )}
           </p>
         )}
-        {last && leaving && last.left === undefined && (
-          <LeftForm bowlId={last.bowlId} whose={`${dog.name}’s ${last.slotName}`} onDone={() => setLeaving(false)} />
+        {last && open === 'left' && last.left === undefined && (
+          <LeftForm bowlId={last.bowlId} whose={`${dog.name}’s ${last.slotName}`} onDone={() => setOpen(undefined)} />
+        )}
+        <Given dog={dog} />
+        {over > 0 && (
+          <p className="note" role="status">
+            {writeKcal(over)} kcal more than its meals of today and tomorrow hold: nothing more is taken off.
+          </p>
+        )}
+        {dog.off === undefined && (
+          <div className={styles.other}>
+            <Button
+              variant="text"
+              size="small"
+              aria-expanded={open === 'given'}
+              aria-label={`${dog.name} got something else`}
+              onClick={() => setOpen(open === 'given' ? undefined : 'given')}
+            >
+              it got something else
+            </Button>
+          </div>
+        )}
+        {open === 'given' && (
+          <GivenForm
+            dog={dog}
+            sources={sources}
+            onDone={(rest) => {
+              setOver(rest);
+              setOpen(undefined);
+            }}
+          />
         )}
       </div>
       {had && <p className={`inOrder ${styles.press}`}>fed</p>}
@@ -202,7 +190,7 @@ export function DogBowl({ dog, day, sources, full, sameSlot, had, onFed, onTakeB
           data-next-act
           disabled={feed.pending}
           aria-label={`Fed ${dog.name}`}
-          onClick={() => feed.run({ dogId: dog.id, slotId: next.slotId, day, parts })}
+          onClick={() => bowl.press()}
         >
           Fed
         </Button>
@@ -211,10 +199,10 @@ export function DogBowl({ dog, day, sources, full, sameSlot, had, onFed, onTakeB
         open={choosing}
         day={day}
         dogName={dog.name}
-        sources={sources.filter((source) => !source.notFor?.includes(dog.id))}
+        sources={[...sources, ...cubes].filter((source) => !source.notFor?.includes(dog.id))}
         onClose={() => setChoosing(false)}
         onChoose={(key) => {
-          setFirst(key);
+          bowl.choose(key);
           setChoosing(false);
         }}
       />

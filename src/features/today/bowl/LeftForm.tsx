@@ -8,8 +8,8 @@ import { Problems } from '@/ui/form/Problems';
 import { Segments } from '@/ui/form/Segments';
 import { useCommand } from '@/ui/form/use-command';
 import { useUnits } from '@/ui/units';
-import { leaveInBowl } from './actions';
-import styles from './today.module.css';
+import { leaveInBowl } from '../actions';
+import styles from '../today.module.css';
 
 const MUCH = [
   { value: '1', label: 'all of it: refused' },

@@ -1,0 +1,126 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { useState } from 'react';
+import { writeKcal } from '@/core/quantity/write';
+import { DogBadge } from '@/ui/badges/badges';
+import { Problems } from '@/ui/form/Problems';
+import { useCommand } from '@/ui/form/use-command';
+import { UndoBar } from '@/ui/UndoBar';
+import { useUnits } from '@/ui/units';
+import { takeBackBowl } from '../actions';
+import type { DogToday, TodayView } from '../view';
+import { Additions } from './Additions';
+import styles from './one-bowl.module.css';
+import { useBowl } from './use-bowl';
+import { WhenFed } from './WhenFed';
+
+/** One dog's next bowl as large as the screen allows, and whose comes after it. */
+export function OneBowl({ view, dog }: { view: TodayView; dog: DogToday }) {
+  const { inMass } = useUnits();
+  const [fed, setFed] = useState<{ bowlId: number; said: string }>();
+  const takeBack = useCommand(takeBackBowl, `one-back-${dog.id}`, () => setFed(undefined));
+  const bowl = useBowl({
+    dog,
+    day: view.day,
+    sources: view.sources,
+    cubes: view.cubes,
+    onFed: (bowlId, said) => setFed({ bowlId, said }),
+  });
+  const { drawn, grams, water, measure, missing, feed } = bowl;
+  const { next } = dog;
+  const others = view.dogs.filter((each) => each.id !== dog.id);
+  // Whose bowl is still to be filled, after this dog first.
+  const after = [...view.dogs.slice(view.dogs.indexOf(dog) + 1), ...view.dogs].find(
+    (each) => each.id !== dog.id && each.next && each.next.drawn.length > 0,
+  );
+  return (
+    <div className={`page ${styles.bowl}`}>
+      <div className={styles.head}>
+        <DogBadge letters={dog.letters} badge={dog.badge} size={64} />
+        <div>
+          <h1>{dog.name}</h1>
+          <p className="soft">{next ? `${next.slotName}, ${next.clock}` : (dog.off ?? 'has eaten for today')}</p>
+        </div>
+      </div>
+      {next && drawn.length > 0 && (
+        <>
+          <p className={styles.grams}>
+            {inMass(grams)}
+            {water > 0 && (
+              <>
+                {' '}
+                dry <span className="soft">+</span> {water} mL
+              </>
+            )}
+          </p>
+          <p className={styles.from}>
+            {measure && <>{measure} · </>}
+            {drawn.map((part, index) => (
+              <span key={part.key}>
+                {index === 0 ? 'from ' : ', then '}
+                <b>{part.code}</b>
+                {drawn.length > 1 && ` ${inMass(part.grams)}`}
+              </span>
+            ))}
+            {water > 0 && ': warm water, wait 10 min'}
+          </p>
+          {missing > 0 && (
+            <p className="caution">{writeKcal(missing)} kcal short: the packs that are ready hold no more.</p>
+          )}
+          <div className={styles.additions}>
+            <Additions dog={dog} bowl={bowl} />
+          </div>
+          {next.beside.length > 0 && <p>besides today: {next.beside.join('; ')}</p>}
+        </>
+      )}
+      {next && drawn.length === 0 && (
+        <p className="caution">
+          Nothing is ready for {next.slotName}.{dog.frozen.length > 0 && ` In the freezer: ${dog.frozen.join(', ')}.`}
+        </p>
+      )}
+      {dog.caution && <p className="note">{dog.caution}</p>}
+      <Problems problems={[...feed.atHead('at'), ...takeBack.problems]} />
+      {next && <WhenFed next={next} bowl={bowl} />}
+      {next && drawn.length > 0 && (
+        <Button
+          className={styles.press}
+          variant="contained"
+          size="large"
+          data-next-act
+          disabled={feed.pending}
+          aria-label={`Fed ${dog.name}`}
+          onClick={() => bowl.press()}
+        >
+          Fed
+        </Button>
+      )}
+      <nav className={styles.others} aria-label="The other bowls">
+        {after && (
+          <Button variant="outlined" size="large" component={Link} href={`/bowl/${after.id}`}>
+            Now {after.name}
+          </Button>
+        )}
+        {others
+          .filter((each) => each !== after)
+          .map((each) => (
+            <Button key={each.id} variant="text" component={Link} href={`/bowl/${each.id}`}>
+              {each.name}
+            </Button>
+          ))}
+        <Button variant="text" component={Link} href="/">
+          all of Today
+        </Button>
+      </nav>
+      {fed && (
+        <UndoBar
+          said={fed.said}
+          undo={() => takeBack.run({ bowlId: fed.bowlId })}
+          pending={takeBack.pending}
+          onClose={() => setFed(undefined)}
+        />
+      )}
+    </div>
+  );
+}

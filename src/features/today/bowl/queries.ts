@@ -1,0 +1,152 @@
+import 'server-only';
+import { clockIn, type LocalDate } from '@/core/calendar/local-date';
+import { sayAddition } from '@/core/dog/bowl-line';
+import { dayEnergy, type DayEnergy } from '@/core/dog/day-energy';
+import { sayOff } from '@/core/dog/days-off';
+import { worryOf } from '@/core/dog/given';
+import { mealsOn, nextMeal, type DayMeal } from '@/core/dog/meals';
+import { sayUnbalanced } from '@/core/dog/otherwise-entry';
+import { cautionOf } from '@/core/dog/stage';
+import type { UnitSet } from '@/core/quantity/units';
+import { writeKcal, writeMassIn } from '@/core/quantity/write';
+import { addUp } from '@/core/add-up';
+import { dividedFirst, type Cover } from '@/core/stock/cover';
+import { drawMeal, fitFor, inOrderOfUse, withHeld } from '@/core/stock/draw';
+import { explainMeal } from '@/core/stock/explain-meal';
+import { mixedWith } from '@/core/stock/rotation';
+import { sure } from '@/core/sure';
+import type { Page } from '@/data/page';
+import type { StoredBowl } from '@/data/repositories/bowls';
+import type { StoredDog } from '@/data/repositories/dogs';
+import type { StoredPack } from '@/data/repositories/stock';
+import { sayBowl } from '../say-bowl';
+import type { DogToday, FedMeal, ShownSource } from '../view';
+
+/** Each dog's next bowl, and what it had today. */
+export function bowlsToday(
+  read: Page,
+  dogs: readonly StoredDog[],
+  bowls: readonly StoredBowl[],
+  ready: readonly ShownSource[],
+  stock: readonly StoredPack[],
+  notFor: (pack: StoredPack, dogId: number) => boolean,
+  hadOf: (dogId: number) => string | undefined,
+  cover: readonly Cover[],
+) {
+  const { today, clock, household, reference } = read;
+  const left = new Map(ready.map((source) => [source.key, source.grams]));
+  const states = dogs.map((dog): DogToday => {
+    const energy = dayEnergy(dog, today);
+    // A meal that is all bought food or additions has nothing to press.
+    const slots = mealsOn(dog, today, energy).filter((meal) => meal.kcal > 0);
+    const own = bowls.filter((bowl) => bowl.dogId === dog.id);
+    const unfed = slots.filter((slot) => !own.some((bowl) => bowl.slotId === slot.id));
+    const slot = nextMeal(unfed, clock);
+    const fit = inOrderOfUse(
+      fitFor(ready, dog.id).map((source) => ({ ...source, grams: sure(left.get(source.key)) })),
+      today,
+    );
+    const kcal = slot?.kcal ?? 0;
+    const order = dividedFirst(
+      fitFor(fit, dog.id, slot?.recipeId),
+      cover.find((each) => each.dogId === dog.id),
+    );
+    const { drawn, missing } = drawMeal(
+      kcal,
+      withHeld(household.mixedProteins ? mixedWith(order, hadOf(dog.id), today) : order, dog.id, today),
+      dog.id,
+    );
+    for (const part of drawn) left.set(part.key, sure(left.get(part.key)) - part.grams);
+    return {
+      id: dog.id,
+      name: dog.name,
+      badge: dog.badge,
+      letters: dog.letters,
+      next: slot && {
+        slotId: slot.id,
+        slotName: slot.name,
+        clock: slot.clock,
+        kcal,
+        recipeId: slot.recipeId,
+        additions: slot.additions.map((each) => ({ lineId: each.lineId, said: sayAddition(each) })),
+        less: slot.less > 0 ? `${writeKcal(slot.less)} kcal less, for what it had besides` : undefined,
+        beside: besideOf(energy, household.unitSet),
+        drawn,
+        missing,
+        why: explainMeal({
+          dog: dog.name,
+          meal: slot.name,
+          energy,
+          fraction: slot.fraction,
+          additions: slot.additions,
+          less: slot.less,
+          kcal,
+          drawn,
+          sources: fit,
+        }),
+      },
+      fed: own.map((bowl): FedMeal => {
+        const name = dog.slots.find((each) => each.id === bowl.slotId)?.name ?? 'another meal';
+        return {
+          bowlId: bowl.id,
+          slotName: name,
+          clock: clockIn(bowl.fedAt, household.timeZone),
+          said: sayBowl(bowl, household.unitSet),
+          left: bowl.left?.movementId,
+        };
+      }),
+      given: dog.given
+        .filter((each) => each.day === today)
+        .map(({ id, name, said, at, bowlId }) => ({
+          id,
+          said: `${clockIn(at, household.timeZone)} ${name}, ${said}`,
+          isBowl: bowlId !== undefined,
+          worry: worryOf(name, reference.hazards, dog),
+        })),
+      treats: sayTreats(energy, dog, today),
+      caution: besideBowl(dog, today, slot),
+      off: sayOff(dog.daysOff, today),
+      frozen:
+        missing > 0
+          ? stock
+              .filter(
+                (pack) => pack.placeKind === 'freezer' && (pack.dogId ?? dog.id) === dog.id && !notFor(pack, dog.id),
+              )
+              .slice(0, 3)
+              .map((pack) => pack.code)
+          : [],
+    };
+  });
+  return states;
+}
+
+/** Frozen cubes and pieces, which may go into a bowl as they are. */
+export function cubesOf(sources: readonly ShownSource[], today: LocalDate): ShownSource[] {
+  return inOrderOfUse(
+    sources.filter(({ place }) => place === 'freezer'),
+    today,
+  ).flatMap((source) => {
+    return source.pieceGrams === undefined ? [] : [{ ...source, piece: source.pieceGrams }];
+  });
+}
+
+/** Beside the bowl: bought food and treats of the day, and the old food during a change. */
+export function besideOf({ extras, oldFood }: DayEnergy, set: UnitSet): string[] {
+  const said = extras.each.map((extra) => `${extra.name}, ${extra.said}`);
+  if (!oldFood) return said;
+  const much = oldFood.grams === undefined ? `${writeKcal(oldFood.kcal)} kcal` : writeMassIn(oldFood.grams, set);
+  return [...said, `${much} ${oldFood.name} over the day, until the change is done`];
+}
+
+/** What is said beside a bowl: what wants an act today, or that the additions leave nothing for the food. */
+function besideBowl(dog: StoredDog, today: LocalDate, slot: DayMeal | undefined): string | undefined {
+  if (slot?.overfull) return `What is added to ${slot.name} holds more than the meal: change the addition or the meal.`;
+  const caution = cautionOf(dog, today);
+  return caution?.pressing ? caution.said : undefined;
+}
+
+/** Said where treats and toppers of a day, its usual ones and what it got today, pass a tenth of it. Source: AAHA/WSAVA, from memory. */
+function sayTreats({ kcal, extras }: DayEnergy, dog: StoredDog, today: LocalDate): string | undefined {
+  const got = dog.given.filter(({ day, kind }) => day === today && (kind === 'treat' || kind === 'topper'));
+  return got.length > 0 ? sayUnbalanced(extras.unbalanced + addUp(got, (each) => each.kcal ?? 0), kcal) : undefined;
+}

@@ -1,0 +1,151 @@
+import 'server-only';
+import { addDays, daysBetween, readLocalDate, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
+import { sayAddition } from '@/core/dog/bowl-line';
+import { dayEnergy, weightOn } from '@/core/dog/day-energy';
+import { sayOff } from '@/core/dog/days-off';
+import { mealsOn } from '@/core/dog/meals';
+import { byMeasure } from '@/core/stock/by-measure';
+import { writeMassIn } from '@/core/quantity/write';
+import { coverOf } from '@/core/stock/cover';
+import { dayMeals } from '@/core/stock/day-meals';
+import { takeOuts } from '@/core/stock/weeks-ahead';
+import { sure } from '@/core/sure';
+import { WEEKS_AHEAD } from '@/data/agenda';
+import { readAhead } from '@/data/ahead';
+import { pageQuery } from '@/data/page';
+import { readBowlsOn } from '@/data/repositories/bowls';
+import { readCups } from '@/data/repositories/food-facts';
+import { readPlaces } from '@/data/repositories/household';
+import { besideOf } from '../bowl/queries';
+
+export interface SitterMeal {
+  readonly slotId: number;
+  readonly slotName: string;
+  readonly clock: string;
+  /** "184 g from K7 (1⅛ cups)", one line a pack; empty: nothing is there for it. */
+  readonly from: readonly string[];
+  readonly additions: readonly string[];
+}
+
+export interface SitterView {
+  readonly from: LocalDate;
+  readonly to: LocalDate;
+  /** What the days that were asked for came to, where they could not be what was typed. */
+  readonly problem: string | undefined;
+  readonly said: string;
+  readonly dogs: readonly {
+    readonly id: number;
+    readonly name: string;
+    readonly letters: string;
+    readonly badge: number;
+    readonly facts: readonly string[];
+    readonly never: readonly string[];
+  }[];
+  readonly days: readonly {
+    readonly day: LocalDate;
+    readonly said: string;
+    /** Codes that go from the freezer into the fridge on that evening, with the place. */
+    readonly takeOut: readonly string[];
+    readonly dogs: readonly {
+      readonly id: number;
+      readonly name: string;
+      /** Why it gets nothing. */
+      readonly off: string | undefined;
+      readonly beside: readonly string[];
+      readonly meals: readonly SitterMeal[];
+    }[];
+  }[];
+}
+
+/** Days that are shown where nobody asks for others, and the most that fit a sheet (ours, no source). */
+const USUAL = 7;
+const MOST = 28;
+
+/** The days asked for; what cannot be is said, and the usual ones are shown. */
+function rangeOf(today: LocalDate, typed: { from?: string | undefined; to?: string | undefined }) {
+  const from = typed.from === undefined ? today : readLocalDate(typed.from);
+  const usual = { from: today, to: addDays(today, USUAL - 1) };
+  if (!from || from < today) return { ...usual, problem: 'The first day is today or later.' };
+  const to = typed.to === undefined ? addDays(from, USUAL - 1) : readLocalDate(typed.to);
+  if (!to || to < from) return { ...usual, problem: 'The last day lies after the first.' };
+  if (daysBetween(from, to) >= MOST)
+    return { from, to: addDays(from, MOST - 1), problem: `A sheet holds ${MOST} days.` };
+  if (daysBetween(today, to) >= WEEKS_AHEAD) return { ...usual, problem: 'That is further ahead than eight weeks.' };
+  return { from, to, problem: undefined };
+}
+
+/** Everything that somebody needs who feeds the dogs for some days, by what the coming days are played to be. */
+export const sitterView = pageQuery(
+  async (read, typed: { from?: string | undefined; to?: string | undefined }): Promise<SitterView> => {
+    const { db, today, household } = read;
+    const set = household.unitSet;
+    const { from, to, problem } = rangeOf(today, typed);
+    const fed = await readBowlsOn(db, today);
+    const ahead = await readAhead(read, fed);
+    const cups = await readCups(db);
+    const freezers = (await readPlaces(db)).filter(({ kind }) => kind === 'freezer');
+    const cover = coverOf(ahead.meals, daysBetween(today, to) + 1, ahead.sources, today, ahead.keeps);
+    const out = takeOuts(ahead.sources, cover, today);
+    const bySource = new Map(ahead.sources.map((source) => [source.key, source]));
+    const packs = new Map(ahead.stock.map((pack) => [`pack-${pack.holdingId}`, pack]));
+    const measured = ahead.stock.map((pack) => ({
+      key: `pack-${pack.holdingId}`,
+      cupGrams: cups.get(pack.recipeId),
+      pieceGrams: pack.pieces ? pack.labelGrams / pack.pieces : undefined,
+    }));
+    const days = Array.from({ length: daysBetween(from, to) + 1 }, (_, index) => addDays(from, index));
+    return {
+      from,
+      to,
+      problem,
+      said: `${writeDayInFull(from)} to ${writeDayInFull(to)}`,
+      dogs: ahead.dogs.map((dog) => ({
+        id: dog.id,
+        name: dog.name,
+        letters: dog.letters,
+        badge: dog.badge,
+        facts: [writeMassIn(weightOn(dog, today), set), ...(dog.illness === undefined ? [] : [dog.illness])],
+        never: dog.avoids.map(({ label, reason }) => `${label} (${reason})`),
+      })),
+      days: days.map((day) => ({
+        day,
+        said: writeDayInFull(day),
+        takeOut: out
+          .filter(({ on }) => on === day)
+          .map(({ key, code }) => {
+            const place = freezers.find(({ id }) => id === packs.get(key)?.placeId);
+            return freezers.length > 1 && place ? `${code} (${place.name.toLowerCase()})` : code;
+          }),
+        dogs: ahead.dogs.map((dog) => {
+          const energy = dayEnergy(dog, day);
+          const own = sure(cover.find(({ dogId }) => dogId === dog.id)).days[daysBetween(today, day)];
+          const open = mealsOn(dog, day, energy).filter(
+            (meal) => day !== today || !fed.some((bowl) => bowl.dogId === dog.id && bowl.slotId === meal.id),
+          );
+          const parts = dayMeals(
+            own?.drawn ?? [],
+            open.filter(({ kcal }) => kcal > 0).map(({ id, kcal }) => ({ slotId: id, kcal })),
+            bySource,
+          );
+          return {
+            id: dog.id,
+            name: dog.name,
+            off: sayOff(dog.daysOff, day),
+            beside: besideOf(energy, set),
+            meals: open.map((meal): SitterMeal => ({
+              slotId: meal.id,
+              slotName: meal.name,
+              clock: meal.clock,
+              from: (parts.find(({ slotId }) => slotId === meal.id)?.parts ?? []).map((part) => {
+                const measure = byMeasure([part], measured);
+                const water = part.water > 0 ? ` dry, with ${part.water} mL of warm water` : '';
+                return `${writeMassIn(part.grams, set)}${water} from ${part.code}${measure === undefined ? '' : ` (${measure})`}`;
+              }),
+              additions: meal.additions.map(sayAddition),
+            })),
+          };
+        }),
+      })),
+    };
+  },
+);
