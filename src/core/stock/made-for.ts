@@ -3,7 +3,7 @@ import { asIfHere } from '../dog/days-off';
 import { weightOn } from '../dog/day-energy';
 import type { Dog } from '../dog/dog';
 import { homeEnergyOn } from '../dog/meals';
-import { writeFraction, writeKcal, writeMassIn } from '../quantity/write';
+import { writeFraction, writeKcal, writeWeight } from '../quantity/write';
 import type { UnitSet } from '../quantity/units';
 
 /** A day that differs by less than this is the same day (the tolerance of a pack; common practice, no source). */
@@ -26,7 +26,7 @@ export function sayMadeFor(
   const holds = part < 1 / 16 ? 'less than ⅛' : writeFraction(Math.max(1, Math.round(part * 8)) / 8, 8);
   const heavier = Math.abs(now.grams / then.grams - 1) >= 0.01;
   return heavier
-    ? `made for ${dog.name} at ${writeMassIn(then.grams, set)}: at ${writeMassIn(now.grams, set)} a full one is ${holds} of a day`
+    ? `made for ${dog.name} at ${writeWeight(then.grams, set)}: at ${writeWeight(now.grams, set)} a full one is ${holds} of a day`
     : `made for a day of ${writeKcal(then.kcal)} kcal: of ${writeKcal(now.kcal)} kcal a full one is ${holds}`;
 }
 

@@ -53,7 +53,7 @@ export function Today({ view }: { view: TodayView }) {
           <ul className={styles.bowls} data-many={view.dogs.length > MANY || undefined}>
             {view.dogs.map((dog) => (
               <DogBowl
-                key={bowlKey(dog)}
+                key={dog.id}
                 dog={dog}
                 day={view.day}
                 sources={view.sources}

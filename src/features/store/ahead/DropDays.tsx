@@ -12,14 +12,23 @@ interface DropDaysProps {
   high: number;
   /** Said of each day to the pointer. */
   saidOf: (index: number) => string;
+  /** A day was pressed. */
+  onDay: (index: number) => void;
 }
 
 /** The days of one dog's strip, on each of which a pack can be dropped: it is kept for that day. */
-export function DropDays({ dogId, days, saidOf, ...at }: DropDaysProps) {
+export function DropDays({ dogId, days, saidOf, onDay, ...at }: DropDaysProps) {
   return (
     <>
       {days.map(({ day }, index) => (
-        <DropDay key={day} id={`${dogId}|${day}`} x={at.xOf(index)} said={saidOf(index)} {...at} />
+        <DropDay
+          key={day}
+          id={`${dogId}|${day}`}
+          x={at.xOf(index)}
+          said={saidOf(index)}
+          onDay={() => onDay(index)}
+          {...at}
+        />
       ))}
     </>
   );
@@ -32,6 +41,7 @@ function DropDay({
   cell,
   high,
   said,
+  onDay,
 }: {
   id: string;
   x: number;
@@ -39,6 +49,7 @@ function DropDay({
   cell: number;
   high: number;
   said: string;
+  onDay: () => void;
 }) {
   const { setNodeRef, isOver } = useDroppable({ id });
   return (
@@ -53,6 +64,8 @@ function DropDay({
       stroke={isOver ? 'var(--carrot)' : 'none'}
       strokeWidth="3"
       data-said={said}
+      style={{ cursor: 'pointer' }}
+      onClick={onDay}
     />
   );
 }

@@ -122,6 +122,7 @@ export function WeeksAhead({ view }: { view: AheadView }) {
                   cell={strip.cell}
                   high={28}
                   saidOf={(index) => dog.days[index]?.said ?? ''}
+                  onDay={setAt}
                 />
               ))}
               {view.cookBy && (

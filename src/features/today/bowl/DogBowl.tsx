@@ -51,6 +51,17 @@ export function DogBowl({ dog, day, sources, cubes, full, sameSlot, had, onFed, 
   })[0];
 
   const last = dog.fed.at(-1);
+  const somethingElse = (
+    <Button
+      variant="text"
+      size="small"
+      aria-expanded={open === 'given'}
+      aria-label={`${dog.name} got something else`}
+      onClick={() => setOpen(open === 'given' ? undefined : 'given')}
+    >
+      got something else
+    </Button>
+  );
   const anotherPack = (
     <Button variant="text" size="small" aria-label={`Another pack for ${dog.name}`} onClick={() => setChoosing(true)}>
       another pack
@@ -65,9 +76,7 @@ export function DogBowl({ dog, day, sources, cubes, full, sameSlot, had, onFed, 
       </span>
       <div className={styles.said}>
         <p className={styles.amount}>
-          <Link href={`/bowl/${dog.id}`} className={styles.name} title={`${dog.name}’s bowl alone, large`}>
-            {dog.name}
-          </Link>{' '}
+          <span className={styles.name}>{dog.name}</span>{' '}
           {next && drawn.length > 0 && (
             <>
               {!sameSlot && <span className={styles.meal}>{next.slotName} </span>}
@@ -100,6 +109,9 @@ export function DogBowl({ dog, day, sources, cubes, full, sameSlot, had, onFed, 
             <span className={styles.links}>
               <Why of={next.why} about={`${dog.name}’s ${next.slotName}`} />
               {anotherPack}
+              <Link className={styles.alone} href={`/bowl/${dog.id}`} aria-label={`${dog.name}’s bowl alone, large`}>
+                large
+              </Link>
             </span>
           </p>
         )}
@@ -146,6 +158,7 @@ export function DogBowl({ dog, day, sources, cubes, full, sameSlot, had, onFed, 
                 left some
               </Button>
             )}
+            {somethingElse}
           </p>
         )}
         {last && open === 'left' && last.left === undefined && (
@@ -157,19 +170,7 @@ export function DogBowl({ dog, day, sources, cubes, full, sameSlot, had, onFed, 
             {writeKcal(over)} kcal more than its meals of today and tomorrow hold: nothing more is taken off.
           </p>
         )}
-        {dog.off === undefined && (
-          <div className={styles.other}>
-            <Button
-              variant="text"
-              size="small"
-              aria-expanded={open === 'given'}
-              aria-label={`${dog.name} got something else`}
-              onClick={() => setOpen(open === 'given' ? undefined : 'given')}
-            >
-              it got something else
-            </Button>
-          </div>
-        )}
+        {!last && dog.off === undefined && <p className="note">{somethingElse}</p>}
         {open === 'given' && (
           <GivenForm
             dog={dog}

@@ -35,28 +35,38 @@ export function bowlsToday(
 ) {
   const { today, clock, household, reference } = read;
   const left = new Map(ready.map((source) => [source.key, source.grams]));
-  const states = dogs.map((dog): DogToday => {
+  const meals = dogs.map((dog) => {
     const energy = dayEnergy(dog, today);
     // A meal that is all bought food or additions has nothing to press.
     const slots = mealsOn(dog, today, energy).filter((meal) => meal.kcal > 0);
     const own = bowls.filter((bowl) => bowl.dogId === dog.id);
     const unfed = slots.filter((slot) => !own.some((bowl) => bowl.slotId === slot.id));
-    const slot = nextMeal(unfed, clock);
+    return { dog, energy, own, slot: nextMeal(unfed, clock) };
+  });
+  // Who eats first is given its share first: nobody's supper takes what is another one's breakfast.
+  const inTurn = meals.filter(({ slot }) => slot).sort((a, b) => sure(a.slot).clock.localeCompare(sure(b.slot).clock));
+  const filled = new Map<number, ReturnType<typeof fill>>();
+  const fill = ({ dog, slot }: (typeof meals)[number]) => {
     const fit = inOrderOfUse(
       fitFor(ready, dog.id).map((source) => ({ ...source, grams: sure(left.get(source.key)) })),
       today,
     );
-    const kcal = slot?.kcal ?? 0;
     const order = dividedFirst(
       fitFor(fit, dog.id, slot?.recipeId),
       cover.find((each) => each.dogId === dog.id),
     );
     const { drawn, missing } = drawMeal(
-      kcal,
+      slot?.kcal ?? 0,
       withHeld(household.mixedProteins ? mixedWith(order, hadOf(dog.id), today) : order, dog.id, today),
       dog.id,
     );
     for (const part of drawn) left.set(part.key, sure(left.get(part.key)) - part.grams);
+    return { fit, drawn, missing };
+  };
+  for (const meal of inTurn) filled.set(meal.dog.id, fill(meal));
+  return meals.map(({ dog, energy, own, slot }): DogToday => {
+    const { fit, drawn, missing } = filled.get(dog.id) ?? { fit: [], drawn: [], missing: 0 };
+    const kcal = slot?.kcal ?? 0;
     return {
       id: dog.id,
       name: dog.name,
@@ -117,7 +127,6 @@ export function bowlsToday(
           : [],
     };
   });
-  return states;
 }
 
 /** Frozen cubes and pieces, which may go into a bowl as they are. */

@@ -18,12 +18,22 @@ interface Asked {
   onFed: (bowlId: number, said: string) => void;
 }
 
+interface Typed {
+  readonly slotId: number | undefined;
+  readonly first: string | undefined;
+  readonly ticked: readonly number[];
+}
+
+const NOTHING: Typed = { slotId: undefined, first: undefined, ticked: [] };
+
 /** One dog's next bowl: what goes into it, from which pack, what is ticked, and the press that feeds it. */
 export function useBowl({ dog, day, sources, cubes, onFed }: Asked) {
-  const [first, setFirst] = useState<string>();
-  const [ticked, setTicked] = useState<readonly number[]>([]);
+  // What is chosen and ticked is of one meal: the next one begins anew, and a form that is open stays.
+  const [typed, setTyped] = useState<Typed>(NOTHING);
   const router = useRouter();
   const { next } = dog;
+  const { first, ticked } = typed.slotId === next?.slotId ? typed : NOTHING;
+  const change = (part: Partial<Typed>) => setTyped({ first, ticked, ...part, slotId: next?.slotId });
   const all = [...sources, ...cubes];
   const chosen = all.find((source) => source.key === first);
   const rest = fitFor(sources, dog.id, next?.recipeId).filter((source) => source.key !== first);
@@ -47,10 +57,10 @@ export function useBowl({ dog, day, sources, cubes, onFed }: Asked) {
     measure: byMeasure(drawn, all),
     sourceOf: (key: string | undefined) => all.find((source) => source.key === key),
     isFrozen: (key: string) => cubes.some((cube) => cube.key === key),
-    choose: setFirst,
+    choose: (key: string) => change({ first: key }),
     ticked,
     tick: (lineId: number) =>
-      setTicked(ticked.includes(lineId) ? ticked.filter((each) => each !== lineId) : [...ticked, lineId]),
+      change({ ticked: ticked.includes(lineId) ? ticked.filter((each) => each !== lineId) : [...ticked, lineId] }),
     feed,
     press: (at?: string) =>
       next &&

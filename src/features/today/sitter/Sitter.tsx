@@ -101,7 +101,7 @@ export function Sitter({ view }: { view: SitterView }) {
         ))}
         <p>
           What is left in a bowl for {BOWL_HOURS} hours is thrown away, and so is what smells odd.
-          {isDry && ` ${REHYDRATED_RULE}`}
+          {isDry && ` Dry food: ${REHYDRATED_RULE}.`}
         </p>
         <p className={styles.write}>Vet, and where we are:</p>
       </Print>

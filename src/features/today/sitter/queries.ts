@@ -5,7 +5,7 @@ import { dayEnergy, weightOn } from '@/core/dog/day-energy';
 import { sayOff } from '@/core/dog/days-off';
 import { mealsOn } from '@/core/dog/meals';
 import { byMeasure } from '@/core/stock/by-measure';
-import { writeMassIn } from '@/core/quantity/write';
+import { writeMassIn, writeWeight } from '@/core/quantity/write';
 import { coverOf } from '@/core/stock/cover';
 import { dayMeals } from '@/core/stock/day-meals';
 import { takeOuts } from '@/core/stock/weeks-ahead';
@@ -104,7 +104,7 @@ export const sitterView = pageQuery(
         name: dog.name,
         letters: dog.letters,
         badge: dog.badge,
-        facts: [writeMassIn(weightOn(dog, today), set), ...(dog.illness === undefined ? [] : [dog.illness])],
+        facts: [writeWeight(weightOn(dog, today), set), ...(dog.illness === undefined ? [] : [dog.illness])],
         never: dog.avoids.map(({ label, reason }) => `${label} (${reason})`),
       })),
       days: days.map((day) => ({
