@@ -4,6 +4,8 @@ import { startHodman, stopHodman, type Hodman } from './server';
 
 const VIEWS = [
   '/',
+  '/bowl/2',
+  '/sitter',
   '/dogs',
   '/dogs/3',
   '/dogs/new',

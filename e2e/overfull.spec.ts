@@ -44,7 +44,19 @@ test('on paper: Today on one page, the store on two with every pack in it, the r
 test('nothing hangs over the edge, at 390 px and at 1280, and axe finds nothing', async ({ browser }) => {
   test.setTimeout(300_000);
   const page = await (await browser.newContext({ reducedMotion: 'reduce' })).newPage();
-  for (const path of ['/', '/dogs', '/store', '/plan', `/recipes/${held.recipe}`, '/recipes', '/batches']) {
+  for (const path of [
+    '/',
+    '/bowl/1',
+    '/sitter',
+    '/dogs',
+    '/store',
+    '/store/ahead',
+    '/store/count',
+    '/plan',
+    `/recipes/${held.recipe}`,
+    '/recipes',
+    '/batches',
+  ]) {
     await page.setViewportSize({ width: 390, height: 844 });
     await page.goto(hodman.address + path, { waitUntil: 'networkidle' });
     const over = () => page.evaluate(() => document.documentElement.scrollWidth - innerWidth);

@@ -9,6 +9,7 @@ import { readCount } from '@/core/quantity/typed';
 import type { UnitSet } from '@/core/quantity/units';
 import { keepFoodFacts } from '../repositories/food-facts';
 import { changeHousehold } from '../repositories/household';
+import { readNewestDay } from '../repositories/movements';
 import { rulesNow } from '../repositories/shelf-rules';
 import { newRules } from './redate';
 import { need, refuse, type Context } from './run';
@@ -84,4 +85,10 @@ export async function renewCalendar({ tx }: Context, input: { on: boolean }): Pr
 export async function beginHousehold({ tx }: Context, { unitSet, timeZone, mealTimes }: Beginning): Promise<void> {
   checkTimeZone(timeZone);
   await changeHousehold(tx, { unitSet, timeZone, mealTimes: need(readMealTimes(mealTimes)), unitsSaid: true });
+}
+
+/** The clock of this machine is right: what is written down for later days was written while it ran ahead. */
+export async function clockIsRight(context: Context): Promise<void> {
+  const newest = await readNewestDay(context.tx);
+  await changeHousehold(context.tx, { clockSaid: newest ?? null });
 }

@@ -8,10 +8,11 @@ import {
   type Movement,
   type MovementKind,
 } from '@/core/stock/ledger';
-import { readHistories, readRules } from '../repositories/movements';
+import { askClock } from '@/core/stock/clock';
+import { readHistories, readNewestDay, readRules } from '../repositories/movements';
 import { datingBy, rulesNow } from '../repositories/shelf-rules';
 import { holding, leg, movement } from '../schema/stock';
-import { need, type Context } from './run';
+import { need, refuse, type Context } from './run';
 import { nth } from '@/core/sure';
 
 /** The rules of dates by their id; without one, as they were before ids were written. */
@@ -31,12 +32,18 @@ export interface NewMovement {
   readonly day?: Movement['day'];
 }
 
+/** Nothing is written on a day that lies before what is written already, unless the cook has said that the clock is right. */
+async function askForClock({ tx, today, household, written }: Context): Promise<void> {
+  if (written.length > 0) return;
+  const asked = askClock(await readNewestDay(tx), today, household.clockSaid ?? undefined);
+  if (asked !== undefined) refuse(`${asked} Put it right, or answer on Today.`);
+}
+
 /** Writes movements as they are; what they touch is not brought up to date. */
-export async function appendMovements(
-  { tx, now, today, rules, written }: Context,
-  entries: readonly NewMovement[],
-): Promise<readonly Movement[]> {
+export async function appendMovements(context: Context, entries: readonly NewMovement[]): Promise<readonly Movement[]> {
+  const { tx, now, today, rules, written } = context;
   if (entries.length === 0) return [];
+  await askForClock(context);
   for (const { kind, legs } of entries)
     if (legSum(legs) !== 0) throw new Error(`the legs of ${kind} do not sum to zero`);
   const rulesOf = (kind: MovementKind) => (TAKES_RULES.has(kind) ? rulesNow(rules).id : undefined);

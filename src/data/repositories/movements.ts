@@ -18,6 +18,7 @@ import {
   type SQL,
 } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
+import type { LocalDate } from '@/core/calendar/local-date';
 import type { HoldingRules, Leg, Movement } from '@/core/stock/ledger';
 import { sure } from '@/core/sure';
 import type { Tx } from '../database';
@@ -181,4 +182,16 @@ export async function readSealed(tx: Tx, holdingIds: readonly number[]): Promise
     )
     .groupBy(leg.holdingId);
   return new Map(rows.flatMap(({ id, amount }) => (id === null ? [] : [[id, amount] as const])));
+}
+
+/** So many of the last movements are asked for the newest day: a bowl may be marked for an earlier one. */
+const LATE = 60;
+
+/** The newest day of the ledger; undefined where nothing is written down. */
+export async function readNewestDay(tx: Tx): Promise<LocalDate | undefined> {
+  const rows = await tx.select({ day: movement.day }).from(movement).orderBy(desc(movement.id)).limit(LATE);
+  return rows
+    .map(({ day }) => day)
+    .sort()
+    .at(-1);
 }

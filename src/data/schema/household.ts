@@ -3,6 +3,7 @@ import {
   type AnyPgColumn,
   boolean,
   check,
+  date,
   doublePrecision,
   index,
   integer,
@@ -19,6 +20,7 @@ import type { CycleEventKind } from '../../core/preserve/cycle';
 import type { DryMethod } from '../../core/preserve/methods';
 import type { CUT_EVENTS } from '../../core/preserve/power-cut';
 import type { PlaceKind, ShelfLife } from '../../core/preserve/shelf-life';
+import type { LocalDate } from '../../core/calendar/local-date';
 import type { UnitSet } from '../../core/quantity/units';
 
 /** One row: the settings that hold for everything. */
@@ -39,6 +41,8 @@ export const household = pgTable(
     proteinDays: integer('protein_days'),
     /** A dog's meals of one day are of different proteins. */
     mixedProteins: boolean('mixed_proteins').notNull().default(false),
+    /** The newest day of the ledger that lay ahead of the clock when the cook said that the clock is right. */
+    clockSaid: date('clock_said', { mode: 'string' }).$type<LocalDate>(),
     /** What a kWh costs, in minor units of the currency; null: nobody has said. */
     kwhMinor: doublePrecision('kwh_minor'),
     /** The end of the address of its calendar: who has it may read what is to be done; null: there is none. */

@@ -8,6 +8,7 @@ import { EmptyRoom } from '@/ui/room';
 import { UndoBar } from '@/ui/UndoBar';
 import { takeBackBowl } from './actions';
 import { Ahead } from './Ahead';
+import { ClockAsked } from './ClockAsked';
 import { DogBowl } from './bowl/DogBowl';
 import { EarlierMeals } from './EarlierMeals';
 import { ToFreezer } from './ToFreezer';
@@ -49,6 +50,7 @@ export function Today({ view }: { view: TodayView }) {
               {view.done && ` · ${view.done}`}
             </p>
           </div>
+          {view.clockAsked !== undefined && <ClockAsked asked={view.clockAsked} />}
           <Problems problems={takeBack.problems} />
           <ul className={styles.bowls} data-many={view.dogs.length > MANY || undefined}>
             {view.dogs.map((dog) => (

@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { correctBowl as correct, feedBowl as feed, takeBackBowl as takeBack } from '@/data/commands/bowls';
 import { feedExtra as another, giveBetween as give, takeBackGiven as takeGivenBack } from '@/data/commands/given';
 import { leaveInBowl as leave } from '@/data/commands/left';
+import { clockIsRight as clockRight } from '@/data/commands/household';
 import { movePacks, reverseMovement } from '@/data/commands/stock';
 import { idSchema, movePacksSchema } from '@/core/schema';
 import { givenSchema } from '@/core/dog/given';
@@ -18,6 +19,7 @@ export const correctBowl = houseAction('correct bowl', correctBowlSchema, correc
 export const giveBetween = houseAction('give between', givenSchema, give);
 export const feedExtra = houseAction('feed extra', extraSchema, another);
 export const takeBackGiven = houseAction('take back given', z.object({ givenId: idSchema }), takeGivenBack);
+export const clockIsRight = houseAction('clock is right', z.object({}), clockRight);
 export const takeBackBowl = houseAction('take back bowl', takeBackSchema, takeBack);
 export const leaveInBowl = houseAction('leave in bowl', leftSchema, leave);
 export const takeBackLeft = houseAction('reverse movement', z.object({ movementId: idSchema }), reverseMovement);

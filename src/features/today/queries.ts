@@ -27,6 +27,8 @@ import {
   watchRehydrated,
   watchSensor,
 } from './watch/queries';
+import { askClock } from '@/core/stock/clock';
+import { readNewestDay } from '@/data/repositories/movements';
 import { madeForOf } from '@/core/stock/made-for';
 import { bowlsToday, cubesOf } from './bowl/queries';
 import type { AheadCell, DogToday, ShownSource, TodayView } from './view';
@@ -96,6 +98,7 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
   return {
     day: today,
     dayInFull: writeDayInFull(today),
+    clockAsked: askClock(await readNewestDay(db), today, household.clockSaid ?? undefined),
     heading: nextSlots.size === 1 ? capital(nth([...nextSlots], 0)) : nextSlots.size === 0 ? 'All fed' : 'Next meals',
     done: saidDone(states),
     dogs: states,

@@ -98,6 +98,8 @@ export interface AheadCell {
 export interface TodayView {
   readonly day: LocalDate;
   readonly dayInFull: string;
+  /** Asked where the clock lies before what is written down. */
+  readonly clockAsked: string | undefined;
   readonly heading: string;
   readonly done: string;
   readonly dogs: readonly DogToday[];

@@ -14,13 +14,15 @@ interface PackOfDayProps {
   before: string | undefined;
   after: string | undefined;
   pending: boolean;
+  /** It was moved a moment ago: the keys stay with it. */
+  moved: boolean;
   /** Keeps it for a day that is so many days from this one. */
   onShift: (days: -1 | 1) => void;
   onFree: () => void;
 }
 
 /** A pack that feeds a dog on a day: taken by its code it can be dropped on another day, or moved there by the arrow keys. */
-export function PackOfDay({ dog, pack, before, after, pending, onShift, onFree }: PackOfDayProps) {
+export function PackOfDay({ dog, pack, before, after, pending, moved, onShift, onFree }: PackOfDayProps) {
   const { setNodeRef, listeners, transform } = useDraggable({
     id: `${dog.dogId}|${pack.code}`,
     data: { holdingId: pack.holdingId, code: pack.code },
@@ -45,6 +47,7 @@ export function PackOfDay({ dog, pack, before, after, pending, onShift, onFree }
           {...listeners}
           style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)`, zIndex: 5 } : {}}
           aria-label={`${code} for ${dog.name}: left or right keeps it for another day`}
+          data-next-act={moved || undefined}
           onKeyDown={onKeyDown}
         >
           <span aria-hidden>⠿</span> {code}

@@ -27,7 +27,9 @@ export function WeeksAhead({ view }: { view: AheadView }) {
   const { freezer, days, dogs } = view;
   const strip = weeksStrip(days.length, freezer.days, freezer.capacity, { width: WIDTH, left: LEFT, high: HIGH });
   const below = TOP + dogs.length * ROW + 30;
+  const [moved, setMoved] = useState<number>();
   const hold = useCommand(holdPack, 'hold-pack', (_, input) => {
+    setMoved(input.holdingId);
     const index = days.findIndex((each) => each.day === input.day);
     if (index >= 0) setAt(index);
   });
@@ -182,6 +184,7 @@ export function WeeksAhead({ view }: { view: AheadView }) {
                           before={days[at - 1]?.said}
                           after={days[at + 1]?.said}
                           pending={hold.pending || free.pending}
+                          moved={pack.holdingId === moved}
                           onShift={(shift) => keep(pack.holdingId, dog.dogId, at + shift)}
                           onFree={() => pack.holdingId !== undefined && free.run({ holdingId: pack.holdingId })}
                         />

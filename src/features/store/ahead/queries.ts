@@ -5,7 +5,7 @@ import { countOf } from '@/core/quantity/count-words';
 import { writeMassIn } from '@/core/quantity/write';
 import type { Hatch, Protein } from '@/core/recipe/protein';
 import { cookByOf } from '@/core/stock/agenda';
-import { coverOf } from '@/core/stock/cover';
+import { coverOf, type CoveredDay } from '@/core/stock/cover';
 import { fitFor, inOrderOfUse, withHeld } from '@/core/stock/draw';
 import { freezerAhead, passDates, takeOuts, whyBefore } from '@/core/stock/weeks-ahead';
 import { sure } from '@/core/sure';
@@ -70,12 +70,16 @@ export const aheadView = pageQuery(async (read): Promise<AheadView> => {
   const proteinFor = (key: string): Protein => proteinOf(proteins, bySource.get(key)?.recipeId ?? NaN);
   const inOrder = inOrderOfUse(ahead.sources, today);
   const divided = cover.some((own) => own.divided);
-  const why = (key: string, dogId: number, day: LocalDate): string => {
+  const why = (key: string, dogId: number, { day, drawn }: CoveredDay): string => {
     const fit = withHeld(fitFor(inOrder, dogId), dogId, day);
     const at = fit.findIndex((source) => source.key === key);
     const source = bySource.get(key);
     if (!source) return '';
-    const sooner = fit.slice(0, Math.max(0, at)).find((each) => each.dogId === undefined && each.dogIds === undefined);
+    const sooner = fit
+      .slice(0, Math.max(0, at))
+      .find(
+        (each) => each.dogId === undefined && each.dogIds === undefined && !drawn.some((part) => part.key === each.key),
+      );
     if (divided && sooner && source.dogId === dogId)
       return `its own, before ${sooner.code}: that is left for who has less`;
     return source.held?.day === day ? 'kept for this day' : whyBefore(source, at < 0 ? undefined : fit[at + 1], today);
@@ -98,7 +102,8 @@ export const aheadView = pageQuery(async (read): Promise<AheadView> => {
             : last
               ? `${countOf(coverDays, 'day')}, to ${writeDay(last.day, today)}`
               : 'nothing in store',
-        days: days.map(({ day, drawn, covered, tired }): AheadDay => {
+        days: days.map((played): AheadDay => {
+          const { day, drawn, covered, tired } = played;
           const main = [...drawn].sort((a, b) => b.kcal - a.kcal)[0];
           return {
             day,
@@ -113,7 +118,7 @@ export const aheadView = pageQuery(async (read): Promise<AheadView> => {
               holdingId: packId(key),
               held: bySource.get(key)?.held?.day === day,
               code,
-              said: `${writeMassIn(grams, set)}: ${why(key, dogId, day)}`,
+              said: `${writeMassIn(grams, set)}: ${why(key, dogId, played)}`,
             })),
           };
         }),

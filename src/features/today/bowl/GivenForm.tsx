@@ -15,10 +15,10 @@ import styles from '../today.module.css';
 import type { ShownSource } from '../view';
 
 const WHAT = [
-  { value: 'treat', label: 'a treat' },
-  { value: 'topper', label: 'a topper' },
-  { value: 'bought', label: 'bought food' },
-  { value: 'meal', label: 'another meal' },
+  { value: 'treat', label: 'treat' },
+  { value: 'topper', label: 'topper' },
+  { value: 'bought', label: 'bought' },
+  { value: 'meal', label: 'a meal' },
 ] as const;
 const MEASURES: readonly { value: GivenMeasure; label: string }[] = [
   { value: 'kcal', label: 'kcal' },

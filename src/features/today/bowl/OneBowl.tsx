@@ -96,6 +96,20 @@ export function OneBowl({ view, dog }: { view: TodayView; dog: DogToday }) {
           Fed
         </Button>
       )}
+      {dog.fed.map(({ bowlId, slotName, clock, said }) => (
+        <p key={bowlId} className="note">
+          {slotName} {clock}, {said}{' '}
+          <Button
+            variant="text"
+            size="small"
+            disabled={takeBack.pending}
+            aria-label={`Take back ${dog.name}’s ${slotName}`}
+            onClick={() => takeBack.run({ bowlId })}
+          >
+            take back
+          </Button>
+        </p>
+      ))}
       <nav className={styles.others} aria-label="The other bowls">
         {after && (
           <Button variant="outlined" size="large" component={Link} href={`/bowl/${after.id}`}>

@@ -1,0 +1,1 @@
+ALTER TABLE "household" ADD COLUMN "clock_said" date;
