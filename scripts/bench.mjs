@@ -42,12 +42,18 @@ const folder = mkdtempSync(join(tmpdir(), 'hodman-bench-'));
 let status = 1;
 try {
   const report = [
-    ...(await withServer(folder, 'scripts/demo.mjs', async (address) => [
-      ...(await pages(address)),
-      ...(await foodSearch(address)),
-      ...(await planKeystroke(address)),
-      ...(await firstPaints(address)),
-    ])),
+    ...(await withServer(
+      folder,
+      'scripts/demo.mjs',
+      async (address) => [
+        ...(await pages(address)),
+        ...(await foodSearch(address)),
+        ...(await planKeystroke(address)),
+        ...(await firstPaints(address)),
+      ],
+      // Before supper, whatever the hour: a house in which all are fed has nothing to press.
+      { HODMAN_NOW: `${new Date().toISOString().slice(0, 10)}T11:00:00Z` },
+    )),
     ...(await roomsOfFiveYears(folder)),
     ...computed,
   ];

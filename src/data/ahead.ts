@@ -1,7 +1,7 @@
 import 'server-only';
 import { asIfHere } from '@/core/dog/days-off';
-import { addDays } from '@/core/calendar/local-date';
-import { homeEnergyOn, mealsOn } from '@/core/dog/meals';
+import { homeEnergyOn } from '@/core/dog/meals';
+import { mealsAhead } from '@/core/stock/meals-ahead';
 import type { KeptFrom } from '@/core/stock/avoided';
 import type { DogAhead, Keeps } from '@/core/stock/cover';
 import type { Source } from '@/core/stock/draw';
@@ -65,10 +65,7 @@ export async function readAhead(read: Page, bowls?: readonly StoredBowl[]): Prom
         dogId: dog.id,
         run: recent?.get(dog.id)?.run,
         hadToday: recent?.get(dog.id)?.today,
-        mealsOn: (index) => {
-          const meals = mealsOn(dog, addDays(today, index)).filter((meal) => meal.kcal > 0);
-          return index === 0 ? meals.filter((meal) => !done.has(meal.id)) : meals;
-        },
+        mealsOn: mealsAhead(dog, today, done),
       };
     }),
     keeps: {

@@ -15,3 +15,8 @@ export function codeLetter(name: string, taken: readonly string[]): string {
 
 /** The code on a pack: a letter of the recipe and a running number that is never used again. */
 export const packCode = (letter: string, number: number) => `${letter}${number}`;
+
+const collator = new Intl.Collator('en', { numeric: true });
+
+/** Codes in their order: V9 before V10. One collator, for days are played with thousands of comparisons. */
+export const byCode = (a: string, b: string): number => collator.compare(a, b);

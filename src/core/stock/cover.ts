@@ -53,7 +53,8 @@ export interface Cover {
  * Takes each dog's meals (kcal) per day from today, how many days, the packs, the household's fridge days and the days
  * that opened dry food keeps; returns which pack feeds whom on which day. A frozen pack is taken as moved to the fridge the day
  * before its first use, a dry one as opened then. A dog that has had one protein for as long as the household allows gets another where
- * there is one, unless something is thawed already. Once nothing is left, the days after a dog's first gap are gaps.
+ * there is one, unless something is thawed already. Once nothing is left, the days after a dog's first gap are gaps. What several
+ * dogs may eat is divided among them where by dates alone one of them would run out sooner ({@link allot}).
  * Source: handbook 11.
  */
 export function coverOf(

@@ -1,6 +1,6 @@
 import type { LocalDate } from '../calendar/local-date';
 import type { PlaceKind } from '../preserve/shelf-life';
-import { nth } from '../sure';
+import { byCode } from './code';
 import { addUp } from '../add-up';
 
 /** A pack, or a share that is eaten warm today, as the bowl sees it. */
@@ -54,7 +54,7 @@ export interface Drawn {
   readonly kcal: number;
 }
 
-const FAR = '9999-12-31';
+const FAR = '9999-12-31' as LocalDate;
 
 /**
  * Packs in order of use: the share eaten warm, then past best-by, then the oldest use-by date, then an opened one
@@ -63,17 +63,18 @@ const FAR = '9999-12-31';
  */
 export function inOrderOfUse<T extends Source>(sources: readonly T[], day: LocalDate): T[] {
   const past = (source: Source) => (source.bestBy !== undefined && source.bestBy < day ? 0 : 1);
-  const useBy = (source: Source) => nth([source.safeUntil ?? FAR, source.bestBy ?? FAR].sort(), 0);
+  const useBy = ({ safeUntil = FAR, bestBy = FAR }: Source): string => (safeUntil < bestBy ? safeUntil : bestBy);
+  const sooner = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0);
   return sources
     .filter((source) => isFit(source, day) && source.grams > 0)
     .sort(
       (a, b) =>
         Number(b.place === 'warm') - Number(a.place === 'warm') ||
         past(a) - past(b) ||
-        useBy(a).localeCompare(useBy(b)) ||
+        sooner(useBy(a), useBy(b)) ||
         Number(b.opened) - Number(a.opened) ||
         Number(b.short) - Number(a.short) ||
-        a.code.localeCompare(b.code, 'en', { numeric: true }),
+        byCode(a.code, b.code),
     );
 }
 

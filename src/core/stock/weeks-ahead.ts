@@ -1,5 +1,6 @@
 import { addUp } from '../add-up';
 import { addDays, writeDay, type LocalDate } from '../calendar/local-date';
+import { byCode } from './code';
 import { coverOf, type Cover, type DogAhead } from './cover';
 import type { Source } from './draw';
 
@@ -35,7 +36,7 @@ export function takeOuts(sources: readonly Source[], cover: readonly Cover[], to
       const on = addDays(day, -thawDays(source.grams));
       return [{ key, code: source.code, first: day, on: on < today ? today : on, late: on < today }];
     })
-    .sort((a, b) => a.on.localeCompare(b.on) || a.code.localeCompare(b.code, 'en', { numeric: true }));
+    .sort((a, b) => a.on.localeCompare(b.on) || byCode(a.code, b.code));
 }
 
 /** Days that are played to see what goes into the fridge tonight: longer no pack of a kitchen thaws (ours, no source). */

@@ -55,7 +55,6 @@ export interface DogToday {
   readonly given: readonly {
     readonly id: number;
     readonly said: string;
-    readonly isBowl: boolean;
     /** It can hurt, or is perhaps what this dog does not get. */
     readonly worry: string | undefined;
   }[];

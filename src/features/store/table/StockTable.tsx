@@ -1,5 +1,6 @@
 'use client';
 
+import { byCode } from '@/core/stock/code';
 import { DataGrid, type GridColDef } from '@mui/x-data-grid';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -23,7 +24,7 @@ export function StockTable({ packs }: TableView) {
       field: 'code',
       headerName: 'Pack',
       width: 90,
-      sortComparator: (a: string, b: string) => a.localeCompare(b, 'en', { numeric: true }),
+      sortComparator: byCode,
       renderCell: ({ value }) => <Link href={`/store?pack=${String(value)}`}>{String(value)}</Link>,
     },
     { field: 'whose', headerName: 'For', width: 120 },

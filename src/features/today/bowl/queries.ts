@@ -107,10 +107,9 @@ export function bowlsToday(
       }),
       given: dog.given
         .filter((each) => each.day === today)
-        .map(({ id, name, said, at, bowlId }) => ({
+        .map(({ id, name, said, at }) => ({
           id,
           said: `${clockIn(at, household.timeZone)} ${name}, ${said}`,
-          isBowl: bowlId !== undefined,
           worry: worryOf(name, reference.hazards, dog),
         })),
       treats: sayTreats(energy, dog, today),
