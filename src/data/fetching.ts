@@ -4,7 +4,7 @@ import { shoppingList, thawOf, usuallyFrom, type ShoppingItem, type TakeOut } fr
 import { nth } from '@/core/sure';
 import type { Page } from './page';
 import { readBatch, type StoredBatch } from './repositories/batches';
-import { readLots } from './repositories/lots';
+import { readLots, type StoredLot } from './repositories/lots';
 import { readPlannedLines, type PlannedLines } from './repositories/planned';
 import { readPlanItems, readPlans, type StoredPlan } from './repositories/plans';
 
@@ -50,11 +50,11 @@ export interface ToThaw {
 /** How many of the newest plans may still be cooked. */
 const OPEN_PLANS = 8;
 
-/** What open plans want out of the freezer, the first to be moved first. */
-export async function readToThaw(read: Page): Promise<ToThaw[]> {
+/** What open plans want out of the freezer, the first to be moved first. Takes what is in the house, where it was read already. */
+export async function readToThaw(read: Page, lots?: readonly StoredLot[]): Promise<ToThaw[]> {
   const { db, household, today } = read;
   const found: ToThaw[] = [];
-  const isFrozen = (await readLots(db)).some(({ place }) => place === 'freezer');
+  const isFrozen = (lots ?? (await readLots(db))).some(({ place }) => place === 'freezer');
   for (const plan of await readPlans(db, OPEN_PLANS)) {
     if (!plan.open || plan.cookDay < today) continue;
     const items = await readPlanItems(db, plan.id);

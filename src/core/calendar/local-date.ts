@@ -1,4 +1,4 @@
-import { addDays as add, addMonths as addM, differenceInCalendarDays, format, isValid, parseISO } from 'date-fns';
+import { addMonths as addM, format, isValid, parseISO } from 'date-fns';
 import { TZDate } from '@date-fns/tz';
 
 declare const localDate: unique symbol;
@@ -7,6 +7,9 @@ declare const localDate: unique symbol;
 export type LocalDate = string & { readonly [localDate]: true };
 
 /** A day as date-fns writes it. */
+/** A day without a time is one of UTC (ECMAScript), where every day has 24 hours: the days ahead count them by the thousand. */
+const DAY_MS = 86_400_000;
+
 const written = (day: Date) => format(day, 'yyyy-MM-dd') as LocalDate;
 
 /** Reads a written day; undefined where it is no day of the calendar. */
@@ -33,13 +36,14 @@ export function instantAt(day: LocalDate, clock: string, timeZone: string): Date
   return new Date(new TZDate(year, month - 1, date, hour, minute, timeZone).getTime());
 }
 
-export const addDays = (day: LocalDate, days: number) => written(add(parseISO(day), days));
+export const addDays = (day: LocalDate, days: number) =>
+  new Date(Date.parse(day) + days * DAY_MS).toISOString().slice(0, 10) as LocalDate;
 
 /** The same day `months` later; the last day of a month that is too short. */
 export const addMonths = (day: LocalDate, months: number) => written(addM(parseISO(day), months));
 
 /** Days from `from` to `to`; negative where `to` is earlier. */
-export const daysBetween = (from: LocalDate, to: LocalDate) => differenceInCalendarDays(parseISO(to), parseISO(from));
+export const daysBetween = (from: LocalDate, to: LocalDate) => Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS);
 
 /** A day further off than this is said with its year: nine months. */
 const SAME_YEAR_DAYS = 274;

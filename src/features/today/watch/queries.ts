@@ -83,7 +83,8 @@ export function watchPacks(
 /** Raw ingredients that end, and frozen ones that a cook day wants in the fridge. */
 export async function watchLots(read: Page): Promise<TodayView['watch']> {
   const { db, today, household } = read;
-  const lots = (await readLots(db)).flatMap((lot): TodayView['watch'][number][] => {
+  const there = await readLots(db);
+  const lots = there.flatMap((lot): TodayView['watch'][number][] => {
     const { name, safeUntil, grams, holdingId } = lot;
     if (safeUntil === undefined || daysBetween(today, safeUntil) > 1) return [];
     const isPast = safeUntil < today;
@@ -96,7 +97,7 @@ export async function watchLots(read: Page): Promise<TodayView['watch']> {
       },
     ];
   });
-  const thaw = (await readToThaw(read)).filter(({ by }) => daysBetween(today, by.day) <= 1);
+  const thaw = (await readToThaw(read, there)).filter(({ by }) => daysBetween(today, by.day) <= 1);
   return [
     ...lots,
     ...thaw.map(({ name, by, planId, cookDay }) => ({
