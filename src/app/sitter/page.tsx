@@ -13,5 +13,5 @@ export default async function Page({
   const { from, to } = await searchParams;
   const one = (value: string | string[] | undefined) => (typeof value === 'string' ? value : undefined);
   const view = await sitterView({ from: one(from), to: one(to) });
-  return <Sitter key={`${view.from} ${view.to}`} view={view} />;
+  return <Sitter key={`${view.typed.from} ${view.typed.to}`} view={view} />;
 }

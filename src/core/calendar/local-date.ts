@@ -6,10 +6,10 @@ declare const localDate: unique symbol;
 /** A calendar day without a time zone, written 2026-11-25. */
 export type LocalDate = string & { readonly [localDate]: true };
 
-/** A day as date-fns writes it. */
 /** A day without a time is one of UTC (ECMAScript), where every day has 24 hours: the days ahead count them by the thousand. */
 const DAY_MS = 86_400_000;
 
+/** A day as date-fns writes it. */
 const written = (day: Date) => format(day, 'yyyy-MM-dd') as LocalDate;
 
 /** Reads a written day; undefined where it is no day of the calendar. */

@@ -3,7 +3,7 @@ import { addUp } from '../add-up';
 import type { LocalDate } from '../calendar/local-date';
 import type { Problem } from '../problem';
 import { idSchema } from '../schema';
-import { namesHazard, sayHazard, stopsPlan, type Hazard } from '../recipe/hazards';
+import { hazardNamed, sayHazard, type Hazard } from '../recipe/hazards';
 import type { Avoid } from './avoid';
 import { typed } from './entry-fields';
 import { readExtraAmount } from './otherwise-entry';
@@ -64,14 +64,10 @@ export function worryOf(
   hazards: readonly Hazard[],
   dog: { readonly avoids: readonly Avoid[]; readonly vetNotes: readonly { readonly hazardId: string }[] },
 ): string | undefined {
-  const hazard = hazards.find(
-    (each) =>
-      each.words.length > 0 &&
-      namesHazard(each, name) &&
-      stopsPlan(
-        each,
-        dog.vetNotes.map(({ hazardId }) => hazardId),
-      ),
+  const hazard = hazardNamed(
+    name,
+    hazards,
+    dog.vetNotes.map(({ hazardId }) => hazardId),
   );
   if (hazard) return `${sayHazard(hazard)} Call your vet.`;
   const avoid = dog.avoids.find(({ label }) => name.toLowerCase().includes(label.toLowerCase()));

@@ -93,5 +93,9 @@ export function hazardsIn(lines: readonly CheckedLine[], hazards: readonly Hazar
 export const stopsPlan = (hazard: Pick<Hazard, 'id' | 'level'>, allowed: readonly string[]): boolean =>
   hazard.level === 'never' || (hazard.level === 'vet' && !allowed.includes(hazard.id));
 
+/** What a name says that can hurt a dog whose vet has not allowed it; undefined: nothing. */
+export const hazardNamed = (name: string, hazards: readonly Hazard[], allowed: readonly string[]): Hazard | undefined =>
+  hazards.find((hazard) => stopsPlan(hazard, allowed) && namesHazard(hazard, name));
+
 /** "onion and its kin: harm red blood cells …", one sentence a hazard. */
 export const sayHazard = (hazard: Pick<Hazard, 'name' | 'why'>): string => `${hazard.name}: ${hazard.why}.`;

@@ -10,6 +10,15 @@ export interface Measured {
   readonly pieceGrams?: number | undefined;
 }
 
+/** What is known of a pack beside its weight: g of a cup of its recipe's food, and of each of its pieces. */
+export const measuresOf = (
+  pack: { readonly recipeId: number; readonly pieces: number | undefined; readonly labelGrams: number },
+  cups: ReadonlyMap<number, number>,
+): Omit<Measured, 'key'> => ({
+  cupGrams: cups.get(pack.recipeId),
+  pieceGrams: pack.pieces === undefined || pack.pieces === 0 ? undefined : pack.labelGrams / pack.pieces,
+});
+
 /**
  * A bowl in pieces, or in cups, as well as in g: "1 1/8 cups", "about 4 pieces". Only where all of it is counted alike; with
  * water in it, or where nobody weighed a cup, there is nothing to say. Source: arithmetic by the cup that was weighed.
@@ -18,10 +27,7 @@ export function byMeasure(drawn: readonly Drawn[], sources: readonly Measured[])
   const of = drawn.map(({ key }) => sources.find((source) => source.key === key));
   const [first] = of;
   if (!first) return undefined;
-  const pieces = addUp(drawn, (part) => {
-    const own = sources.find((source) => source.key === part.key)?.pieceGrams;
-    return own === undefined ? NaN : part.grams / own;
-  });
+  const pieces = addUp(drawn, ({ grams }, place) => grams / (of[place]?.pieceGrams ?? NaN));
   if (pieces >= 0.5) {
     const halves = Math.round(pieces * 2) / 2;
     return `about ${writeFraction(halves, 2)} ${halves > 1 ? 'pieces' : 'piece'}`;

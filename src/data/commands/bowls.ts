@@ -245,8 +245,8 @@ export async function correctBowl(
 ): Promise<{ movementId: number; bowlId: number }> {
   const [found] = await context.tx.select().from(bowl).where(eq(bowl.id, input.bowlId));
   if (!found) return refuse('This bowl is not known.');
+  if (found.slotId === null) return refuse('Another meal is taken back, and given anew under “got something else”.');
   await takeBackBowl(context, { bowlId: input.bowlId });
-  if (found.slotId === null) return refuse('Another meal is taken back, and given anew under “gave something else”.');
   return feedBowl(context, {
     dogId: found.dogId,
     slotId: found.slotId,

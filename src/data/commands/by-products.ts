@@ -4,7 +4,7 @@ import { BY_PRODUCTS, byProductEvidence, keptBeside, type ByProduct } from '@/co
 import type { WeighedState } from '@/core/batch/fold';
 import { observedIn, type NewReading } from '@/core/batch/reading';
 import { sure } from '@/core/sure';
-import { readReadings } from '../repositories/batches';
+import { readReadings } from '../repositories/readings';
 import { batch } from '../schema/batches';
 import { batchIn, observe, refreshBatch, strike } from './batch-at-hand';
 import { inMass, refuse, type Context } from './run';

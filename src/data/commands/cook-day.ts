@@ -7,7 +7,7 @@ import { standing } from '@/core/standing';
 import { countOf } from '@/core/quantity/count-words';
 import { HEATED_AGAIN } from '@/core/heat/cooling-words';
 import { AROUND, type Where } from '@/core/heat/pans';
-import { readAmbient, readReadings } from '../repositories/batches';
+import { readAmbient, readReadings } from '../repositories/readings';
 import { atClock } from './at-clock';
 import { batchIn, observe, observed, refreshBatch } from './batch-at-hand';
 import { refuse, type Context } from './run';

@@ -5,7 +5,7 @@ import { sharesOf } from '@/core/portion/shares';
 import { grams } from '@/core/quantity/units';
 import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
 import { plannedExample, sealedExample, weighedBatch, weighedExample } from '../fixtures/worked-path';
-import { readReadings } from '../repositories/batches';
+import { readReadings } from '../repositories/readings';
 import { readFedOfBatch } from '../repositories/bowls';
 import { readDog } from '../repositories/dogs';
 import { readHistory } from '../repositories/movements';

@@ -5,7 +5,7 @@ import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
 import { plannedExample, weighedBatch, weighedExample } from '../fixtures/worked-path';
 import { readCycle, readCyclesOf, readPastCycles, runningOf } from '../repositories/cycles';
 import { cycleEvent } from '../schema/household';
-import { readReadings } from '../repositories/batches';
+import { readReadings } from '../repositories/readings';
 import { cookBatch } from './cook-day';
 import { cycleAct, loadCycle, splitLoads } from './cycles';
 import { saveEquipment } from './kitchen';

@@ -3,7 +3,7 @@ import { and, eq, isNull } from 'drizzle-orm';
 import { readLocalDate } from '@/core/calendar/local-date';
 import type { AvoidEntry } from '@/core/dog/avoid';
 import { readBowlLine, readLitter, type BowlLineEntry, type LitterEntry } from '@/core/dog/keeping-entry';
-import { namesHazard, sayHazard, stopsPlan } from '@/core/recipe/hazards';
+import { hazardNamed, sayHazard } from '@/core/recipe/hazards';
 import { PROTEIN_WORDS } from '@/core/recipe/protein';
 import { avoid, bowlLine, litter, vetNote } from '../schema/dogs';
 import { dogIn } from './dog-at-hand';
@@ -50,12 +50,10 @@ export async function addBowlLine(context: Context, input: { dogId: number; entr
   const dog = await dogIn(context, input.dogId);
   const read = readBowlLine(input.entry, context.household.unitSet);
   if (!read.ok) throw new Refusal(...read.problems);
-  const hurts = context.reference.hazards.find(
-    (hazard) =>
-      stopsPlan(
-        hazard,
-        dog.vetNotes.map((note) => note.hazardId),
-      ) && namesHazard(hazard, read.value.what),
+  const hurts = hazardNamed(
+    read.value.what,
+    context.reference.hazards,
+    dog.vetNotes.map((note) => note.hazardId),
   );
   if (hurts) refuse(`That holds ${sayHazard(hurts)}`, 'what');
   if (!dog.slots.some((slot) => slot.id === read.value.slotId)) refuse('Into which meal does it go?', 'slotId');

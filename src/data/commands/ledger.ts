@@ -8,8 +8,8 @@ import {
   type Movement,
   type MovementKind,
 } from '@/core/stock/ledger';
-import { askClock } from '@/core/stock/clock';
-import { readHistories, readNewestDay, readRules } from '../repositories/movements';
+import { clockAsked } from '../clock-asked';
+import { readHistories, readRules } from '../repositories/movements';
 import { datingBy, rulesNow } from '../repositories/shelf-rules';
 import { holding, leg, movement } from '../schema/stock';
 import { need, refuse, type Context } from './run';
@@ -33,9 +33,9 @@ export interface NewMovement {
 }
 
 /** Nothing is written on a day that lies before what is written already, unless the cook has said that the clock is right. */
-async function askForClock({ tx, today, household, written }: Context): Promise<void> {
-  if (written.length > 0) return;
-  const asked = askClock(await readNewestDay(tx), today, household.clockSaid ?? undefined);
+async function askForClock(context: Context): Promise<void> {
+  if (context.written.length > 0) return;
+  const asked = await clockAsked(context.tx, context);
   if (asked !== undefined) refuse(`${asked} Put it right, or answer on Today.`);
 }
 

@@ -3,7 +3,7 @@ import { mendSlip } from '@/core/preserve/tray-slips';
 import { sharesOf } from '@/core/portion/shares';
 import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
 import { plannedExample, weighedBatch, weighedExample } from '../fixtures/worked-path';
-import { readReadings } from '../repositories/batches';
+import { readReadings } from '../repositories/readings';
 import { readStock } from '../repositories/stock';
 import { sealShare } from './packs';
 import { setShares } from './shares';

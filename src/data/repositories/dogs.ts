@@ -1,5 +1,5 @@
 import 'server-only';
-import { and, asc, eq, gte, inArray, isNull, max, or, sql, type SQL } from 'drizzle-orm';
+import { and, asc, eq, getTableColumns, gte, inArray, isNull, max, or, sql, type SQL } from 'drizzle-orm';
 import { addDays, dayIn, type LocalDate } from '@/core/calendar/local-date';
 import type { Avoid } from '@/core/dog/avoid';
 import type { Appetite, Stool } from '@/core/dog/body-condition';
@@ -9,6 +9,7 @@ import type { ReadGiven } from '@/core/dog/given';
 import type { Dog, Ration, WeighIn } from '@/core/dog/dog';
 import type { School } from '@/core/dog/schools/schools';
 import type { SeenCaution } from '@/core/dog/stage';
+import { TREND_WEEKS } from '@/core/dog/trend';
 import { grams } from '@/core/quantity/units';
 import { letterOf, badgeLetters } from '@/core/dog/letters';
 import type { RationMethod } from '@/core/dog/method';
@@ -57,8 +58,8 @@ export interface StoredGiven {
   readonly bowlId: number | undefined;
 }
 
-/** Days for which anybody asks what a dog got besides: as far back as its trend looks (16 weeks and more). */
-const GIVEN_SINCE = 130;
+/** Days for which anybody asks what a dog got besides: as far back as its trend looks, and two weeks. */
+const GIVEN_SINCE = 7 * TREND_WEEKS + 14;
 
 export interface StoredDog extends Dog {
   readonly id: number;
@@ -205,7 +206,7 @@ export async function readDogs(
     .where(and(inArray(daysOff.dogId, ids), isNull(daysOff.takenBackAt)))
     .orderBy(asc(daysOff.from), asc(daysOff.id));
   const extra = await tx
-    .select({ given })
+    .select(getTableColumns(given))
     .from(given)
     .leftJoin(bowl, eq(bowl.id, given.bowlId))
     .where(
@@ -286,7 +287,7 @@ export async function readDogs(
         to,
         ...(slotId === null ? {} : { slotId }),
       })),
-      given: own(extra.map((row) => row.given)).map(({ id, day, at, kind, name, kcal, said, bowlId }) => ({
+      given: own(extra).map(({ id, day, at, kind, name, kcal, said, bowlId }) => ({
         id,
         day,
         at,
@@ -296,7 +297,7 @@ export async function readDogs(
         said,
         bowlId: orUndefined(bowlId),
       })),
-      less: own(extra.map((row) => row.given)).flatMap(({ less }) => less),
+      less: own(extra).flatMap(({ less }) => less),
       avoids: own(avoids).map((entry) => ({
         id: entry.id,
         what: entry.what,

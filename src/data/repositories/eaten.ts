@@ -12,8 +12,8 @@ import { addUp } from '@/core/add-up';
 
 /**
  * What a dog really got, by day, in kcal: what the cook reported, or else the day's bowls with the extras of its
- * ration. A day on which not every meal was pressed, or of which nobody knows
- * what something held that it got besides, is unknown, never less.
+ * ration. A day on which not every meal was pressed, or of which nobody knows what something held that it got besides, is
+ * unknown, never less.
  */
 export async function readIntake(tx: Tx, dog: StoredDog, from: LocalDate, to: LocalDate): Promise<IntakeOn> {
   const left = sql`coalesce((select sum(l.kcal) from bowl_left l where l.bowl_id = ${bowl.id} and l.reversed_by is null), 0)`;

@@ -1,15 +1,12 @@
 'use client';
 
 import Link from 'next/link';
-import { useState } from 'react';
 import { Problems } from '@/ui/form/Problems';
-import { useCommand } from '@/ui/form/use-command';
 import { EmptyRoom } from '@/ui/room';
-import { UndoBar } from '@/ui/UndoBar';
-import { takeBackBowl } from './actions';
 import { Ahead } from './Ahead';
 import { ClockAsked } from './ClockAsked';
 import { DogBowl } from './bowl/DogBowl';
+import { useFed } from './bowl/use-fed';
 import { EarlierMeals } from './EarlierMeals';
 import { ToFreezer } from './ToFreezer';
 import { Tonight } from './Tonight';
@@ -24,8 +21,7 @@ const bowlKey = (dog: TodayView['dogs'][number]) => `${dog.id}-${dog.next?.slotI
 
 /** The next meal of every dog, what to move tonight, the weeks ahead, and what to watch. */
 export function Today({ view }: { view: TodayView }) {
-  const [fed, setFed] = useState<{ bowlId: number; said: string; bowl: string }>();
-  const takeBack = useCommand(takeBackBowl, 'take-back', () => setFed(undefined));
+  const fed = useFed('take-back');
   if (view.dogs.length === 0) {
     return (
       <EmptyRoom
@@ -51,7 +47,7 @@ export function Today({ view }: { view: TodayView }) {
             </p>
           </div>
           {view.clockAsked !== undefined && <ClockAsked asked={view.clockAsked} />}
-          <Problems problems={takeBack.problems} />
+          <Problems problems={fed.problems} />
           <ul className={styles.bowls} data-many={view.dogs.length > MANY || undefined}>
             {view.dogs.map((dog) => (
               <DogBowl
@@ -62,14 +58,14 @@ export function Today({ view }: { view: TodayView }) {
                 cubes={view.cubes}
                 full={(dog.next?.kcal ?? 0) / most}
                 sameSlot={view.heading !== 'Next meals'}
-                had={fed?.bowl === bowlKey(dog)}
-                onFed={(bowlId, said) => setFed({ bowlId, said, bowl: bowlKey(dog) })}
-                onTakeBack={(bowlId) => takeBack.run({ bowlId })}
+                had={fed.bowl === bowlKey(dog)}
+                onFed={(bowlId, said) => fed.tell(bowlId, said, bowlKey(dog))}
+                onTakeBack={fed.takeBack}
               />
             ))}
           </ul>
           <Ahead view={view} />
-          <EarlierMeals view={view} onTakeBack={(bowlId) => takeBack.run({ bowlId })} />
+          <EarlierMeals view={view} onTakeBack={fed.takeBack} />
         </div>
         <aside className={styles.side}>
           <Tonight packs={view.tonight} placeId={view.fridgePlaceId} />
@@ -95,14 +91,7 @@ export function Today({ view }: { view: TodayView }) {
           </section>
         </aside>
       </div>
-      {fed && (
-        <UndoBar
-          said={fed.said}
-          undo={() => takeBack.run({ bowlId: fed.bowlId })}
-          pending={takeBack.pending}
-          onClose={() => setFed(undefined)}
-        />
-      )}
+      {fed.bar}
     </div>
   );
 }

@@ -1,7 +1,10 @@
 import { eq } from 'drizzle-orm';
 import { holding } from '@/data/schema/stock';
 import { serve, setClock } from '@/data/fixtures/served';
+import { contextFor } from '@/data/commands/run';
+import { feedExtra, takeBackGiven } from '@/data/commands/given';
 import { todayView } from './queries';
+import { sitterView } from './sitter/queries';
 
 const NOON = '2026-11-25T12:00:00Z';
 
@@ -82,6 +85,38 @@ describe('the boatyard', () => {
     expect(due).toEqual(['Wren']);
     setClock('2026-12-28T12:00:00Z');
     expect((await todayView()).watch.filter((each) => /due on the scale/.test(each.title)).length).toBe(3);
+  });
+
+  test('another meal stands with what a dog had besides, once, and is no meal that is done', async () => {
+    const before = await todayView();
+    const otto = before.dogs[1]!;
+    const [part] = otto.next!.drawn;
+    await feedExtra(await contextFor(served.db, served.reference, new Date(NOON)), {
+      dogId: otto.id,
+      parts: [{ holdingId: Number(part!.key.split('-')[1]), grams: 30 }],
+      takesOff: true,
+    });
+    const view = await todayView();
+    expect(view.done).toBe(before.done);
+    expect(view.dogs[1]!.fed).toHaveLength(otto.fed.length);
+    expect(view.dogs[1]!.given.map(({ said }) => said)).toEqual([expect.stringMatching(/^13:00 another meal, \d/)]);
+    expect(view.earlier[0]!.meals.filter(({ slotId }) => slotId === null)).toHaveLength(1);
+    const [given] = view.dogs[1]!.given;
+    await takeBackGiven(await contextFor(served.db, served.reference, new Date(NOON)), { givenId: given!.id });
+    expect((await todayView()).dogs[1]!.next!.drawn).toEqual(otto.next!.drawn);
+  });
+
+  test('a sitter’s sheet keeps what was typed, says what cannot be at its field, and where it is not enough', async () => {
+    const odd = await sitterView({ from: '2026-11-28', to: '2026-11-20' });
+    expect(odd).toMatchObject({ typed: { from: '2026-11-28', to: '2026-11-20' }, problem: { field: 'to' } });
+    expect(await sitterView({ from: 'soon', to: undefined })).toMatchObject({ problem: { field: 'from' } });
+    const sheet = await sitterView({ from: '2026-11-26', to: '2026-12-10' });
+    expect(sheet.days).toHaveLength(15);
+    const cover = new Map((await todayView()).ahead.map((dog) => [dog.dogId, dog.coverDays]));
+    // Day by day it is short where the eight weeks are: today is day 0 of the cover.
+    for (const [index, day] of sheet.days.entries())
+      for (const dog of day.dogs)
+        expect([dog.name, index, dog.isShort]).toEqual([dog.name, index, index + 1 >= cover.get(dog.id)!]);
   });
 
   test('on the evening of the day a new page is another day', async () => {

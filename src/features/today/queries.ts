@@ -4,12 +4,15 @@ import { addDays, daysBetween, writeDay, writeDayInFull, type LocalDate } from '
 import { capital, writeMassIn } from '@/core/quantity/write';
 import type { UnitSet } from '@/core/quantity/units';
 import type { Protein } from '@/core/recipe/protein';
+import { measuresOf } from '@/core/stock/by-measure';
+import { madeForOf } from '@/core/stock/made-for';
 import { sayPot } from '@/core/stock/say-pot';
 import { cookByOf } from '@/core/stock/agenda';
 import { coverOf, type Cover } from '@/core/stock/cover';
 import { takeOutTonight } from '@/core/stock/weeks-ahead';
 import { inOrderOfUse, type Drawn } from '@/core/stock/draw';
 import { readAhead, type Ahead } from '@/data/ahead';
+import { clockAsked } from '@/data/clock-asked';
 import { readProteins, pageQuery } from '@/data/page';
 import { readBowlsBetween } from '@/data/repositories/bowls';
 import type { StoredDog } from '@/data/repositories/dogs';
@@ -27,9 +30,6 @@ import {
   watchRehydrated,
   watchSensor,
 } from './watch/queries';
-import { askClock } from '@/core/stock/clock';
-import { readNewestDay } from '@/data/repositories/movements';
-import { madeForOf } from '@/core/stock/made-for';
 import { bowlsToday, cubesOf } from './bowl/queries';
 import type { AheadCell, DogToday, ShownSource, TodayView } from './view';
 import { nth, sure } from '@/core/sure';
@@ -46,7 +46,7 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
     read,
     bowls.filter((bowl) => bowl.day === today),
   );
-  const { dogs, stock, avoided } = ahead;
+  const { dogs, stock } = ahead;
   const proteins = await readProteins(read);
   const cups = await readCups(db);
   const places = await readPlaces(db);
@@ -74,31 +74,20 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
       pot: sayPot(protein.word, potDay(pack, household.timeZone), today, pack.unproven),
       whose: pack.dogName ?? 'anybody',
       madeFor: madeForOf(pack, dogs, today, household.unitSet),
-      cupGrams: cups.get(pack.recipeId),
-      pieceGrams: pack.pieces ? pack.labelGrams / pack.pieces : undefined,
+      ...measuresOf(pack, cups),
       kind: pack.waterPerGram > 0 ? 'dry' : 'wet',
     };
   });
   const ready = sources.filter((source) => source.place !== 'freezer');
-  const notFor = (pack: StoredPack, dogId: number) => avoided.ofPack(pack.holdingId, dogId).length > 0;
   const cover = coverOf(ahead.meals, HORIZON, sources, today, ahead.keeps);
-  const states = bowlsToday(
-    read,
-    dogs,
-    bowls.filter((bowl) => bowl.day === today),
-    ready,
-    stock,
-    notFor,
-    (dogId) => ahead.meals.find((each) => each.dogId === dogId)?.hadToday,
-    cover,
-  );
+  const states = bowlsToday(read, { ahead, bowls: bowls.filter((bowl) => bowl.day === today), ready, cover });
   const bySource = new Map(sources.map((source) => [source.key, source]));
   const nextSlots = new Set(states.flatMap((dog) => (dog.next ? [`${dog.next.slotName}, ${dog.next.clock}`] : [])));
   const cookBy = stock.length > 0 ? cookByOf(cover, today) : undefined;
   return {
     day: today,
     dayInFull: writeDayInFull(today),
-    clockAsked: askClock(await readNewestDay(db), today, household.clockSaid ?? undefined),
+    clockAsked: await clockAsked(db, read),
     heading: nextSlots.size === 1 ? capital(nth([...nextSlots], 0)) : nextSlots.size === 0 ? 'All fed' : 'Next meals',
     done: saidDone(states),
     dogs: states,

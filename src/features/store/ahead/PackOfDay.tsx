@@ -25,7 +25,7 @@ interface PackOfDayProps {
 export function PackOfDay({ dog, pack, before, after, pending, moved, onShift, onFree }: PackOfDayProps) {
   const { setNodeRef, listeners, transform } = useDraggable({
     id: `${dog.dogId}|${pack.code}`,
-    data: { holdingId: pack.holdingId, code: pack.code },
+    data: { holdingId: pack.holdingId },
   });
   const { code, holdingId } = pack;
   const onKeyDown = (event: KeyboardEvent) => {

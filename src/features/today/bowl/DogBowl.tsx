@@ -12,6 +12,7 @@ import { Why } from '@/ui/Why';
 import styles from '../today.module.css';
 import type { DogToday, ShownSource } from '../view';
 import { Additions } from './Additions';
+import { FromPacks } from './FromPacks';
 import { Given } from './Given';
 import { GivenForm } from './GivenForm';
 import { LeftForm } from './LeftForm';
@@ -44,7 +45,6 @@ export function DogBowl({ dog, day, sources, cubes, full, sameSlot, had, onFed, 
   const { drawn, missing, grams, water, feed } = bowl;
   const protein = bowl.sourceOf(drawn[0]?.key)?.protein;
   const isDry = water > 0;
-  const potOf = (key: string | undefined) => bowl.sourceOf(key)?.pot;
   const madeFor = drawn.flatMap(({ key, code }) => {
     const said = bowl.sourceOf(key)?.madeFor;
     return said === undefined ? [] : [`${code} was ${said}`];
@@ -96,16 +96,7 @@ export function DogBowl({ dog, day, sources, cubes, full, sameSlot, had, onFed, 
         </p>
         {next && drawn.length > 0 && (
           <p className="soft">
-            {drawn.map((part, index) => (
-              <span key={part.key}>
-                {index === 0 ? 'from ' : ', then '}
-                <b>{part.code}</b>
-                {drawn.length > 1 && ` ${inMass(part.grams)}`}
-                {bowl.isFrozen(part.key) && ' frozen'}
-                {potOf(part.key) !== potOf(drawn[index + 1]?.key) && `, ${potOf(part.key)}`}
-              </span>
-            ))}
-            {isDry && ': warm water, wait 10 min'}{' '}
+            <FromPacks bowl={bowl} />{' '}
             <span className={styles.links}>
               <Why of={next.why} about={`${dog.name}’s ${next.slotName}`} />
               {anotherPack}

@@ -2,31 +2,29 @@
 
 import Button from '@mui/material/Button';
 import Link from 'next/link';
-import { useState } from 'react';
 import { writeKcal } from '@/core/quantity/write';
 import { DogBadge } from '@/ui/badges/badges';
 import { Problems } from '@/ui/form/Problems';
-import { useCommand } from '@/ui/form/use-command';
-import { UndoBar } from '@/ui/UndoBar';
 import { useUnits } from '@/ui/units';
-import { takeBackBowl } from '../actions';
+import { Why } from '@/ui/Why';
 import type { DogToday, TodayView } from '../view';
 import { Additions } from './Additions';
+import { FromPacks } from './FromPacks';
 import styles from './one-bowl.module.css';
 import { useBowl } from './use-bowl';
+import { useFed } from './use-fed';
 import { WhenFed } from './WhenFed';
 
 /** One dog's next bowl as large as the screen allows, and whose comes after it. */
 export function OneBowl({ view, dog }: { view: TodayView; dog: DogToday }) {
   const { inMass } = useUnits();
-  const [fed, setFed] = useState<{ bowlId: number; said: string }>();
-  const takeBack = useCommand(takeBackBowl, `one-back-${dog.id}`, () => setFed(undefined));
+  const fed = useFed(`one-back-${dog.id}`);
   const bowl = useBowl({
     dog,
     day: view.day,
     sources: view.sources,
     cubes: view.cubes,
-    onFed: (bowlId, said) => setFed({ bowlId, said }),
+    onFed: (bowlId, said) => fed.tell(bowlId, said, ''),
   });
   const { drawn, grams, water, measure, missing, feed } = bowl;
   const { next } = dog;
@@ -57,14 +55,7 @@ export function OneBowl({ view, dog }: { view: TodayView; dog: DogToday }) {
           </p>
           <p className={styles.from}>
             {measure && <>{measure} · </>}
-            {drawn.map((part, index) => (
-              <span key={part.key}>
-                {index === 0 ? 'from ' : ', then '}
-                <b>{part.code}</b>
-                {drawn.length > 1 && ` ${inMass(part.grams)}`}
-              </span>
-            ))}
-            {water > 0 && ': warm water, wait 10 min'}
+            <FromPacks bowl={bowl} /> <Why of={next.why} about={`${dog.name}’s ${next.slotName}`} />
           </p>
           {missing > 0 && (
             <p className="caution">{writeKcal(missing)} kcal short: the packs that are ready hold no more.</p>
@@ -72,6 +63,7 @@ export function OneBowl({ view, dog }: { view: TodayView; dog: DogToday }) {
           <div className={styles.additions}>
             <Additions dog={dog} bowl={bowl} />
           </div>
+          {next.less && <p className="note">{next.less}</p>}
           {next.beside.length > 0 && <p>besides today: {next.beside.join('; ')}</p>}
         </>
       )}
@@ -81,7 +73,7 @@ export function OneBowl({ view, dog }: { view: TodayView; dog: DogToday }) {
         </p>
       )}
       {dog.caution && <p className="note">{dog.caution}</p>}
-      <Problems problems={[...feed.atHead('at'), ...takeBack.problems]} />
+      <Problems problems={[...feed.atHead('at'), ...fed.problems]} />
       {next && <WhenFed next={next} bowl={bowl} />}
       {next && drawn.length > 0 && (
         <Button
@@ -102,9 +94,9 @@ export function OneBowl({ view, dog }: { view: TodayView; dog: DogToday }) {
           <Button
             variant="text"
             size="small"
-            disabled={takeBack.pending}
+            disabled={fed.pending}
             aria-label={`Take back ${dog.name}’s ${slotName}`}
-            onClick={() => takeBack.run({ bowlId })}
+            onClick={() => fed.takeBack(bowlId)}
           >
             take back
           </Button>
@@ -127,14 +119,7 @@ export function OneBowl({ view, dog }: { view: TodayView; dog: DogToday }) {
           all of Today
         </Button>
       </nav>
-      {fed && (
-        <UndoBar
-          said={fed.said}
-          undo={() => takeBack.run({ bowlId: fed.bowlId })}
-          pending={takeBack.pending}
-          onClose={() => setFed(undefined)}
-        />
-      )}
+      {fed.bar}
     </div>
   );
 }

@@ -15,31 +15,39 @@ import { drawMeal, fitFor, inOrderOfUse, withHeld } from '@/core/stock/draw';
 import { explainMeal } from '@/core/stock/explain-meal';
 import { mixedWith } from '@/core/stock/rotation';
 import { sure } from '@/core/sure';
+import type { Ahead } from '@/data/ahead';
 import type { Page } from '@/data/page';
 import type { StoredBowl } from '@/data/repositories/bowls';
 import type { StoredDog } from '@/data/repositories/dogs';
-import type { StoredPack } from '@/data/repositories/stock';
 import { sayBowl } from '../say-bowl';
 import type { DogToday, FedMeal, ShownSource } from '../view';
 
 /** Each dog's next bowl, and what it had today. */
 export function bowlsToday(
-  read: Page,
-  dogs: readonly StoredDog[],
-  bowls: readonly StoredBowl[],
-  ready: readonly ShownSource[],
-  stock: readonly StoredPack[],
-  notFor: (pack: StoredPack, dogId: number) => boolean,
-  hadOf: (dogId: number) => string | undefined,
-  cover: readonly Cover[],
-) {
-  const { today, clock, household, reference } = read;
+  { today, clock, household, reference }: Page,
+  {
+    ahead,
+    bowls,
+    ready,
+    cover,
+  }: {
+    readonly ahead: Ahead;
+    /** Those of today. */
+    readonly bowls: readonly StoredBowl[];
+    /** What is not frozen. */
+    readonly ready: readonly ShownSource[];
+    readonly cover: readonly Cover[];
+  },
+): DogToday[] {
+  const { dogs, stock, avoided } = ahead;
+  const hadOf = (id: number) => ahead.meals.find(({ dogId }) => dogId === id)?.hadToday;
   const left = new Map(ready.map((source) => [source.key, source.grams]));
   const meals = dogs.map((dog) => {
     const energy = dayEnergy(dog, today);
     // A meal that is all bought food or additions has nothing to press.
     const slots = mealsOn(dog, today, energy).filter((meal) => meal.kcal > 0);
-    const own = bowls.filter((bowl) => bowl.dogId === dog.id);
+    // Another meal stands with what it had besides.
+    const own = bowls.filter((bowl) => bowl.dogId === dog.id && bowl.slotId !== null);
     const unfed = slots.filter((slot) => !own.some((bowl) => bowl.slotId === slot.id));
     return { dog, energy, own, slot: nextMeal(unfed, clock) };
   });
@@ -96,7 +104,7 @@ export function bowlsToday(
         }),
       },
       fed: own.map((bowl): FedMeal => {
-        const name = dog.slots.find((each) => each.id === bowl.slotId)?.name ?? 'another meal';
+        const name = dog.slots.find((each) => each.id === bowl.slotId)?.name ?? 'a meal';
         return {
           bowlId: bowl.id,
           slotName: name,
@@ -119,7 +127,10 @@ export function bowlsToday(
         missing > 0
           ? stock
               .filter(
-                (pack) => pack.placeKind === 'freezer' && (pack.dogId ?? dog.id) === dog.id && !notFor(pack, dog.id),
+                (pack) =>
+                  pack.placeKind === 'freezer' &&
+                  (pack.dogId ?? dog.id) === dog.id &&
+                  avoided.ofPack(pack.holdingId, dog.id).length === 0,
               )
               .slice(0, 3)
               .map((pack) => pack.code)
@@ -133,9 +144,7 @@ export function cubesOf(sources: readonly ShownSource[], today: LocalDate): Show
   return inOrderOfUse(
     sources.filter(({ place }) => place === 'freezer'),
     today,
-  ).flatMap((source) => {
-    return source.pieceGrams === undefined ? [] : [{ ...source, piece: source.pieceGrams }];
-  });
+  ).flatMap((source) => (source.pieceGrams === undefined ? [] : [{ ...source, piece: source.pieceGrams }]));
 }
 
 /** Beside the bowl: bought food and treats of the day, and the old food during a change. */

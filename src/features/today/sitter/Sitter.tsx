@@ -14,11 +14,9 @@ import type { SitterMeal, SitterView } from './queries';
 /** The days to be fed, one under the other: what goes into each bowl, what comes out of the freezer, what no dog gets. */
 export function Sitter({ view }: { view: SitterView }) {
   const router = useRouter();
-  const [from, setFrom] = useState<string>(view.from);
-  const [to, setTo] = useState<string>(view.to);
-  const isDry = view.days.some(({ dogs }) =>
-    dogs.some(({ meals }) => meals.some(({ from: parts }) => parts.some((part) => part.includes(' dry, ')))),
-  );
+  const [from, setFrom] = useState(view.typed.from);
+  const [to, setTo] = useState(view.typed.to);
+  const at = (field: string) => (view.problem?.field === field ? view.problem.message : undefined);
   return (
     <>
       <form
@@ -29,14 +27,14 @@ export function Sitter({ view }: { view: SitterView }) {
           router.push(`/sitter?${new URLSearchParams({ from, to }).toString()}`);
         }}
       >
-        <Field label="From" type="date" value={from} onChange={(event) => setFrom(event.target.value)} />
         <Field
-          label="To"
+          label="From"
           type="date"
-          value={to}
-          onChange={(event) => setTo(event.target.value)}
-          problem={view.problem}
+          value={from}
+          onChange={(event) => setFrom(event.target.value)}
+          problem={at('from')}
         />
+        <Field label="To" type="date" value={to} onChange={(event) => setTo(event.target.value)} problem={at('to')} />
         <Button type="submit" variant="outlined">
           Show these days
         </Button>
@@ -85,6 +83,13 @@ export function Sitter({ view }: { view: SitterView }) {
               </tbody>
             </table>
             {day.dogs
+              .filter(({ isShort }) => isShort)
+              .map(({ id, name }) => (
+                <p key={id}>
+                  <b>What is in store is not enough for {name} on this day: ask.</b>
+                </p>
+              ))}
+            {day.dogs
               .filter(({ beside }) => beside.length > 0)
               .map(({ id, name, beside }) => (
                 <p key={id}>
@@ -101,7 +106,7 @@ export function Sitter({ view }: { view: SitterView }) {
         ))}
         <p>
           What is left in a bowl for {BOWL_HOURS} hours is thrown away, and so is what smells odd.
-          {isDry && ` Dry food: ${REHYDRATED_RULE}.`}
+          {view.isDry && ` Dry food: ${REHYDRATED_RULE}.`}
         </p>
         <p className={styles.write}>Vet, and where we are:</p>
       </Print>

@@ -4,7 +4,8 @@ import { sayAddition } from '@/core/dog/bowl-line';
 import { dayEnergy, weightOn } from '@/core/dog/day-energy';
 import { sayOff } from '@/core/dog/days-off';
 import { mealsOn } from '@/core/dog/meals';
-import { byMeasure } from '@/core/stock/by-measure';
+import type { Problem } from '@/core/problem';
+import { byMeasure, measuresOf } from '@/core/stock/by-measure';
 import { writeMassIn, writeWeight } from '@/core/quantity/write';
 import { coverOf } from '@/core/stock/cover';
 import { dayMeals } from '@/core/stock/day-meals';
@@ -28,10 +29,12 @@ export interface SitterMeal {
 }
 
 export interface SitterView {
-  readonly from: LocalDate;
-  readonly to: LocalDate;
-  /** What the days that were asked for came to, where they could not be what was typed. */
-  readonly problem: string | undefined;
+  /** The days as they were asked for. */
+  readonly typed: { readonly from: string; readonly to: string };
+  /** Why they cannot be what was typed, at its field: other days are shown. */
+  readonly problem: Problem | undefined;
+  /** Something of it is dry: how it is fed stands at the foot. */
+  readonly isDry: boolean;
   readonly said: string;
   readonly dogs: readonly {
     readonly id: number;
@@ -52,6 +55,8 @@ export interface SitterView {
       /** Why it gets nothing. */
       readonly off: string | undefined;
       readonly beside: readonly string[];
+      /** What is there is not enough for this day. */
+      readonly isShort: boolean;
       readonly meals: readonly SitterMeal[];
     }[];
   }[];
@@ -61,16 +66,25 @@ export interface SitterView {
 const USUAL = 7;
 const MOST = 28;
 
+interface Range {
+  readonly from: LocalDate;
+  readonly to: LocalDate;
+  readonly problem: Problem | undefined;
+}
+
 /** The days asked for; what cannot be is said, and the usual ones are shown. */
-function rangeOf(today: LocalDate, typed: { from?: string | undefined; to?: string | undefined }) {
+function rangeOf(today: LocalDate, typed: { from?: string | undefined; to?: string | undefined }): Range {
   const from = typed.from === undefined ? today : readLocalDate(typed.from);
-  const usual = { from: today, to: addDays(today, USUAL - 1) };
-  if (!from || from < today) return { ...usual, problem: 'The first day is today or later.' };
+  const instead = (field: string, message: string, own = addDays(today, USUAL - 1), first = today) => ({
+    from: first,
+    to: own,
+    problem: { field, message },
+  });
+  if (!from || from < today) return instead('from', 'The first day is today or later.');
   const to = typed.to === undefined ? addDays(from, USUAL - 1) : readLocalDate(typed.to);
-  if (!to || to < from) return { ...usual, problem: 'The last day lies after the first.' };
-  if (daysBetween(from, to) >= MOST)
-    return { from, to: addDays(from, MOST - 1), problem: `A sheet holds ${MOST} days.` };
-  if (daysBetween(today, to) >= WEEKS_AHEAD) return { ...usual, problem: 'That is further ahead than eight weeks.' };
+  if (!to || to < from) return instead('to', 'The last day lies after the first.');
+  if (daysBetween(today, to) >= WEEKS_AHEAD) return instead('to', 'That is further ahead than eight weeks.');
+  if (daysBetween(from, to) >= MOST) return instead('to', `A sheet holds ${MOST} days.`, addDays(from, MOST - 1), from);
   return { from, to, problem: undefined };
 }
 
@@ -88,16 +102,14 @@ export const sitterView = pageQuery(
     const out = takeOuts(ahead.sources, cover, today);
     const bySource = new Map(ahead.sources.map((source) => [source.key, source]));
     const packs = new Map(ahead.stock.map((pack) => [`pack-${pack.holdingId}`, pack]));
-    const measured = ahead.stock.map((pack) => ({
-      key: `pack-${pack.holdingId}`,
-      cupGrams: cups.get(pack.recipeId),
-      pieceGrams: pack.pieces ? pack.labelGrams / pack.pieces : undefined,
-    }));
+    const measured = ahead.stock.map((pack) => ({ key: `pack-${pack.holdingId}`, ...measuresOf(pack, cups) }));
     const days = Array.from({ length: daysBetween(from, to) + 1 }, (_, index) => addDays(from, index));
     return {
-      from,
-      to,
+      typed: { from: typed.from ?? from, to: typed.to ?? to },
       problem,
+      isDry: cover.some((own) =>
+        own.days.some(({ day, drawn }) => day >= from && drawn.some(({ water }) => water > 0)),
+      ),
       said: `${writeDayInFull(from)} to ${writeDayInFull(to)}`,
       dogs: ahead.dogs.map((dog) => ({
         id: dog.id,
@@ -132,6 +144,7 @@ export const sitterView = pageQuery(
             name: dog.name,
             off: sayOff(dog.daysOff, day),
             beside: besideOf(energy, set),
+            isShort: own?.covered === false && open.some(({ kcal }) => kcal > 0),
             meals: open.map((meal): SitterMeal => ({
               slotId: meal.id,
               slotName: meal.name,
