@@ -151,9 +151,7 @@ test('a sheet for a sitter: its days, what comes out of the freezer, what no dog
 test('two labels are swapped, and each is to be written again; a full place asks, and takes them where they fit', async () => {
   await go('/store?pack=V20');
   await inHand('V20').getByRole('button', { name: 'Its label is wrong' }).click();
-  await inHand('V20')
-    .getByLabel('What is wrong on it')
-    .selectOption({ label: 'it has another pack’s label, and that one has its' });
+  await inHand('V20').getByLabel('What is wrong on it').selectOption({ label: 'it and another pack are swapped' });
   await inHand('V20').getByLabel('The other pack’s code').fill('z9');
   await inHand('V20').getByRole('button', { name: 'They change places' }).click();
   await expect(inHand('V20').getByText('There is no pack Z9.')).toBeVisible();

@@ -14,7 +14,7 @@ import type { OpenPack } from './queries';
 
 const WHAT = [
   { value: 'dog', label: 'it is for another dog' },
-  { value: 'swapped', label: 'it has another pack’s label, and that one has its' },
+  { value: 'swapped', label: 'it and another pack are swapped' },
   { value: 'pot', label: 'it is of another pot' },
   { value: 'weight', label: 'its weight' },
   { value: 'date', label: 'its date' },
