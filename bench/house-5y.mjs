@@ -4,10 +4,12 @@ import { join } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 
 const [folder] = process.argv.slice(2);
-const client = await PGlite.create(join(folder, 'pg'));
+const plain = await PGlite.create(join(folder, 'pg'));
 const { loadReference } = await import('@/data/reference/reference');
 const { wrap } = await import('@/data/database');
+const { prepared } = await import('@/data/prepared');
 const reference = loadReference();
+const client = prepared(plain);
 globalThis[Symbol.for('hodman')] = Promise.resolve({ client, owner: undefined, reference });
 
 const median = (times) => [...times].sort((a, b) => a - b)[Math.floor(times.length / 2)];
@@ -16,26 +18,21 @@ const RUNS = 15;
 /** What a piece of work asks the database, so that it can be asked again without the work. */
 async function recorded(work) {
   const asked = [];
-  const heard = (of) => {
-    const query = of.query.bind(of);
-    of.query = (text, params, options) => {
+  const heard = (tx) => ({
+    ...tx,
+    query: (text, params, options) => {
       asked.push([text, params, options]);
-      return query(text, params, options);
-    };
-    return () => (of.query = query);
-  };
-  const still = heard(client);
-  const transaction = client.transaction.bind(client);
-  client.transaction = (run) =>
-    transaction((tx) => {
-      heard(tx);
-      return run(tx);
-    });
+      return tx.query(text, params, options);
+    },
+  });
+  plain[Symbol.for('hodman prepared')] = new Proxy(client, {
+    get: (target, key) =>
+      key === 'transaction' ? (run) => target.transaction((tx) => run(heard(tx))) : Reflect.get(target, key),
+  });
   try {
     await work();
   } finally {
-    still();
-    client.transaction = transaction;
+    plain[Symbol.for('hodman prepared')] = client;
   }
   return asked.filter(([text]) => /^\s*(select|with)/i.test(text));
 }
@@ -54,9 +51,11 @@ const report = {};
 async function room(name, work) {
   await work();
   const asked = await recorded(work);
-  const bare = await timed(async () => {
-    for (const [text, params, options] of asked) await client.query(text, params, options);
-  });
+  const bare = await timed(() =>
+    client.transaction(async (tx) => {
+      for (const [text, params, options] of asked) await tx.query(text, params, options);
+    }),
+  );
   report[name] = { queries: asked.length, bare, work: await timed(work) };
 }
 
@@ -93,7 +92,13 @@ report['ahead-8-weeks'] = {
 
 const { tryCommand } = await import('@/data/commands/run');
 const { feedBowl } = await import('@/data/commands/bowls');
-const house = { db: wrap(client), reference, now: new Date() };
+const house = {
+  get db() {
+    return wrap(plain);
+  },
+  reference,
+  now: new Date(),
+};
 const view = await todayView();
 const dog = view.dogs.find((each) => each.next && each.next.drawn.length > 0);
 if (dog) {

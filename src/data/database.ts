@@ -5,13 +5,14 @@ import type { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
 import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
+import { prepared } from './prepared';
 import { nth } from '@/core/sure';
 
 export type Database = PgliteDatabase & { $client: PGlite };
 /** What a repository takes first: the open transaction, or the database itself for a read outside one. */
 export type Tx = Parameters<Parameters<Database['transaction']>[0]>[0] | Database;
 
-export const wrap = (client: PGlite): Database => drizzle(client);
+export const wrap = (client: PGlite): Database => drizzle(prepared(client));
 
 export const migrationsFolder = () => join(/*turbopackIgnore: true*/ process.cwd(), 'drizzle');
 

@@ -50,24 +50,35 @@ export function dayEnergy(dog: Dog, day: LocalDate): DayEnergy {
   const cooked = Math.max(0, energy.kcal - extras.kcal);
   const part = newFoodPart(ration.transition, day);
   const homeKcal = kilocalories(cooked * part);
+  const { method, kcal, range, because, verb, source } = energy;
   return {
-    ...energy,
+    method,
+    kcal,
+    range,
+    because,
+    verb,
+    source,
+    get steps() {
+      return energy.steps;
+    },
     homeKcal,
     weight,
     rer,
     factor: energy.kcal / rer,
     extras,
     oldFood: oldFoodOf(ration, cooked * (1 - part)),
-    explanation: {
-      title: `${dog.name} ${energy.verb} ${number(energy.kcal)} kcal`,
-      steps: [
-        { what: 'resting energy', sum: `70 × ${number(weight / 1000, 2)} kg^0.75 = ${number(rer)} kcal` },
-        ...energy.steps,
-        ...extras.each.map((extra) => ({ what: `less ${extra.name}`, sum: `${number(extra.kcal)} kcal` })),
-        ...(part < 1 ? [{ what: 'new food so far', sum: `${part * 100} % of ${number(cooked)} kcal` }] : []),
-        ...(homeKcal === energy.kcal ? [] : [{ what: 'home-cooked', sum: `${number(homeKcal)} kcal` }]),
-      ],
-      source: energy.source,
+    get explanation(): Explanation {
+      return {
+        title: `${dog.name} ${verb} ${number(kcal)} kcal`,
+        steps: [
+          { what: 'resting energy', sum: `70 × ${number(weight / 1000, 2)} kg^0.75 = ${number(rer)} kcal` },
+          ...energy.steps,
+          ...extras.each.map((extra) => ({ what: `less ${extra.name}`, sum: `${number(extra.kcal)} kcal` })),
+          ...(part < 1 ? [{ what: 'new food so far', sum: `${part * 100} % of ${number(cooked)} kcal` }] : []),
+          ...(homeKcal === kcal ? [] : [{ what: 'home-cooked', sum: `${number(homeKcal)} kcal` }]),
+        ],
+        source,
+      };
     },
   };
 }

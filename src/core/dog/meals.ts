@@ -78,7 +78,7 @@ export function partsOn(dog: Dog, day: LocalDate): SlotPart[] {
 export function mealsOn(dog: Dog, day: LocalDate, energy: DayEnergy = dayEnergy(dog, day)): DayMeal[] {
   const parts = partsOn(dog, day)
     .map((part) => ({ ...part, slot: sure(dog.slots.find((each) => each.id === part.slotId)) }))
-    .sort((a, b) => a.slot.clock.localeCompare(b.slot.clock));
+    .sort((a, b) => (a.slot.clock < b.slot.clock ? -1 : 1));
   const last = parts.at(-1);
   const isFed = (slot: Slot) => !dog.daysOff || isFedOn(dog.daysOff, day, slot.id);
   return parts

@@ -22,6 +22,7 @@ export interface MethodEnergy {
   readonly because: string;
   /** How the title puts it: lives on, grows on. */
   readonly verb: string;
+  /** Written when somebody asks why: a page reckons hundreds of days, and shows the words of one. */
   readonly steps: readonly { readonly what: string; readonly sum: string }[];
   readonly source: string;
 }
@@ -96,10 +97,12 @@ function upkeep(dog: Dog, ration: Pick<Ration, 'work' | 'proneToGain'>, weight: 
     range: [kilocalories(low * rer), kilocalories(high * rer)],
     because,
     verb: 'lives on',
-    steps: [
-      { what: because, sum: `${number(factor, 2)} × ${number(rer)} = ${number(factor * rer)} kcal` },
-      { what: 'what the table allows', sum: `${low} to ${high} × RER` },
-    ],
+    get steps() {
+      return [
+        { what: because, sum: `${number(factor, 2)} × ${number(rer)} = ${number(factor * rer)} kcal` },
+        { what: 'what the table allows', sum: `${low} to ${high} × RER` },
+      ];
+    },
     source: FACTOR_SOURCE,
   };
 }
@@ -112,8 +115,9 @@ function byTable(
 ): MethodEnergy {
   const stage = lifeStage(dog, day);
   const maintenance = upkeep(dog, ration, weight);
-  const kg = number(weight / 1000, 2);
+  const inKg = () => number(weight / 1000, 2);
   if (stage.kind === 'gestation') {
+    const kg = inKg();
     const kcal = gestationEnergy(weight, stage.day, maintenance.kcal);
     const week = Math.floor(stage.day / 7) + 1;
     const steps =
@@ -131,6 +135,7 @@ function byTable(
     };
   }
   if (stage.kind === 'lactation') {
+    const kg = inKg();
     const kcal = lactationEnergy(weight, stage.week, stage.pups, maintenance.kcal);
     return {
       ...maintenance,
@@ -164,11 +169,14 @@ function byTable(
       range: one(kcal),
       because: 'growing',
       verb: 'grows on',
-      steps: [
-        { what: 'part of the adult weight', sum: `p = ${kg} ÷ ${number(adult / 1000)} kg = ${number(p, 3)}` },
-        { what: 'growth', sum: `130 × ${kg}^0.75 × 3.2 × (e^(−0.87 p) − 0.1) = ${number(kcal)} kcal` },
-        { what: 'short form, for comparison', sum: `${number(shortForm)} kcal` },
-      ],
+      get steps() {
+        const kg = inKg();
+        return [
+          { what: 'part of the adult weight', sum: `p = ${kg} ÷ ${number(adult / 1000)} kg = ${number(p, 3)}` },
+          { what: 'growth', sum: `130 × ${kg}^0.75 × 3.2 × (e^(−0.87 p) − 0.1) = ${number(kcal)} kcal` },
+          { what: 'short form, for comparison', sum: `${number(shortForm)} kcal` },
+        ];
+      },
       source: 'NRC 2006, growth after weaning. It moves with every weigh-in.',
     };
   }

@@ -51,7 +51,7 @@ test('what is for anybody, or was found, was made for nobody’s weight', () => 
     [addDays(TODAY, -2), 9500],
   ]);
   const pack = { dogId: 1, found: undefined, labelGrams: 400, density: 1.2, packedOn: THEN };
-  expect(madeForOf(pack, [own], TODAY, 'metric')).toMatch(/at 9.5 kg/);
-  expect(madeForOf({ ...pack, dogId: undefined }, [own], TODAY, 'metric')).toBeUndefined();
-  expect(madeForOf({ ...pack, found: { recipeId: 1 } }, [own], TODAY, 'metric')).toBeUndefined();
+  expect(madeForOf([own], TODAY, 'metric')(pack)).toMatch(/at 9.5 kg/);
+  expect(madeForOf([own], TODAY, 'metric')({ ...pack, dogId: undefined })).toBeUndefined();
+  expect(madeForOf([own], TODAY, 'metric')({ ...pack, found: { recipeId: 1 } })).toBeUndefined();
 });

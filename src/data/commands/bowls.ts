@@ -86,8 +86,8 @@ function timeOf(
 /** Feeds one meal: one bowl and one movement, or a plain sentence why not. */
 export async function feedBowl(context: Context, entry: BowlEntry): Promise<{ movementId: number; bowlId: number }> {
   const { tx, today, household } = context;
-  const dog = (await readDog(tx, entry.dogId)) ?? refuse('This dog is not here any more.');
   const day = readLocalDate(entry.day) ?? refuse('This day is not in the calendar.', 'day');
+  const dog = (await readDog(tx, entry.dogId, day)) ?? refuse('This dog is not here any more.');
   if (day > today || daysBetween(day, today) > DAYS_BACK)
     refuse('A meal of today or of the last three days can be marked, no other.', 'day');
   const slot = mealsOn(dog, day).find((meal) => meal.id === entry.slotId);

@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm';
 import type { LocalDate } from '@/core/calendar/local-date';
-import { dayEnergy } from '@/core/dog/day-energy';
+import { dayEnergy, weightOn } from '@/core/dog/day-energy';
 import { saveDog } from '../commands/dogs';
 import { freshHouse, valueOf } from '../fixtures/database';
 import { TWENTY_KILOS } from '../fixtures/worked-path';
@@ -8,7 +8,7 @@ import { readDog, readDogs } from './dogs';
 
 const TODAY = '2026-11-25' as LocalDate;
 
-test('lists read the weigh-ins that a day hangs on: two years, back to the last body condition; its own room reads all', async () => {
+test('lists read the weigh-ins that a day hangs on, back to the one in force a month ago; its own room reads all', async () => {
   const house = await freshHouse(`${TODAY}T12:00:00Z`);
   const { dogId } = valueOf(
     await house.run((context) => saveDog(context, { entry: { ...TWENTY_KILOS, birthDate: '2018-05-05', meals: '' } })),
@@ -16,15 +16,34 @@ test('lists read the weigh-ins that a day hangs on: two years, back to the last 
   await house.db.execute(
     sql`insert into weigh_in (dog_id, day, grams, created_at) select ${dogId}, date '2021-11-25' + w * 7, 20000 + w, now() from generate_series(0, 259) w`,
   );
+  const daysOf = (dog: { weighIns: readonly { date: LocalDate }[] } | undefined) =>
+    dog!.weighIns.map(({ date }) => date);
   const all = (await readDog(house.db, dogId))!;
   const [listed] = await readDogs(house.db);
   expect(all.weighIns.length).toBe(261);
-  // 730 days before the newest, 2026-11-25, is 2024-11-25 (arithmetic).
-  expect(listed!.weighIns[0]!.date >= '2024-11-25').toBe(true);
-  expect(listed!.weighIns.length).toBeGreaterThan(100);
+  // Every seventh day back from 2026-11-12; the one in force on 2026-10-25, 31 days before, is of 2026-10-22 (arithmetic).
+  expect(daysOf(listed)).toEqual(['2026-10-22', '2026-10-29', '2026-11-05', '2026-11-12', '2026-11-25']);
   expect(dayEnergy(listed!, TODAY).kcal).toBe(dayEnergy(all, TODAY).kcal);
-  await house.db.execute(sql`update weigh_in set body_condition = 7 where day = '2022-11-24'`);
-  expect((await readDogs(house.db))[0]!.weighIns[0]!.date).toBe('2022-11-24');
+  for (const day of ['2026-10-26', '2026-11-04', '2026-11-20'] as LocalDate[])
+    expect(weightOn(listed!, day)).toBe(weightOn(all, day));
+  // From two years ago on: the one in force on 2024-11-25 is of 2024-11-21 (arithmetic).
+  expect(daysOf(await readDog(house.db, dogId, '2024-11-25' as LocalDate))[0]).toBe('2024-11-21');
+
+  await house.db.execute(sql`update weigh_in set body_condition = 7 where day in ('2022-11-17', '2022-11-24')`);
+  expect(daysOf((await readDogs(house.db))[0])[0]).toBe('2022-11-24');
+  await house.db.execute(sql`update weigh_in set struck_at = now() where day in ('2022-11-24', '2026-10-22')`);
+  expect(daysOf((await readDogs(house.db))[0]).slice(0, 2)).toEqual(['2022-11-17', '2026-10-15']);
   await house.db.execute(sql`update ration set goal_grams = 18000`);
-  expect((await readDogs(house.db))[0]!.weighIns.length).toBe(261);
+  expect((await readDogs(house.db))[0]!.weighIns.length).toBe(259);
+});
+
+test('a dog that was not weighed for three years, and then today, has its weight of before on the days before', async () => {
+  const house = await freshHouse(`${TODAY}T12:00:00Z`);
+  const { dogId } = valueOf(
+    await house.run((context) => saveDog(context, { entry: { ...TWENTY_KILOS, birthDate: '2018-05-05', meals: '' } })),
+  );
+  await house.db.execute(
+    sql`insert into weigh_in (dog_id, day, grams, created_at) values (${dogId}, '2023-11-25', 15000, now())`,
+  );
+  expect(weightOn((await readDogs(house.db))[0]!, '2026-11-24' as LocalDate)).toBe(15_000);
 });

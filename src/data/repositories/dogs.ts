@@ -1,5 +1,5 @@
 import 'server-only';
-import { and, asc, eq, getTableColumns, gte, inArray, isNull, max, or, sql, type SQL } from 'drizzle-orm';
+import { and, asc, eq, getTableColumns, gte, inArray, isNull, or, sql } from 'drizzle-orm';
 import { addDays, dayIn, type LocalDate } from '@/core/calendar/local-date';
 import type { Avoid } from '@/core/dog/avoid';
 import type { Appetite, Stool } from '@/core/dog/body-condition';
@@ -114,40 +114,48 @@ async function readFreshFoods(
   };
 }
 
-/** Older weigh-ins than this many days before the newest say nothing about a dog's day (ours, no source). */
-const WEIGHED_SINCE = 730;
+/** Nobody asks a list of dogs for a day that lies further back than this. */
+const DAYS_BACK = 31;
 
 /**
- * Which weigh-ins of each dog its day still hangs on: those of two years, back to the last one with a body condition; all
- * of them where a goal asks whether it was ever reached.
+ * The weigh-ins that any day from `since` on hangs on: those since the one that was in force then, the last one with a
+ * body condition, and all of them where a goal asks whether it was ever reached.
  */
-async function sinceOf(tx: Tx, ids: readonly number[], withGoal: ReadonlySet<number>): Promise<(SQL | undefined)[]> {
-  const rows = await tx
+async function readWeighIns(tx: Tx, ids: readonly number[], since: LocalDate | undefined) {
+  const those = and(inArray(weighIn.dogId, [...ids]), isNull(weighIn.struckAt));
+  const all = tx.select(getTableColumns(weighIn)).from(weighIn);
+  if (since === undefined) return all.where(those).orderBy(asc(weighIn.day), asc(weighIn.id));
+  const bound = tx
     .select({
-      dogId: weighIn.dogId,
-      newest: max(weighIn.day),
-      scored: sql<string | null>`max(${weighIn.day}) filter (where ${weighIn.bodyCondition} is not null)`,
+      dogId: sql<number>`${weighIn.dogId}`.as('of_dog'),
+      first:
+        sql<string>`coalesce(max(${weighIn.day}) filter (where ${weighIn.day} <= ${since}), min(${weighIn.day}))`.as(
+          'first_day',
+        ),
+      scored: sql<string>`max(${weighIn.day}) filter (where ${weighIn.bodyCondition} is not null)`.as('scored_day'),
+      goal: sql<boolean>`exists (select from ${ration} where ${ration.dogId} = ${weighIn.dogId} and ${ration.goalGrams} is not null)`.as(
+        'with_goal',
+      ),
     })
     .from(weighIn)
-    .where(and(inArray(weighIn.dogId, [...ids]), isNull(weighIn.struckAt)))
-    .groupBy(weighIn.dogId);
-  return rows.map(({ dogId, newest, scored }) => {
-    const recent = newest && addDays(newest, -WEIGHED_SINCE);
-    const since = recent && scored && scored < recent ? scored : recent;
-    return withGoal.has(dogId) || !since
-      ? eq(weighIn.dogId, dogId)
-      : and(eq(weighIn.dogId, dogId), sql`${weighIn.day} >= ${since}`);
-  });
+    .where(those)
+    .groupBy(weighIn.dogId)
+    .as('bound');
+  return all
+    .innerJoin(bound, eq(bound.dogId, weighIn.dogId))
+    .where(and(those, or(gte(weighIn.day, bound.first), eq(weighIn.day, bound.scored), bound.goal)))
+    .orderBy(asc(weighIn.day), asc(weighIn.id));
 }
 
 /**
  * Dogs with everything that is kept about them, in order: those not archived, or the ones asked for. Weigh-ins are those
- * that a day hangs on; a dog that is asked for alone has all of them unless only the late ones are wanted.
+ * that a day of the last weeks or to come hangs on, or from another day on; a dog that is asked for alone has all of them
+ * unless it is said from when.
  */
 export async function readDogs(
   tx: Tx,
   asked?: number | 'archived too',
-  weighed: 'all' | 'lately' = typeof asked === 'number' ? 'all' : 'lately',
+  weighed: 'all' | LocalDate = typeof asked === 'number' ? 'all' : addDays(dayIn(now(), 'UTC'), -DAYS_BACK),
 ): Promise<StoredDog[]> {
   const rows = await tx
     .select()
@@ -161,17 +169,7 @@ export async function readDogs(
     .from(ration)
     .where(inArray(ration.dogId, ids))
     .orderBy(asc(ration.from), asc(ration.id));
-  const withGoal = new Set(rations.flatMap((each) => (each.goalGrams === null ? [] : [each.dogId])));
-  const weighIns = await tx
-    .select()
-    .from(weighIn)
-    .where(
-      and(
-        isNull(weighIn.struckAt),
-        weighed === 'all' ? inArray(weighIn.dogId, ids) : or(...(await sinceOf(tx, ids, withGoal))),
-      ),
-    )
-    .orderBy(asc(weighIn.day), asc(weighIn.id));
+  const weighIns = await readWeighIns(tx, ids, weighed === 'all' ? undefined : weighed);
   const slots = await tx.select().from(mealSlot).where(inArray(mealSlot.dogId, ids)).orderBy(asc(mealSlot.clock));
   const parts = await tx
     .select()
@@ -313,6 +311,6 @@ export async function readDogs(
   });
 }
 
-export async function readDog(tx: Tx, id: number, weighed?: 'lately'): Promise<StoredDog | undefined> {
+export async function readDog(tx: Tx, id: number, weighed?: LocalDate): Promise<StoredDog | undefined> {
   return (await readDogs(tx, id, weighed))[0];
 }

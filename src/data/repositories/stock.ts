@@ -118,33 +118,45 @@ const packQuery = (tx: Tx) =>
 
 type PackRow = Awaited<ReturnType<typeof packQuery>>[number];
 
+/** What a pack says of the pots that it is from; each is read once, however many packs came of it. */
+async function readPots(tx: Tx, ids: readonly number[]) {
+  const parent = alias(batch, 'parent');
+  const rows = await tx
+    .select({
+      id: batch.id,
+      recipeId: recipe.id,
+      recipeName: recipe.name,
+      byProduct: batch.byProduct,
+      cookedAt: batch.startedAt,
+      unproven: sql<boolean>`coalesce((coalesce(${parent.summary}, ${batch.summary})->>'unproven')::boolean, false)`,
+      apart: sql<BatchSummary['apart'] | null>`${batch.summary}->'apart'`,
+    })
+    .from(batch)
+    .leftJoin(parent, eq(parent.id, batch.parentId))
+    .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
+    .innerJoin(recipe, eq(recipe.id, recipeVersion.recipeId))
+    .where(inArray(batch.id, [...ids]));
+  return new Map(
+    rows.map(({ id, apart, ...row }) => [id, { ...row, apart: apart ?? undefined, recipeName: nameOfBatch(row) }]),
+  );
+}
+
 async function toPacks(tx: Tx, rows: readonly PackRow[]): Promise<StoredPack[]> {
   if (rows.length === 0) return [];
-  const parent = alias(batch, 'parent');
   const contents = await tx
     .select({
       id: packContent.id,
       holdingId: packContent.holdingId,
       batchId: packContent.batchId,
       shareId: packContent.shareId,
-      recipeId: recipe.id,
-      recipeName: recipe.name,
-      byProduct: batch.byProduct,
-      cookedAt: batch.startedAt,
-      unproven: sql<boolean>`coalesce((coalesce(${parent.summary}, ${batch.summary})->>'unproven')::boolean, false)`,
       amount: packContent.amount,
       sealedAmount: packContent.sealedAmount,
       density: packContent.density,
       waterPerGram: packContent.waterPerGram,
       place: share.yield,
-      apart: sql<BatchSummary['apart'] | null>`${batch.summary}->'apart'`,
     })
     .from(packContent)
     .innerJoin(share, eq(share.id, packContent.shareId))
-    .innerJoin(batch, eq(batch.id, packContent.batchId))
-    .leftJoin(parent, eq(parent.id, batch.parentId))
-    .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
-    .innerJoin(recipe, eq(recipe.id, recipeVersion.recipeId))
     .where(
       inArray(
         packContent.holdingId,
@@ -152,14 +164,15 @@ async function toPacks(tx: Tx, rows: readonly PackRow[]): Promise<StoredPack[]> 
       ),
     )
     .orderBy(desc(packContent.amount), asc(packContent.id));
+  const batches = await readPots(tx, [...new Set(contents.map(({ batchId }) => batchId))]);
   const of = new Map<number, StoredContent[]>();
-  for (const { holdingId, amount, apart, ...row } of contents) {
+  for (const { holdingId, amount, ...row } of contents) {
     const own = of.get(holdingId) ?? [];
+    const pot = sure(batches.get(row.batchId));
     own.push({
       ...row,
-      apart: apart ?? undefined,
-      partName: apart?.yields.find(({ place: at }) => at === row.place)?.name,
-      recipeName: nameOfBatch(row),
+      ...pot,
+      partName: pot.apart?.yields.find(({ place: at }) => at === row.place)?.name,
       grams: fromTenths(amount),
     });
     of.set(holdingId, own);

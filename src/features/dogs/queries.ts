@@ -79,9 +79,12 @@ export interface DogView {
   readonly answered: boolean;
 }
 
+/** A dog's room draws its weight over two years; all of it is a press away. */
+const CURVE_DAYS = 730;
+
 export const dogView = pageQuery(
   async ({ db, today, household, reference }, id: number, weighed?: 'lately'): Promise<DogView | undefined> => {
-    const dog = await readDog(db, id, weighed);
+    const dog = await readDog(db, id, weighed && addDays(today, -CURVE_DAYS));
     if (!dog) return undefined;
     const facts = await readFoodFacts(db);
     const recipes = [...facts].map(([recipeId, each]) => ({ recipeId, facts: each }));

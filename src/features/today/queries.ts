@@ -53,6 +53,7 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
   const proteinOf = (recipeId: number) => proteins.get(recipeId) ?? PLANTS;
   const warm = new Map(ahead.warm.map((each) => [`share-${each.shareId}`, each]));
   const packs = new Map(stock.map((pack) => [`pack-${pack.holdingId}`, pack]));
+  const madeFor = madeForOf(dogs, today, household.unitSet);
   const sources = ahead.sources.map((source): ShownSource => {
     const pack = packs.get(source.key);
     if (!pack) {
@@ -73,7 +74,7 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
       protein,
       pot: sayPot(protein.word, potDay(pack, household.timeZone), today, pack.unproven),
       whose: pack.dogName ?? 'anybody',
-      madeFor: madeForOf(pack, dogs, today, household.unitSet),
+      madeFor: madeFor(pack),
       ...measuresOf(pack, cups),
       kind: pack.waterPerGram > 0 ? 'dry' : 'wet',
     };

@@ -107,7 +107,7 @@ export async function openPack(
         ? `waits for the ${freezer}: ${writeDay(pack.freezeOn, today)}`
         : undefined,
     isDry: pack.waterPerGram > 0,
-    madeFor: madeForOf(pack, dogs, today, household.unitSet),
+    madeFor: madeForOf(dogs, today, household.unitSet)(pack),
     dogs: dogs.map(({ id, name }) => ({ id, name })),
     quality: (await readQuality(db, { holdingId: pack.holdingId })).map((note) => ({
       id: note.id,
