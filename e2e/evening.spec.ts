@@ -24,13 +24,26 @@ test('tonight: one press moves what tomorrow needs, and it is thawed from that d
   for (const box of boxes) await box.uncheck();
   await expect(moved).toBeDisabled();
   for (const box of boxes) await box.check();
-  const code = /[A-Z]\d+/.exec((await tonight.getByRole('listitem').first().textContent())!)![0];
+  const first = /[A-Z]\d+/.exec((await tonight.getByRole('listitem').first().textContent())!)![0];
+  // Another one goes in the place of the first.
+  await tonight.getByRole('button', { name: `another in the place of ${first}` }).click();
+  const instead = tonight.getByRole('combobox', { name: `In the place of ${first}` });
+  await expect(instead).toBeFocused();
+  await instead.selectOption({ index: 1 });
+  const code = /[A-Z]\d+/.exec((await instead.locator('option:checked').textContent())!)![0];
+  expect(code).not.toBe(first);
   await moved.click();
-  await expect(page.getByText('Nothing needs to leave the freezer for tomorrow.')).toBeVisible();
+  await expect(instead).toBeHidden();
   await page.goto(`${hodman.address}/store?pack=${code}`);
   await expect(page.getByRole('region', { name: code, exact: true })).toContainText(
     /Fridge · feed by Sun 29 Nov · (short, )?thawed Wed 25 Nov/,
   );
+  await page.goto(`${hodman.address}/store?pack=${first}`);
+  await expect(page.getByRole('region', { name: first, exact: true })).toContainText('Freezer · ');
+  // What went instead may not be enough for everybody: then it says so, until it is.
+  await page.goto(hodman.address, { waitUntil: 'networkidle' });
+  if (await moved.isVisible()) await moved.click();
+  await expect(page.getByText('Nothing needs to leave the freezer for tomorrow.')).toBeVisible();
 });
 
 test('a plan is put away, and is gone', async () => {

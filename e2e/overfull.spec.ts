@@ -79,3 +79,17 @@ test('one press moves all that tonight needs, those behind the fold too', async 
   await page.goto(`${hodman.address}/store`, { waitUntil: 'networkidle' });
   await expect(page.getByRole('region', { name: 'Fridge' })).toContainText(`${5 + ticks} packs`);
 });
+
+test('no code is cut off in the drawing: what is left of it would be another pack’s', async ({ page }) => {
+  await page.goto(`${hodman.address}/store`, { waitUntil: 'networkidle' });
+  const packs = page.getByRole('region', { name: 'Freezer' }).getByRole('listitem').getByRole('link');
+  await expect(packs.first()).toBeVisible();
+  const cut = await packs.evaluateAll((links) =>
+    links.flatMap((link) => {
+      const [box, code] = [link.getBoundingClientRect(), link.querySelector('span')!];
+      const { right, width } = code.getBoundingClientRect();
+      return width > 0 && right > box.right ? [code.textContent] : [];
+    }),
+  );
+  expect(cut).toEqual([]);
+});

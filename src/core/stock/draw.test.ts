@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { addDays, type LocalDate } from '../calendar/local-date';
 import { coverOf } from './cover';
-import { drawMeal, fitFor, inOrderOfUse, type Source } from './draw';
+import { drawMeal, fitFor, inOrderOfUse, insteadOf, type Source } from './draw';
 
 const DAY = '2026-11-25' as LocalDate;
 const meals = (kcal: number) => [{ kcal }];
@@ -163,4 +163,21 @@ test('what is kept apart comes together in a bowl: of each its part of the kcal,
   expect(short.missing).toBe(0);
   // Another food first is a meal of its own.
   expect(grams(300, [other, meat, grain])).toEqual([['M1', 300]]);
+});
+
+test('in the place of a pack goes what its dog may have: not another dog’s, not what it avoids, not what is blocked', () => {
+  const others = [
+    pack('anybody’s'),
+    pack('its own', { dogId: 1 }),
+    pack('another dog’s', { dogId: 2 }),
+    pack('theirs', { dogIds: [2, 3] }),
+    pack('avoided', { notFor: [1] }),
+    pack('blocked', { blocked: true }),
+    pack('broth', { beside: true }),
+  ];
+  const codes = (of: Partial<Source>) => insteadOf(of, others).map(({ code }) => code);
+  expect(codes({ dogId: 1 })).toEqual(['anybody’s', 'its own']);
+  // One for two dogs: what one of them may have.
+  expect(codes({ dogIds: [1, 3] })).toEqual(['anybody’s', 'its own', 'theirs', 'avoided']);
+  expect(codes({})).toEqual(['anybody’s', 'its own', 'another dog’s', 'theirs', 'avoided']);
 });

@@ -188,6 +188,16 @@ export function fitFor<T extends Source>(sources: readonly T[], dogId: number, r
 }
 
 /**
+ * Those that could go in the place of a pack: one of the dogs that it was made for may have them, and nobody blocked them. For a
+ * pack for anybody, whatever somebody may have.
+ */
+export function insteadOf<T extends Source>(pack: Pick<Source, 'dogId' | 'dogIds'>, others: readonly T[]): T[] {
+  const dogs = pack.dogId === undefined ? pack.dogIds : [pack.dogId];
+  const some = others.filter(({ blocked, beside }) => blocked !== true && beside !== true);
+  return dogs ? some.filter((other) => dogs.some((id) => fitFor([other], id).length > 0)) : some;
+}
+
+/**
  * Sources as a dog's day sees them: what the cook keeps for another day, or on this day for another dog, is not there; what is
  * kept for it comes first. Takes sources in order of use.
  */

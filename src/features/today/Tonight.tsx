@@ -17,13 +17,19 @@ import { nth } from '@/core/sure';
 const SHOWN = 6;
 
 /** Packs that tomorrow needs and that lie in the freezer: one press moves those that are ticked. */
-export function Tonight({ packs, placeId }: { packs: TodayView['tonight']; placeId: number }) {
+export function Tonight({
+  packs,
+  frozen,
+  placeId,
+}: Pick<TodayView, 'frozen'> & { packs: TodayView['tonight']; placeId: number }) {
   const [all, setAll] = useState(false);
   const [left, setLeft] = useState<readonly number[]>([]);
   const [swaps, setSwaps] = useState<ReadonlyMap<number, number>>(new Map());
+  const [swapping, setSwapping] = useState<readonly number[]>([]);
   const move = useCommand(moveTo, 'tonight', () => {
     setLeft([]);
     setSwaps(new Map());
+    setSwapping([]);
   });
   const moving = packs.filter((pack) => !left.includes(pack.holdingId));
   const isLate = packs.some(({ late }) => late);
@@ -40,23 +46,39 @@ export function Tonight({ packs, placeId }: { packs: TodayView['tonight']; place
   const row = (pack: TodayView['tonight'][number]) => (
     <li key={pack.holdingId} className={styles.thaw}>
       <Tub hatch={pack.hatch} />
-      <label htmlFor={`thaw-${pack.holdingId}`}>
-        <b>{pack.code}</b> <span className="soft">{pack.said}</span>
-      </label>
+      <div>
+        <label htmlFor={`thaw-${pack.holdingId}`}>
+          <b>{pack.code}</b> <span className="soft">{pack.said}</span>
+        </label>
+        {pack.others.length > 0 && !swapping.includes(pack.holdingId) && (
+          <Button
+            variant="text"
+            size="small"
+            className={styles.screen}
+            aria-label={`another in the place of ${pack.code}`}
+            onClick={() => setSwapping([...swapping, pack.holdingId])}
+          >
+            another
+          </Button>
+        )}
+      </div>
       <Checkbox
         id={`thaw-${pack.holdingId}`}
         checked={!left.includes(pack.holdingId)}
         onChange={(_, on) => setLeft(on ? left.filter((id) => id !== pack.holdingId) : [...left, pack.holdingId])}
       />
-      {pack.others.length > 0 && (
+      {swapping.includes(pack.holdingId) && (
         <div className={styles.swap}>
           <Choice
+            isFocused
             label={`In the place of ${pack.code}`}
             hideLabel
             value={String(swaps.get(pack.holdingId) ?? '')}
             options={[
               { value: '', label: `${pack.code}, or …` },
-              ...pack.others.map(({ holdingId, said }) => ({ value: String(holdingId), label: said })),
+              ...pack.others
+                .flatMap((at) => frozen[at] ?? [])
+                .map(({ holdingId, said }) => ({ value: String(holdingId), label: said })),
             ]}
             onChange={(id) => {
               const next = new Map(swaps);

@@ -10,7 +10,7 @@ import { sayPot } from '@/core/stock/say-pot';
 import { cookByOf } from '@/core/stock/agenda';
 import { coverOf, type Cover } from '@/core/stock/cover';
 import { takeOutTonight } from '@/core/stock/weeks-ahead';
-import { inOrderOfUse, type Drawn } from '@/core/stock/draw';
+import { inOrderOfUse, insteadOf, type Drawn } from '@/core/stock/draw';
 import { readAhead, type Ahead } from '@/data/ahead';
 import { clockAsked } from '@/data/clock-asked';
 import { readProteins, pageQuery } from '@/data/page';
@@ -105,7 +105,7 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
             said: cookBy <= today ? 'cook today' : `cook by ${writeDay(cookBy, today)}`,
           },
     legend: [...new Map([...bySource.values()].map((source) => [source.protein.word, source.protein])).values()],
-    tonight: tonightOf(ahead, stock, bySource, today, household.unitSet),
+    ...tonightOf(ahead, stock, bySource, today, household.unitSet),
     toFreezer: toFreezerOf(stock, places, today, household.unitSet),
     fridgePlaceId: sure(places.find((place) => place.kind === 'fridge')).id,
     watch: [
@@ -152,45 +152,49 @@ function aheadOf(
   const last = cover.days[cover.coverDays - 1];
   const runsOut =
     cover.coverDays === cover.days.length
-      ? `${cover.coverDays} days and more`
+      ? `${cover.coverDays} days or more`
       : last
         ? `${countOf(cover.coverDays, 'day')}, to ${writeDay(last.day, today)}`
         : 'nothing in store';
   return { dogId: cover.dogId, name, coverDays: cover.coverDays, runsOut, cells };
 }
 
-/** The frozen packs that go into the fridge tonight, each with those that could go in its place. */
+/** The frozen packs that go into the fridge tonight, and those that stay: some of them could go in the place of one. */
 function tonightOf(
   ahead: Ahead,
   stock: readonly StoredPack[],
   sources: ReadonlyMap<string, ShownSource>,
   today: LocalDate,
   set: UnitSet,
-): TodayView['tonight'] {
+): Pick<TodayView, 'tonight' | 'frozen'> {
   const due = takeOutTonight(ahead.meals, [...sources.values()], today, ahead.keeps);
   const taken = new Set(due.map(({ key }) => key));
+  const packs = new Map(stock.map((pack) => [`pack-${pack.holdingId}`, pack]));
   const frozen = inOrderOfUse(
-    [...sources.values()].filter((source) => source.place === 'freezer' && !taken.has(source.key)),
+    [...sources.values()].filter(({ key, place }) => place === 'freezer' && !taken.has(key) && packs.has(key)),
     today,
   );
-  const packs = new Map(stock.map((pack) => [`pack-${pack.holdingId}`, pack]));
+  const at = new Map(frozen.map(({ key }, index) => [key, index]));
   const said = (pack: StoredPack) =>
     `for ${pack.dogName ?? 'anybody'}, ${writeMassIn(pack.grams, set)} of ${sure(sources.get(`pack-${pack.holdingId}`)).pot}`;
-  return due.map(({ key, code, late }) => {
-    const pack = sure(packs.get(key));
-    return {
-      holdingId: pack.holdingId,
-      code,
-      said: said(pack),
-      hatch: sure(sources.get(key)).protein.hatch,
-      late,
-      others: frozen.flatMap((other) => {
-        const own = packs.get(other.key);
-        const fits = own && (own.dogId === undefined || own.dogId === pack.dogId || pack.dogId === undefined);
-        return fits ? [{ holdingId: own.holdingId, said: `${own.code}, ${said(own)}` }] : [];
-      }),
-    };
-  });
+  return {
+    tonight: due.map(({ key, code, late }) => {
+      const pack = sure(packs.get(key));
+      const source = sure(sources.get(key));
+      return {
+        holdingId: pack.holdingId,
+        code,
+        said: said(pack),
+        hatch: source.protein.hatch,
+        late,
+        others: insteadOf(source, frozen).map((other) => sure(at.get(other.key))),
+      };
+    }),
+    frozen: frozen.map(({ key }) => {
+      const pack = sure(packs.get(key));
+      return { holdingId: pack.holdingId, said: `${pack.code}, ${said(pack)}` };
+    }),
+  };
 }
 
 /** What waits in the fridge for its day in a freezer, by the freezer. */

@@ -124,9 +124,11 @@ export interface TodayView {
     readonly hatch: Hatch;
     /** It should lie in the fridge by now. */
     readonly late: boolean;
-    /** What could go in its place, in order of use. */
-    readonly others: readonly { readonly holdingId: number; readonly said: string }[];
+    /** What could go in its place, by its place among the frozen. */
+    readonly others: readonly number[];
   }[];
+  /** The packs that stay in the freezer tonight, in order of use. */
+  readonly frozen: readonly { readonly holdingId: number; readonly said: string }[];
   /** Packs whose day in the freezer has come, by the freezer. */
   readonly toFreezer: readonly {
     readonly placeId: number;

@@ -11,10 +11,22 @@ interface ChoiceProps<Value extends string> {
   onChange: (value: Value) => void;
   hideLabel?: boolean;
   name?: string;
+  /** It came by a press: the focus goes on to it. */
+  isFocused?: boolean;
 }
 
+const focusOnce = (select: HTMLSelectElement | null) => select?.focus();
+
 /** One of a few, as the platform's own select: it works with wet thumbs, keys and screen readers alike. */
-export function Choice<Value extends string>({ label, value, options, onChange, hideLabel, name }: ChoiceProps<Value>) {
+export function Choice<Value extends string>({
+  label,
+  value,
+  options,
+  onChange,
+  hideLabel,
+  name,
+  isFocused,
+}: ChoiceProps<Value>) {
   const id = useId();
   return (
     <div className={styles.field}>
@@ -26,6 +38,7 @@ export function Choice<Value extends string>({ label, value, options, onChange, 
         name={name}
         className={styles.select}
         value={value}
+        ref={isFocused ? focusOnce : undefined}
         onChange={(event: ChangeEvent<HTMLSelectElement>) => onChange(nth(options, event.target.selectedIndex).value)}
       >
         {options.map((option) => (

@@ -12,11 +12,12 @@ export const PrintButton = () => (
   </Button>
 );
 
-/** A sheet for the kitchen wall: black on white, nothing that only a screen can do, the caution at its foot. */
-export function Print({ children }: { children: ReactNode }) {
+/** A sheet for the kitchen wall: black on white, nothing that only a screen can do, the caution at its foot. `beside`: what its button stands beside. */
+export function Print({ children, beside }: { children: ReactNode; beside?: ReactNode }) {
   return (
     <div className="page">
       <div className={styles.tools}>
+        {beside}
         <PrintButton />
       </div>
       <article className={styles.paper}>

@@ -98,7 +98,7 @@ export const aheadView = pageQuery(async (read): Promise<AheadView> => {
         coverDays,
         runsOut:
           coverDays === days.length
-            ? 'eight weeks and more'
+            ? '8 weeks or more'
             : last
               ? `${countOf(coverDays, 'day')}, to ${writeDay(last.day, today)}`
               : 'nothing in store',

@@ -111,7 +111,7 @@ function PackDrawn({ pack, isInHand, onChoose }: PackDrawnProps) {
           fill={hatchFill(pack.protein.hatch)}
         />
       </svg>
-      <span className={styles.code} aria-hidden>
+      <span className={styles.code} data-long={pack.code.length > 4 || undefined} aria-hidden>
         {pack.code}
       </span>
       <span className={styles.tags} aria-hidden>

@@ -114,7 +114,10 @@ export function DogBowl({ dog, day, sources, cubes, full, sameSlot, had, onFed, 
             ) : (
               <Link href="/plan">Plan a batch</Link>
             )}
-            {sources.length > 0 && anotherPack}
+            <span className={styles.links}>
+              {sources.length > 0 && anotherPack}
+              {!last && somethingElse}
+            </span>
           </p>
         )}
         {next && drawn.length > 0 && missing > 0 && (
@@ -161,7 +164,7 @@ export function DogBowl({ dog, day, sources, cubes, full, sameSlot, had, onFed, 
             {writeKcal(over)} kcal more than its meals of today and tomorrow hold: nothing more is taken off.
           </p>
         )}
-        {!last && dog.off === undefined && <p className="note">{somethingElse}</p>}
+        {!last && dog.off === undefined && !(next && drawn.length === 0) && <p className="note">{somethingElse}</p>}
         {open === 'given' && (
           <GivenForm
             dog={dog}
