@@ -14,7 +14,8 @@ export async function feedAnswers(address) {
     await page.goto(address, { waitUntil: 'networkidle' });
     const times = [];
     for (let press = 0; press < PRESSES; press++) {
-      const button = page.getByRole('button', { name: /^Fed / }).first();
+      // A press on a button that still waits for the answer before it is no press.
+      const button = page.getByRole('button', { name: /^Fed /, disabled: false }).first();
       await button.waitFor();
       times.push(
         await button.evaluate(async (element) => {
