@@ -27,6 +27,7 @@ const config = {
         '<rootDir>/src/core/**/*.test.ts',
         '<rootDir>/src/ui/**/*.test.ts',
         '<rootDir>/src/devices/**/*.test.ts',
+        '<rootDir>/src/doors/**/*.test.ts',
         '<rootDir>/scripts/**/*.test.ts',
       ],
     },

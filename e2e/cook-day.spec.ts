@@ -193,7 +193,11 @@ test('a probe’s log is read in, garbage and all; one that is none is said', as
 test('the probe is taken with one key; silent, it says so and typing goes on', async () => {
   await at('14:00');
   await page.getByRole('button', { name: 'It’s off' }).click();
-  const drive = (body: unknown) => page.request.post(`${hodman.address}/api/instruments`, { data: body });
+  const drive = (body: unknown) =>
+    page.request.post(`${hodman.address}/api/instruments`, {
+      data: body,
+      headers: { origin: hodman.address },
+    });
   const probe = { target: 76, noise: 0.05, drift: 0, fault: 'none', follows: 4, lapse: 60 };
   await drive({ on: true });
   await drive({ kind: 'probe', drive: probe });

@@ -66,6 +66,10 @@ for (const mode of ['light', 'dark'] as const) {
     // What the server wrote and what the browser makes of it are the same.
     const errors: string[] = [];
     page.on('pageerror', (error) => errors.push(error.message));
+    // Nothing that a room needs is refused by its policy.
+    page.on('console', (said) => {
+      if (/Content Security Policy/.test(said.text())) errors.push(said.text());
+    });
     for (const view of VIEWS) {
       await page.goto(hodman.address + view, { waitUntil: 'networkidle' });
       expect(errors.map((each) => `${view} ${each}`)).toEqual([]);

@@ -30,7 +30,11 @@ test.afterAll(async () => {
 });
 
 const AT_REST = { noise: 0.05, drift: 0, fault: 'none', lapse: 60 };
-const drive = (body: unknown) => page.request.post(`${hodman.address}/api/instruments`, { data: body });
+const drive = (body: unknown) =>
+  page.request.post(`${hodman.address}/api/instruments`, {
+    data: body,
+    headers: { origin: hodman.address },
+  });
 const put = async (kind: 'scale' | 'probe', target: number) => {
   const answer = await drive({ kind, drive: { ...AT_REST, target, follows: 4 } });
   expect(answer.ok()).toBe(true);

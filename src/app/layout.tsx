@@ -5,7 +5,7 @@ import '@/ui/theme/base.css';
 import InitColorSchemeScript from '@mui/material/InitColorSchemeScript';
 import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter';
 import type { Metadata, Viewport } from 'next';
-import { connection } from 'next/server';
+import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { Bell } from '@/features/batches/bell/Bell';
 import { Find } from '@/features/find/Find';
@@ -28,15 +28,15 @@ export const metadata: Metadata = {
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 export default async function Layout({ children }: { children: ReactNode }) {
-  // The household is asked at every request: nothing of it is known while the application is built.
-  await connection();
+  // Made at every request: nothing of the household is known while the application is built, and scripts carry this answer's nonce.
+  const nonce = (await headers()).get('x-nonce') ?? undefined;
   const house = await houseView();
   return (
     <html lang="en" suppressHydrationWarning>
       <body>
-        <InitColorSchemeScript attribute="[data-mode='%s']" />
-        <script dangerouslySetInnerHTML={{ __html: EARLY }} />
-        <AppRouterCacheProvider options={{ enableCssLayer: true }}>
+        <InitColorSchemeScript attribute="[data-mode='%s']" nonce={nonce} />
+        <script nonce={nonce} dangerouslySetInnerHTML={{ __html: EARLY }} />
+        <AppRouterCacheProvider options={{ enableCssLayer: true, ...(nonce ? { nonce } : {}) }}>
           <Theme>
             <UnitsProvider set={house.set}>
               <SetupProvider steps={house.setup}>

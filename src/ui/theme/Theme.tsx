@@ -6,9 +6,5 @@ import { theme } from './theme';
 
 /** Hands MUI the house's theme. */
 export function Theme({ children }: { children: ReactNode }) {
-  return (
-    <ThemeProvider theme={theme} disableTransitionOnChange>
-      {children}
-    </ThemeProvider>
-  );
+  return <ThemeProvider theme={theme}>{children}</ThemeProvider>;
 }

@@ -48,7 +48,11 @@ export function RecipeFiles({ view, first }: { view: FilesView; first: number | 
     }
     setReading(true);
     try {
-      const response = await fetch('/api/recipes/read', { method: 'POST', body: typed });
+      const response = await fetch('/api/recipes/read', {
+        method: 'POST',
+        headers: { 'content-type': 'text/plain' },
+        body: typed,
+      });
       const answer = (await response.json()) as CommandResult<TakenFile>;
       if (answer.ok) setPreview(answer.value);
       else setProblems(answer.problems);

@@ -6,6 +6,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { countOf } from '@/core/quantity/count-words';
+import { pageNonce } from '@/ui/nonce';
 import { useShortcutsOn } from '@/ui/shortcuts';
 import { useUnits } from '@/ui/units';
 import type { TableView } from '../queries';
@@ -70,6 +71,7 @@ export function StockTable({ packs }: TableView) {
         </p>
       </div>
       <DataGrid
+        nonce={pageNonce()}
         rows={packs}
         columns={columns}
         getRowId={(row) => row.holdingId}
