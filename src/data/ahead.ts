@@ -1,4 +1,5 @@
 import 'server-only';
+import { addDays } from '@/core/calendar/local-date';
 import { asIfHere } from '@/core/dog/days-off';
 import { homeEnergyOn } from '@/core/dog/meals';
 import { mealsAhead } from '@/core/stock/meals-ahead';
@@ -26,11 +27,16 @@ export interface Ahead {
   readonly keeps: Keeps;
 }
 
+/** Meals of earlier days are looked at no further back than this, in days. */
+const DAYS_BACK = 31;
+
 /** Reads what the coming days are played from. `bowls` are those of today, where they were read already. */
 export async function readAhead(read: Page, bowls?: readonly StoredBowl[]): Promise<Ahead> {
   const { db, today, household, reference } = read;
-  const dogs = await readDogs(db);
   const stock = await readStock(db);
+  // What a pack is of a day asks for the weight of the day on which it was made.
+  const [since = today] = [addDays(today, -DAYS_BACK), ...stock.map(({ packedOn }) => packedOn)].sort();
+  const dogs = await readDogs(db, undefined, since);
   const fed = bowls ?? (await readBowlsOn(db, today));
   const avoided = await readAvoided(db, reference, dogs, today);
   const warm = await readWarmShares(db, today, household.energyFactors);

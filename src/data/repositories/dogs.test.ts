@@ -8,7 +8,7 @@ import { readDog, readDogs } from './dogs';
 
 const TODAY = '2026-11-25' as LocalDate;
 
-test('lists read the weigh-ins that a day hangs on, back to the one in force a month ago; its own room reads all', async () => {
+test('lists read the weigh-ins that days hang on, back to the one in force on the first of them; its own room reads all', async () => {
   const house = await freshHouse(`${TODAY}T12:00:00Z`);
   const { dogId } = valueOf(
     await house.run((context) => saveDog(context, { entry: { ...TWENTY_KILOS, birthDate: '2018-05-05', meals: '' } })),
@@ -19,22 +19,25 @@ test('lists read the weigh-ins that a day hangs on, back to the one in force a m
   const daysOf = (dog: { weighIns: readonly { date: LocalDate }[] } | undefined) =>
     dog!.weighIns.map(({ date }) => date);
   const all = (await readDog(house.db, dogId))!;
-  const [listed] = await readDogs(house.db);
+  const monthAgo = '2026-10-25' as LocalDate;
+  const lately = async () => (await readDogs(house.db, undefined, monthAgo))[0];
+  const listed = await lately();
   expect(all.weighIns.length).toBe(261);
-  // Every seventh day back from 2026-11-12; the one in force on 2026-10-25, 31 days before, is of 2026-10-22 (arithmetic).
+  // Every seventh day back from 2026-11-12; the one in force on 2026-10-25 is of 2026-10-22 (arithmetic).
   expect(daysOf(listed)).toEqual(['2026-10-22', '2026-10-29', '2026-11-05', '2026-11-12', '2026-11-25']);
   expect(dayEnergy(listed!, TODAY).kcal).toBe(dayEnergy(all, TODAY).kcal);
   for (const day of ['2026-10-26', '2026-11-04', '2026-11-20'] as LocalDate[])
     expect(weightOn(listed!, day)).toBe(weightOn(all, day));
-  // From two years ago on: the one in force on 2024-11-25 is of 2024-11-21 (arithmetic).
+  // Without a day: 730 days before 2026-11-25 is 2024-11-25; the one in force then is of 2024-11-21 (arithmetic).
+  expect(daysOf((await readDogs(house.db))[0])[0]).toBe('2024-11-21');
   expect(daysOf(await readDog(house.db, dogId, '2024-11-25' as LocalDate))[0]).toBe('2024-11-21');
 
   await house.db.execute(sql`update weigh_in set body_condition = 7 where day in ('2022-11-17', '2022-11-24')`);
-  expect(daysOf((await readDogs(house.db))[0])[0]).toBe('2022-11-24');
+  expect(daysOf(await lately())[0]).toBe('2022-11-24');
   await house.db.execute(sql`update weigh_in set struck_at = now() where day in ('2022-11-24', '2026-10-22')`);
-  expect(daysOf((await readDogs(house.db))[0]).slice(0, 2)).toEqual(['2022-11-17', '2026-10-15']);
+  expect(daysOf(await lately()).slice(0, 2)).toEqual(['2022-11-17', '2026-10-15']);
   await house.db.execute(sql`update ration set goal_grams = 18000`);
-  expect((await readDogs(house.db))[0]!.weighIns.length).toBe(259);
+  expect((await lately())!.weighIns.length).toBe(259);
 });
 
 test('a dog that was not weighed for three years, and then today, has its weight of before on the days before', async () => {

@@ -114,8 +114,8 @@ async function readFreshFoods(
   };
 }
 
-/** Nobody asks a list of dogs for a day that lies further back than this. */
-const DAYS_BACK = 31;
+/** A list of dogs knows their weights of so many days: a room's curve shows them, and no pack is older (ours, no source). */
+export const WEIGHED_DAYS = 730;
 
 /**
  * The weigh-ins that any day from `since` on hangs on: those since the one that was in force then, the last one with a
@@ -149,13 +149,13 @@ async function readWeighIns(tx: Tx, ids: readonly number[], since: LocalDate | u
 
 /**
  * Dogs with everything that is kept about them, in order: those not archived, or the ones asked for. Weigh-ins are those
- * that a day of the last weeks or to come hangs on, or from another day on; a dog that is asked for alone has all of them
- * unless it is said from when.
+ * that a day of two years hangs on, or one from a later day on; a dog that is asked for alone has all of them unless it is
+ * said from when.
  */
 export async function readDogs(
   tx: Tx,
   asked?: number | 'archived too',
-  weighed: 'all' | LocalDate = typeof asked === 'number' ? 'all' : addDays(dayIn(now(), 'UTC'), -DAYS_BACK),
+  weighed: 'all' | LocalDate = typeof asked === 'number' ? 'all' : addDays(dayIn(now(), 'UTC'), -WEIGHED_DAYS),
 ): Promise<StoredDog[]> {
   const rows = await tx
     .select()

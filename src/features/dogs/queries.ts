@@ -13,7 +13,7 @@ import type { Hazard } from '@/core/recipe/hazards';
 import type { UnitSet } from '@/core/quantity/units';
 import { writeNumber, writeWeight } from '@/core/quantity/write';
 import { pageQuery } from '@/data/page';
-import { readDog, readDogs, type StoredDog } from '@/data/repositories/dogs';
+import { readDog, readDogs, type StoredDog, WEIGHED_DAYS } from '@/data/repositories/dogs';
 import { readAnswers, readIntake, readReports, type StoredIntake } from '@/data/repositories/eaten';
 import { readLatestPots } from '@/data/repositories/batches';
 import { readFoodFacts } from '@/data/repositories/food-facts';
@@ -79,12 +79,9 @@ export interface DogView {
   readonly answered: boolean;
 }
 
-/** A dog's room draws its weight over two years; all of it is a press away. */
-const CURVE_DAYS = 730;
-
 export const dogView = pageQuery(
   async ({ db, today, household, reference }, id: number, weighed?: 'lately'): Promise<DogView | undefined> => {
-    const dog = await readDog(db, id, weighed && addDays(today, -CURVE_DAYS));
+    const dog = await readDog(db, id, weighed && addDays(today, -WEIGHED_DAYS));
     if (!dog) return undefined;
     const facts = await readFoodFacts(db);
     const recipes = [...facts].map(([recipeId, each]) => ({ recipeId, facts: each }));

@@ -32,7 +32,7 @@ export const storeView = pageQuery(async (read, { code, lotId }: InHand): Promis
   const { db } = read;
   const proteins = await readProteins(read);
   const places = await readAllPlaces(db);
-  const dogs = await readDogs(db);
+  const dogs = await readDogs(db, undefined, read.today);
   const shelves = shelvesOf(read, { packs: await readStock(db), lots: await readLots(db) }, { proteins, dogs, places });
   const pack = code === undefined ? undefined : await readPackByCode(db, code);
   const movements = await readLatestMovements(db, 12);
@@ -67,7 +67,7 @@ export interface CountView {
 export const countView = pageQuery(async (read, placeId: number | undefined): Promise<CountView> => {
   const { db } = read;
   const proteins = await readProteins(read);
-  const [places, dogs] = [await readAllPlaces(db), await readDogs(db)];
+  const [places, dogs] = [await readAllPlaces(db), await readDogs(db, undefined, read.today)];
   const shelves = shelvesOf(read, { packs: await readStock(db), lots: await readLots(db) }, { proteins, dogs, places });
   const lots = await readLots(db);
   // All that lies in a place is ticked alike.
@@ -94,7 +94,7 @@ export interface TableView {
 export const tableView = pageQuery(async (read): Promise<TableView> => {
   const { db } = read;
   const proteins = await readProteins(read);
-  const [places, dogs] = [await readAllPlaces(db), await readDogs(db)];
+  const [places, dogs] = [await readAllPlaces(db), await readDogs(db, undefined, read.today)];
   const shelves = shelvesOf(read, { packs: await readStock(db), lots: await readLots(db) }, { proteins, dogs, places });
   return { packs: shelves.flatMap((shelf) => shelf.packs) };
 });

@@ -1,4 +1,8 @@
-import { eq } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
+import type { LocalDate } from '@/core/calendar/local-date';
+import { weightOn } from '@/core/dog/day-energy';
+import { readAhead } from '@/data/ahead';
+import { readPage } from '@/data/page';
 import { holding } from '@/data/schema/stock';
 import { serve, setClock } from '@/data/fixtures/served';
 import { contextFor } from '@/data/commands/run';
@@ -67,6 +71,21 @@ describe('the boatyard', () => {
     const frozen = await served.db.select().from(holding).where(eq(holding.placeId, 2));
     expect(view.tonight.length).toBeGreaterThan(0);
     for (const pack of view.tonight) expect(frozen.map((row) => row.id)).toContain(pack.holdingId);
+  });
+
+  test('an old pack knows the weight of the day on which it was made', async () => {
+    const old = '2026-08-01' as LocalDate;
+    await served.db.execute(sql`insert into weigh_in (dog_id, day, grams, created_at) values
+      (1, '2026-07-01', 20000, now()), (1, '2026-08-20', 25000, now())`);
+    await served.db.execute(sql`update pack set packed_on = ${old} where code = 'P8'`);
+    const { dogs } = await readPage((read) => readAhead(read));
+    expect(
+      weightOn(
+        dogs.find(({ id }) => id === 1)!,
+        old,
+      ),
+    ).toBe(20_000);
+    await served.db.execute(sql`delete from weigh_in where day in ('2026-07-01', '2026-08-20')`);
   });
 
   test('past its safe date a pack is watched, and no longer fed', async () => {

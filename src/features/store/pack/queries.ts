@@ -84,7 +84,7 @@ export async function openPack(
   places: Awaited<ReturnType<typeof readAllPlaces>>,
 ): Promise<OpenPack> {
   const { db, today, household, reference } = read;
-  const dogs = await readDogs(db);
+  const dogs = await readDogs(db, undefined, pack.packedOn);
   const history = await readHistory(db, pack.holdingId);
   const rules = await readRules(db, [pack.holdingId], datingBy(reference.shelfLives, await readShelfRules(db)));
   const state = rules[0] && foldHolding(history, rules[0]);
