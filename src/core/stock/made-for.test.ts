@@ -3,7 +3,7 @@ import { restingEnergy } from '../dog/resting-energy';
 import { homeEnergyOn } from '../dog/meals';
 import { grams } from '../quantity/units';
 import type { Dog } from '../dog/dog';
-import { madeForOf, sayMadeFor } from './made-for';
+import { madeForOf } from './made-for';
 
 const TODAY = '2026-11-27' as LocalDate;
 const THEN = addDays(TODAY, -20);
@@ -22,36 +22,72 @@ const dog = (weights: readonly (readonly [LocalDate, number])[]): Dog & { id: nu
   bowlLines: [],
 });
 
+const heavier = dog([
+  [addDays(TODAY, -200), 8000],
+  [addDays(TODAY, -2), 9500],
+]);
+const DENSITY = 1.2;
+/** A pack of so many kcal. */
+const pack = (kcal: number, over = {}) => ({
+  dogId: 1,
+  found: undefined,
+  labelGrams: kcal / DENSITY,
+  density: DENSITY,
+  packedOn: THEN,
+  ...over,
+});
+const day = (own: Dog) => homeEnergyOn(own, THEN);
+
 test('a pack of a whole day at 8 kg is seven eighths of one at 9.5 kg', () => {
-  const own = dog([
-    [addDays(TODAY, -200), 8000],
-    [addDays(TODAY, -2), 9500],
-  ]);
-  const kcal = homeEnergyOn(own, THEN);
   // Energy goes with the weight to the power 0.75 (NRC 2006): (8 / 9.5)^0.75 is 0.879.
   expect(restingEnergy(grams(8000)) / restingEnergy(grams(9500))).toBeCloseTo(0.879, 3);
-  expect(sayMadeFor({ kcal, packedOn: THEN }, own, TODAY, 'metric')).toBe(
+  expect(madeForOf([heavier], TODAY, 'metric')(pack(day(heavier)))).toBe(
     'made for Wren at 8 kg: at 9.5 kg a full one is ⅞ of a day',
   );
 });
 
+test('of a pack for several dogs each whose day has changed is said, with its own part', () => {
+  const steady = { ...dog([[addDays(TODAY, -200), 8000]]), id: 2, name: 'Otto' };
+  const lighter = {
+    ...dog([
+      [addDays(TODAY, -200), 8000],
+      [addDays(TODAY, -2), 6000],
+    ]),
+    id: 3,
+    name: 'Juniper',
+  };
+  const whole = day(heavier) / DENSITY;
+  const split = (parts: readonly (readonly [number, number])[]) =>
+    pack(0, { dogId: undefined, split: parts.map(([dogId, part]) => ({ dogId, grams: whole * part })) });
+  const say = madeForOf([heavier, steady, lighter], TODAY, 'metric');
+  // Half a day at 8 kg is 0.5 · 0.879 = 0.44 at 9.5 kg and 0.5 · (8 / 6)^0.75 = 0.62 at 6 kg.
+  expect(
+    say(
+      split([
+        [1, 0.5],
+        [2, 1],
+        [3, 0.5],
+      ]),
+    ),
+  ).toBe(
+    'made for Wren at 8 kg: at 9.5 kg its part is ½ of a day; made for Juniper at 8 kg: at 6 kg its part is ⅝ of a day',
+  );
+  expect(say(split([[2, 1]]))).toBeUndefined();
+});
+
 test('the same day within 3 % is the same day; another ration is said by its kcal', () => {
   const same = dog([[addDays(TODAY, -200), 8000]]);
-  expect(sayMadeFor({ kcal: 500, packedOn: THEN }, same, TODAY, 'metric')).toBeUndefined();
+  expect(madeForOf([same], TODAY, 'metric')(pack(500))).toBeUndefined();
   const [first] = same.rations;
   const changed = { ...same, rations: [first!, { ...first!, from: addDays(TODAY, -5), work: 'moderate' as const }] };
-  expect(sayMadeFor({ kcal: homeEnergyOn(same, THEN), packedOn: THEN }, changed, TODAY, 'metric')).toMatch(
-    /^made for a day of \d+ kcal: of \d+ kcal a full one is /,
+  expect(madeForOf([changed], TODAY, 'metric')(pack(day(same)))).toMatch(
+    /^made for Wren’s day of \d+ kcal: of \d+ kcal a full one is /,
   );
 });
 
 test('what is for anybody, or was found, was made for nobody’s weight', () => {
-  const own = dog([
-    [addDays(TODAY, -200), 8000],
-    [addDays(TODAY, -2), 9500],
-  ]);
-  const pack = { dogId: 1, found: undefined, labelGrams: 400, density: 1.2, packedOn: THEN };
-  expect(madeForOf([own], TODAY, 'metric')(pack)).toMatch(/at 9.5 kg/);
-  expect(madeForOf([own], TODAY, 'metric')({ ...pack, dogId: undefined })).toBeUndefined();
-  expect(madeForOf([own], TODAY, 'metric')({ ...pack, found: { recipeId: 1 } })).toBeUndefined();
+  const say = madeForOf([heavier], TODAY, 'metric');
+  expect(say(pack(480))).toMatch(/at 9.5 kg/);
+  expect(say(pack(480, { dogId: undefined }))).toBeUndefined();
+  expect(say(pack(480, { found: { recipeId: 1 } }))).toBeUndefined();
 });
