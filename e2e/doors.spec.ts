@@ -1,6 +1,7 @@
 import { readdirSync } from 'node:fs';
 import { request as ask, type IncomingHttpHeaders } from 'node:http';
 import { expect, test } from '@playwright/test';
+import { call } from './actions';
 import { NOON, startHodman, stopHodman, type Hodman } from './server';
 
 let hodman: Hodman;
@@ -98,4 +99,28 @@ test('what no text is gets 400, and what is not there 404', async () => {
     expect([path, (await knock(path)).status]).toEqual([path, 404]);
   for (const method of ['PUT', 'DELETE', 'PATCH', 'OPTIONS'])
     expect([method, (await knock('/', {}, method)).status]).toEqual([method, 405]);
+});
+
+test('a body is read no further than it may be long, and a null byte is refused at its field', async () => {
+  const json = { 'content-type': 'application/json', origin: hodman.address };
+  const lines = (text: string) => knock('/api/lines', json, 'POST', JSON.stringify({ text, room: 5 }));
+  expect((await lines('2 lb goat')).status).toBe(200);
+  expect((await lines('x'.repeat(1_300_000))).status).toBe(413);
+  expect((await lines('goat\0')).status).toBe(400);
+  const file = { 'content-type': 'text/plain', origin: hodman.address };
+  const long = await knock('/api/recipes/read', file, 'POST', 'x'.repeat(5_100_000));
+  expect([long.status, long.body]).toEqual([413, expect.stringContaining('Hodman reads up to 2 MB of recipes.')]);
+  expect((await knock('/api/recipes/read', file, 'POST', 'a\0b')).status).toBe(400);
+  const entry = {
+    name: 'Ot\0to',
+    birthDate: '2020-05-05',
+    weight: '12 kg',
+    neutered: true,
+    work: 'none',
+    proneToGain: false,
+    expectedAdultWeight: '',
+    meals: '2',
+  };
+  const answer = await call(hodman, '/dogs/new', 'saveDog', 'null-byte-1', { entry });
+  expect(answer).toContain('{"field":"name","message":"A character in this cannot be kept: type it anew."}');
 });

@@ -4,6 +4,7 @@ import { createSafeActionClient } from 'next-safe-action';
 import { z } from 'zod';
 import { tellOfChange } from './changes';
 import { now } from './clock';
+import { unkeepableIn } from '@/core/plain-text';
 import type { CommandResult } from '@/core/problem';
 import { runCommand, tryCommand, type Context } from './commands/run';
 import { house } from './house';
@@ -17,6 +18,14 @@ const client = createSafeActionClient({
 
 /** Made by the form that asks: the same id is never carried out twice. */
 const commandId = z.string().min(8).max(64);
+
+/** Refuses what no database keeps, at its field, before anything is asked of it. */
+function spoiltBy(input: unknown): CommandResult<never> | undefined {
+  const field = unkeepableIn(input);
+  return field === undefined
+    ? undefined
+    : { ok: false, problems: [{ field, message: 'A character in this cannot be kept: type it anew.' }] };
+}
 
 /**
  * The one way from a form to a change: the shape's Zod schema, the command id, one transaction, and every shown
@@ -33,6 +42,8 @@ export function houseAction<Shape extends z.ZodType, Value>(
     .inputSchema(z.object({ commandId, input: shape }))
     .action(async ({ parsedInput }): Promise<CommandResult<Value>> => {
       const { commandId: id, input } = parsedInput as { commandId: string; input: z.output<Shape> };
+      const spoilt = spoiltBy(input);
+      if (spoilt) return spoilt;
       const { db, reference } = await house();
       const answer = await runCommand({ db, reference, now: now() }, { id, kind, input }, (context) =>
         work(context, input),
@@ -52,6 +63,8 @@ export function houseTry<Shape extends z.ZodType, Value>(
     .inputSchema(z.object({ commandId, input: shape }))
     .action(async ({ parsedInput }): Promise<CommandResult<Value>> => {
       const { input } = parsedInput as { input: z.output<Shape> };
+      const spoilt = spoiltBy(input);
+      if (spoilt) return spoilt;
       const { db, reference } = await house();
       return tryCommand({ db, reference, now: now() }, (context) => work(context, input));
     });

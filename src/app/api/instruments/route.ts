@@ -3,6 +3,7 @@ import { INSTRUMENTS } from '@/core/cook/settled';
 import { switchMachines } from '@/devices/machines';
 import { drives, instruments, switchInstruments } from '@/devices/shelf';
 import { driveSchema } from '@/devices/simulated';
+import { readJson } from '@/doors/body';
 
 export const dynamic = 'force-dynamic';
 
@@ -29,6 +30,9 @@ export function GET(request: Request): Response {
   return new Response(stream, { headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store' } });
 }
 
+/** Bytes that it takes to say so, and some more. */
+const LONGEST = 10_000;
+
 const askedSchema = z.union([
   z.object({ on: z.boolean() }),
   z.object({ kind: z.enum(INSTRUMENTS), drive: driveSchema }),
@@ -36,7 +40,9 @@ const askedSchema = z.union([
 
 /** Drives the instruments: on or off, or what lies on one. Answers how they are driven now. */
 export async function POST(request: Request): Promise<Response> {
-  const asked = askedSchema.safeParse(await request.json().catch(() => undefined));
+  const sent = await readJson(request, LONGEST);
+  if (!sent.ok) return Response.json({ error: 'An instrument and how it is driven.' }, { status: sent.status });
+  const asked = askedSchema.safeParse(sent.value);
   if (!asked.success) return Response.json({ error: 'An instrument and how it is driven.' }, { status: 400 });
   if ('on' in asked.data) {
     switchInstruments(asked.data.on);

@@ -3,8 +3,13 @@ import { MOST_LINES } from '@/core/recipe/free-line';
 import { house } from '@/data/house';
 import { readFreeLines } from '@/data/repositories/foods';
 import { readHousehold } from '@/data/repositories/household';
+import { readJson } from '@/doors/body';
 
 export const dynamic = 'force-dynamic';
+
+/** Bytes of a body: a megabyte of text, with what JSON writes around it. */
+const LONGEST = 1_200_000;
+const TOO_MUCH = 'That is too much text at once.';
 
 /** A megabyte holds more lines than any kitchen; more is refused before it is read. */
 const asked = z.object({
@@ -18,8 +23,11 @@ const asked = z.object({
  * household of that set would. It changes nothing.
  */
 export async function POST(request: Request): Promise<Response> {
-  const body = asked.safeParse(await request.json().catch(() => undefined));
-  if (!body.success) return Response.json({ problem: 'That is too much text at once.' }, { status: 400 });
+  const sent = await readJson(request, LONGEST);
+  if (!sent.ok)
+    return Response.json({ problem: sent.status === 413 ? TOO_MUCH : 'This is no text.' }, { status: sent.status });
+  const body = asked.safeParse(sent.value);
+  if (!body.success) return Response.json({ problem: TOO_MUCH }, { status: 400 });
   const { db, reference } = await house();
   const set = body.data.units ?? (await readHousehold(db)).unitSet;
   return Response.json(await readFreeLines(db, reference, set, body.data.text, body.data.room));

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { MACHINE_KINDS } from '@/core/preserve/machine-model';
 import { logOf, machineActSchema, machines } from '@/devices/machines';
 import { machinesNow } from '@/devices/machines-now';
+import { readJson } from '@/doors/body';
 
 export const dynamic = 'force-dynamic';
 
@@ -24,11 +25,16 @@ export function GET(request: Request): Response {
   });
 }
 
+/** Bytes that it takes to say so, and some more. */
+const LONGEST = 10_000;
+
 const askedSchema = z.object({ kind: kindSchema, do: machineActSchema });
 
 /** Does something to a simulated machine. Answers what all of them say then. */
 export async function POST(request: Request): Promise<Response> {
-  const asked = askedSchema.safeParse(await request.json().catch(() => undefined));
+  const sent = await readJson(request, LONGEST);
+  if (!sent.ok) return Response.json({ error: 'A machine and what is done to it.' }, { status: sent.status });
+  const asked = askedSchema.safeParse(sent.value);
   if (!asked.success) return Response.json({ error: 'A machine and what is done to it.' }, { status: 400 });
   machines()?.[asked.data.kind].act(asked.data.do, Date.now());
   return Response.json(machinesNow(Date.now()));

@@ -1,0 +1,30 @@
+import { readFileSync } from 'node:fs';
+import type { Hodman } from './server';
+
+interface Manifest {
+  readonly node: Readonly<Record<string, { readonly exportedName: string; readonly filename: string }>>;
+}
+
+/** The id under which the built application answers to an action. */
+function actionId(name: string): string {
+  const manifest = JSON.parse(readFileSync('.next/server/server-reference-manifest.json', 'utf8')) as Manifest;
+  const found = Object.entries(manifest.node).find(([, action]) => action.exportedName === name);
+  if (!found) throw new Error(`no action ${name} in the build`);
+  return found[0];
+}
+
+/** Calls an action the way its form does; gives what the server says. */
+export async function call(
+  hodman: Hodman,
+  path: string,
+  name: string,
+  commandId: string,
+  input: unknown,
+): Promise<string> {
+  const response = await fetch(hodman.address + path, {
+    method: 'POST',
+    headers: { 'Next-Action': actionId(name), 'Content-Type': 'text/plain;charset=UTF-8', Origin: hodman.address },
+    body: JSON.stringify([{ commandId, input }]),
+  });
+  return response.text();
+}
