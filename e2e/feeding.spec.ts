@@ -28,6 +28,8 @@ test.afterAll(async () => {
 const go = (path: string) => page.goto(hodman.address + path, { waitUntil: 'networkidle' });
 const inHand = (code: string) => page.getByRole('region', { name: code, exact: true });
 const axe = async () => {
+  // While a page is made anew after a press its title may be away for a moment.
+  await expect(page).toHaveTitle(/./);
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' ')}`)).toEqual([]);
 };
