@@ -159,6 +159,8 @@ test('a day with two recipes, one for the mornings and one for the evenings: kep
   await page.getByRole('button', { name: /^goat shoulder/ }).click();
   await page.getByLabel('It comes').selectOption('out of the freezer');
   await expect(page.getByText(/should be out since Tue 24 Nov 10:00/)).toBeVisible();
+  // What was just said is kept before the next thing is.
+  await page.waitForLoadState('networkidle');
   await page.getByRole('checkbox', { name: 'goat shoulder, boned: got it' }).check();
   await expect(page.getByText('Noted.')).toBeVisible();
   await page.reload({ waitUntil: 'networkidle' });

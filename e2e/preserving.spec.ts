@@ -243,7 +243,7 @@ test('label and bowl say the same water; which trays are in which bag is kept wi
   )!;
   await page.goto(`${hodman.address}/p/${code}`);
   await expect(page.getByText(`stir in ${water} mL of warm water, wait 10 min`)).toBeVisible();
-  await page.goto(`${hodman.address}/store?pack=${code}`);
+  await page.goto(`${hodman.address}/store?pack=${code}`, { waitUntil: 'networkidle' });
   const panel = page.getByRole('region', { name: code!, exact: true });
   await expect(panel).toContainText(`${water} mL of water to put back`);
   await expect(panel).toContainText('in a barrier bag with absorber');
