@@ -1,7 +1,7 @@
 import { readdirSync } from 'node:fs';
 import { request as ask, type IncomingHttpHeaders } from 'node:http';
 import { expect, test } from '@playwright/test';
-import { call } from './actions';
+import { addDog } from './actions';
 import { NOON, startHodman, stopHodman, type Hodman } from './server';
 
 let hodman: Hodman;
@@ -111,16 +111,6 @@ test('a body is read no further than it may be long, and a null byte is refused 
   const long = await knock('/api/recipes/read', file, 'POST', 'x'.repeat(5_100_000));
   expect([long.status, long.body]).toEqual([413, expect.stringContaining('Hodman reads up to 2 MB of recipes.')]);
   expect((await knock('/api/recipes/read', file, 'POST', 'a\0b')).status).toBe(400);
-  const entry = {
-    name: 'Ot\0to',
-    birthDate: '2020-05-05',
-    weight: '12 kg',
-    neutered: true,
-    work: 'none',
-    proneToGain: false,
-    expectedAdultWeight: '',
-    meals: '2',
-  };
-  const answer = await call(hodman, '/dogs/new', 'saveDog', 'null-byte-1', { entry });
+  const answer = await addDog(hodman, 'null-byte-1', 'Ot\0to');
   expect(answer).toContain('{"field":"name","message":"A character in this cannot be kept: type it anew."}');
 });
