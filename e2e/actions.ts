@@ -14,20 +14,16 @@ function actionId(name: string): string {
 }
 
 /** Calls an action the way its form does; gives what the server says. */
-export async function call(
-  hodman: Hodman,
-  path: string,
-  name: string,
-  commandId: string,
-  input: unknown,
-): Promise<string> {
-  const response = await fetch(hodman.address + path, {
+export const call = async (hodman: Hodman, path: string, name: string, commandId: string, input: unknown) =>
+  (await callWith(hodman, path, name, JSON.stringify([{ commandId, input }]))).text();
+
+/** The same with whatever text in place of what a form would send. */
+export const callWith = (hodman: Hodman, path: string, name: string, body: string): Promise<Response> =>
+  fetch(hodman.address + path, {
     method: 'POST',
     headers: { 'Next-Action': actionId(name), 'Content-Type': 'text/plain;charset=UTF-8', Origin: hodman.address },
-    body: JSON.stringify([{ commandId, input }]),
+    body,
   });
-  return response.text();
-}
 
 /** Adds a dog the way the form does; gives what the server says. */
 export const addDog = (hodman: Hodman, commandId: string, name: string): Promise<string> =>

@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { startHodman, startRefused, stopHodman, type Hodman } from './server';
+import { call, callWith } from './actions';
 
 let hodman: Hodman;
 
@@ -123,4 +124,51 @@ test('a room that cannot be loaded: the way back has what was typed, its why and
   await found.getByLabel('A dog, a recipe, a pack’s code').fill('V20');
   await found.getByRole('link', { name: 'V20' }).press('Enter');
   await expect(page.getByRole('region', { name: 'V20', exact: true })).toBeVisible();
+});
+
+test('where the browser keeps nothing a page works without its drafts', async ({ page }) => {
+  await page.addInitScript(() => {
+    for (const name of ['sessionStorage', 'localStorage'])
+      Object.defineProperty(window, name, {
+        get: () => {
+          throw new DOMException('blocked', 'SecurityError');
+        },
+      });
+  });
+  const broken: string[] = [];
+  page.on('pageerror', (error) => broken.push(error.message));
+  await page.goto(`${hodman.address}/dogs/new`);
+  await page.getByLabel('Name').fill('Bramble');
+  await page.getByLabel('Born').fill('2020-05-05');
+  await page.getByLabel('Weighs today').fill('14 kg');
+  await page.getByRole('button', { name: 'Add this dog' }).click();
+  await expect(page.getByRole('heading', { name: 'Bramble' })).toBeVisible();
+  for (const path of ['/', '/plan', '/recipes/new', '/store']) await page.goto(hodman.address + path);
+  expect(broken).toEqual([]);
+});
+
+test('what no form sends is refused without a stumble: depths, numbers beyond all ids', async () => {
+  let deep = '1';
+  for (let at = 0; at < 20_000; at++) deep = `[${deep}]`;
+  const headers = { origin: hodman.address, 'content-type': 'application/json' };
+  const lines = await fetch(`${hodman.address}/api/lines`, { method: 'POST', headers, body: deep });
+  expect(lines.status).toBe(400);
+  const file = await fetch(`${hodman.address}/api/recipes/read`, {
+    method: 'POST',
+    headers: { ...headers, 'content-type': 'text/plain' },
+    body: deep,
+  });
+  expect(await file.text()).toContain('There is no recipe in this file.');
+  for (const [name, input] of [
+    ['feedNext', { dogId: 2 ** 31, slotId: 1, day: '2026-11-25', parts: [] }],
+    ['putAway', { kind: 'recipe', id: 99_999_999_999, away: true }],
+  ] as const) {
+    const said = await call(hodman, '/', name, `beyond-all-${name}`, input);
+    expect(said).not.toMatch(/stumbled|Internal Server Error/);
+    expect(said).toMatch(/validationErrors|"ok":false/);
+  }
+  const said = await callWith(hodman, '/', 'saveDog', `[{"commandId":"as-deep-as-can-be","input":{"entry":${deep}}}]`);
+  expect(said.status).toBeLessThan(500);
+  expect(await said.text()).not.toMatch(/stumbled|Internal Server Error/);
+  expect((await fetch(hodman.address)).status).toBe(200);
 });

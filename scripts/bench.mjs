@@ -12,6 +12,7 @@ if (process.argv.includes('mutate-data')) {
 }
 build();
 const { pages } = await import('../bench/pages.mjs');
+const { linesWorst } = await import('../bench/lines-worst.mjs');
 const { foodSearch } = await import('../bench/food-search.mjs');
 const { firstPaints } = await import('../bench/first-paint.mjs');
 const { balance } = await import('../bench/balance.mjs');
@@ -48,6 +49,7 @@ try {
       async (address) => [
         ...(await pages(address)),
         ...(await foodSearch(address)),
+        ...(await linesWorst(address)),
         ...(await planKeystroke(address)),
         ...(await firstPaints(address)),
       ],

@@ -8,6 +8,13 @@ import { unkeepableIn } from '@/core/plain-text';
 import type { CommandResult } from '@/core/problem';
 import { runCommand, tryCommand, type Context } from './commands/run';
 import { house } from './house';
+import type { Reference } from './reference/reference';
+import type { Database } from './database';
+
+interface House {
+  readonly db: Database;
+  readonly reference: Reference;
+}
 
 const client = createSafeActionClient({
   handleServerError(error) {
@@ -30,13 +37,20 @@ function spoiltBy(input: unknown): CommandResult<never> | undefined {
 /**
  * The one way from a form to a change: the shape's Zod schema, the command id, one transaction, and every shown
  * number made anew. A refusal comes back as sentences with their fields. Where the answer must not wait for the page, the
- * screen says it at once and asks for the page itself (`after`).
+ * screen says it at once and asks for the page itself (`after`). What takes long to read is read (`read`) before the
+ * transaction begins.
  */
-export function houseAction<Shape extends z.ZodType, Value>(
+export function houseAction<Shape extends z.ZodType, Value, Read = z.output<Shape>>(
   kind: string,
   shape: Shape,
-  work: (context: Context, input: z.output<Shape>) => Promise<Value>,
-  page: 'with the answer' | 'after' = 'with the answer',
+  work: (context: Context, input: Read) => Promise<Value>,
+  {
+    page = 'with the answer',
+    read = (_, input) => Promise.resolve({ ok: true, value: input as Read }),
+  }: {
+    readonly page?: 'with the answer' | 'after';
+    readonly read?: (house: House, input: z.output<Shape>) => Promise<CommandResult<Read>>;
+  } = {},
 ) {
   return client
     .inputSchema(z.object({ commandId, input: shape }))
@@ -45,8 +59,10 @@ export function houseAction<Shape extends z.ZodType, Value>(
       const spoilt = spoiltBy(input);
       if (spoilt) return spoilt;
       const { db, reference } = await house();
+      const told = await read({ db, reference }, input);
+      if (!told.ok) return told;
       const answer = await runCommand({ db, reference, now: now() }, { id, kind, input }, (context) =>
-        work(context, input),
+        work(context, told.value),
       );
       if (answer.ok && page === 'with the answer') revalidatePath('/', 'layout');
       if (answer.ok) tellOfChange();

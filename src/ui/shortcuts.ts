@@ -1,6 +1,7 @@
 'use client';
 
 import { useSyncExternalStore } from 'react';
+import { keep, readKept } from './storage';
 
 const KEY = 'hodman-shortcuts';
 const listeners = new Set<() => void>();
@@ -14,11 +15,11 @@ const subscribe = (listener: () => void) => {
 export function useShortcutsOn(): [boolean, (on: boolean) => void] {
   const on = useSyncExternalStore(
     subscribe,
-    () => localStorage.getItem(KEY) !== 'off',
+    () => readKept('local', KEY) !== 'off',
     () => true,
   );
   const set = (next: boolean) => {
-    localStorage.setItem(KEY, next ? 'on' : 'off');
+    keep('local', KEY, next ? 'on' : 'off');
     listeners.forEach((listener) => listener());
   };
   return [on, set];

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { idSchema } from '../schema';
 import type { Grams } from '../quantity/units';
 import { writeDose } from '../quantity/write';
 import { bandFor } from './weight-band';
@@ -7,7 +8,7 @@ const amount = z.number().positive().max(10_000);
 
 /** An addition in one dog's bowl: never part of a batch or its density. */
 export const bowlLineSchema = z.object({
-  id: z.number().int().positive(),
+  id: idSchema,
   what: z.string().trim().min(1).max(80),
   unit: z.string().trim().min(1).max(20),
   rule: z.discriminatedUnion('by', [
@@ -22,7 +23,7 @@ export const bowlLineSchema = z.object({
         .max(30),
     }),
   ]),
-  slotId: z.number().int().positive(),
+  slotId: idSchema,
   /** kcal in one unit, where its label says. */
   kcalPerUnit: z.number().nonnegative().max(2000).optional(),
 });

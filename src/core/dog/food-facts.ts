@@ -1,10 +1,11 @@
 import { z } from 'zod';
+import { idSchema } from '../schema';
 
 /** What a portion school has to know about a food: it is kept with a ration that a school set. */
 export const foodFactsSchema = z.object({
   name: z.string().max(200),
   /** The recipe that it is of: names change, and two recipes may share one. */
-  recipeId: z.number().int().positive().optional(),
+  recipeId: idSchema.optional(),
   /** kcal per g as it lies in the bowl. */
   density: z.number().positive().max(9),
   /** Whether a pot was weighed; otherwise the density is that of all that goes in. */

@@ -24,7 +24,7 @@ export const bowlLineEntrySchema = z.object({
   /** kg of body weight that the amount is for. */
   perKg: typed.number,
   bands: z.array(bandEntrySchema).max(30),
-  slotId: z.number().int(),
+  slotId: z.number().int().min(0).max(2_147_483_647),
   kcal: typed.number,
 });
 export type BowlLineEntry = Readonly<z.infer<typeof bowlLineEntrySchema>>;

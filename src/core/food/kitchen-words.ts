@@ -59,26 +59,44 @@ export interface KitchenWords {
 
 const key = (tokens: readonly string[]) => [...tokens].sort().join(' ');
 
-/** Words of five letters may have one slip, of eight two; shorter ones none (common practice, no source). */
-function unslip(word: string, vocabulary: ReadonlyMap<number, readonly string[]>, known: ReadonlySet<string>): string {
-  if (word.length < 5 || known.has(word) || /\d/.test(word) || wordKind(word) !== 'name') return word;
-  const most = word.length < 7 ? 1 : 2;
-  // A letter written once in place of twice is the commonest slip: "carot".
-  const single = (text: string) => text.replace(/(.)\1/g, '$1');
-  const doubled = [...vocabulary.values()].flat().filter((each) => single(each) === single(word));
-  if (doubled.length === 1) return nth(doubled, 0);
-  let best: { word: string; away: number } | undefined;
-  let twice = false;
-  for (let length = word.length - most; length <= word.length + most; length++)
-    for (const candidate of vocabulary.get(length) ?? []) {
-      // A slip rarely hits the first letter; without this "barley" could be "parley".
-      if (candidate[0] !== word[0]) continue;
-      const away = distance(word, candidate);
-      if (away > most || away > (best?.away ?? most)) continue;
-      twice = best?.away === away;
-      best = { word: candidate, away };
-    }
-  return best && !twice ? best.word : word;
+/** A letter written once in place of twice is the commonest slip: "carot". */
+const single = (word: string) => word.replace(/(.)\1/g, '$1');
+
+/** A slip rarely hits the first letter: without this "barley" could be "parley". */
+const near = (first: string, length: number) => `${first}${length}`;
+
+const grouped = (words: Iterable<string>, by: (word: string) => string): ReadonlyMap<string, readonly string[]> => {
+  const groups = new Map<string, string[]>();
+  for (const word of words) {
+    const group = groups.get(by(word));
+    if (group) group.push(word);
+    else groups.set(by(word), [word]);
+  }
+  return groups;
+};
+
+/** Mends slips into the words of the phrases; words that are `known` stay. Two hundred long lines ask it ten thousand times. */
+function slips(vocabulary: Iterable<string>, known: ReadonlySet<string>): (word: string) => string {
+  const words = [...vocabulary];
+  const bySingle = grouped(words, single);
+  const byStart = grouped(words, (word) => near(word.charAt(0), word.length));
+  return (word) => {
+    // Words of five letters may have one slip, of eight two; shorter ones none (common practice, no source).
+    if (word.length < 5 || known.has(word) || /\d/.test(word) || wordKind(word) !== 'name') return word;
+    const most = word.length < 7 ? 1 : 2;
+    const doubled = bySingle.get(single(word)) ?? [];
+    if (doubled.length === 1) return nth(doubled, 0);
+    let best: { word: string; away: number } | undefined;
+    let twice = false;
+    for (let length = word.length - most; length <= word.length + most; length++)
+      for (const candidate of byStart.get(near(word.charAt(0), length)) ?? []) {
+        const away = distance(word, candidate);
+        if (away > most || away > (best?.away ?? most)) continue;
+        twice = best?.away === away;
+        best = { word: candidate, away };
+      }
+    return best && !twice ? best.word : word;
+  };
 }
 
 /**
@@ -100,8 +118,7 @@ export function indexPhrases(phrases: readonly Phrase[], vocabulary: Iterable<st
     entries.push({ phrase, tokens });
   }
   const known = new Set<string>([...byWord.keys(), ...vocabulary]);
-  const byLength = new Map<number, string[]>();
-  for (const word of byWord.keys()) byLength.set(word.length, [...(byLength.get(word.length) ?? []), word]);
+  const mend = slips(byWord.keys(), known);
 
   const withOwn = (tokens: ReadonlySet<string>, own: readonly Phrase[]): Indexed[] => {
     const seen = new Set<number>();
@@ -113,7 +130,6 @@ export function indexPhrases(phrases: readonly Phrase[], vocabulary: Iterable<st
   };
 
   const find: KitchenWords['find'] = (food, note, own = []) => {
-    const mend = (word: string) => unslip(word, byLength, known);
     const words = foldWords(food).map(mend);
     // A part that a note names ("shells included", "no seeds") is not the food: only its form is looked for there.
     const noted = foldWords(note).map(mend);
@@ -124,12 +140,15 @@ export function indexPhrases(phrases: readonly Phrase[], vocabulary: Iterable<st
       if (word === 'can') all.add('canned');
     }
     const main = new Set(words);
+    // Asked for every candidate and word: of a long line of food words there are hundreds times fifty.
+    const kinds = new Map([...words, ...noted].map((word) => [word, wordKind(word)]));
+    const inOrder = ` ${words.join(' ')} `;
     const candidates = withOwn(all, own).filter(({ tokens }) => tokens.some((token) => main.has(token)));
     if (candidates.length === 0) return undefined;
     const score = ({ phrase, tokens }: Indexed) => {
       const inFood = tokens.filter((token) => main.has(token)).length;
       const left = leftOf({ phrase, tokens });
-      const together = ` ${words.join(' ')} `.includes(` ${tokens.join(' ')} `) ? 1 : 0;
+      const together = inOrder.includes(` ${tokens.join(' ')} `) ? 1 : 0;
       return [-left.length, tokens.length, inFood, phrase.own === true ? 1 : 0, together];
     };
     const leftOf = ({ tokens, phrase }: Indexed): string[] => {
@@ -144,7 +163,7 @@ export function indexPhrases(phrases: readonly Phrase[], vocabulary: Iterable<st
         (word === 'ground' && !GROUND_MATTERS.test(phrase.ndb ?? ''));
       const percent = [...taken].some((word) => word.endsWith('%'));
       const matters = (word: string, inFood: boolean) => {
-        const kind = wordKind(word);
+        const kind = kinds.get(word);
         if (accounted(word) || kind === 'number' || kind === 'dress' || kind === 'piece') return false;
         if (percent && word === 'lean') return false;
         // Bone in the line is asked about by its own question.
@@ -152,8 +171,8 @@ export function indexPhrases(phrases: readonly Phrase[], vocabulary: Iterable<st
         return inFood || kind === 'form' || kind === 'or';
       };
       return [
-        ...words.filter((word) => matters(word, true)),
-        ...noted.filter((word) => !main.has(word) && matters(word, false)),
+        ...[...main].filter((word) => matters(word, true)),
+        ...[...new Set(noted)].filter((word) => !main.has(word) && matters(word, false)),
       ];
     };
     const ranked = candidates
@@ -164,7 +183,7 @@ export function indexPhrases(phrases: readonly Phrase[], vocabulary: Iterable<st
         return 0;
       });
     const best = nth(ranked, 0).entry;
-    return { phrase: best.phrase, left: [...new Set(leftOf(best))] };
+    return { phrase: best.phrase, left: leftOf(best) };
   };
 
   const begun: KitchenWords['begun'] = (query, limit) => {

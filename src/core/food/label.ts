@@ -13,12 +13,16 @@ export type LabelUnit = (typeof LABEL_UNITS)[number];
 
 /** What a label's energy is printed for. */
 export const ENERGY_PER = ['kg', 'cup', 'measure'] as const;
+/** g: what a scale is asked for at the most, as `readScale` has it. */
+const MOST_GRAMS = 200_000;
+
 const percent = z.number().min(0).max(100);
 
 /** One row of a label, as printed. */
 export const labelAmountSchema = z.object({
-  nutrient: z.string(),
-  amount: z.number().positive(),
+  nutrient: z.string().max(60),
+  /** 0 is known, and not the same as nothing printed. */
+  amount: z.number().min(0).max(1e6),
   unit: z.enum(LABEL_UNITS),
   /** What the amount is of: the element itself, a compound by name, or a form of vitamin E. */
   as: z.string().max(80).optional(),
@@ -27,15 +31,15 @@ export const labelAmountSchema = z.object({
 /** A label: amounts in one measure, what that measure weighs, what it costs, how much of it is too much. */
 export const labelSchema = z.object({
   measure: z.string().min(1).max(30),
-  measureGrams: z.number().positive().max(10_000),
+  measureGrams: z.number().positive().max(MOST_GRAMS),
   amounts: z.array(labelAmountSchema).max(60),
   /** What else it is counted in: cups of a base mix, scoops. */
   otherMeasures: z
-    .array(z.object({ unit: z.string().min(1).max(30), grams: z.number().positive().max(10_000) }))
+    .array(z.object({ unit: z.string().min(1).max(30), grams: z.number().positive().max(MOST_GRAMS) }))
     .max(8)
     .optional(),
   /** Its energy as printed: kcal in a kg, in a cup, or in one of the measure. */
-  energy: z.object({ kcal: z.number().positive().max(10_000), per: z.enum(ENERGY_PER) }).optional(),
+  energy: z.object({ kcal: z.number().positive().max(1e6), per: z.enum(ENERGY_PER) }).optional(),
   /** What a bag prints as crude, in percent as fed; a least or a most, so that what follows is an estimate. */
   crude: z
     .object({
@@ -49,9 +53,11 @@ export const labelSchema = z.object({
   /** g in one mL, where it is poured or spooned. */
   gramsPerMl: z.number().positive().max(20).optional(),
   /** Minor units of the household's currency for so many g. */
-  price: z.object({ minor: z.number().int().positive(), grams: z.number().positive() }).optional(),
+  price: z
+    .object({ minor: z.number().int().positive().max(1e9), grams: z.number().positive().max(MOST_GRAMS) })
+    .optional(),
   /** Measures for each kg of body weight and day that the label allows at the most. */
-  mostPerKg: z.number().positive().optional(),
+  mostPerKg: z.number().positive().max(1e4).optional(),
 });
 export type Label = Readonly<z.infer<typeof labelSchema>>;
 export type LabelAmount = Label['amounts'][number];

@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { fine, refused, type Outcome } from '../problem';
 import type { Quantity } from '../quantity/quantity';
 import {
@@ -29,6 +30,12 @@ export interface Resolved {
 
 /** No home kitchen cooks more of one thing at once; above it an amount is taken for a slip (common practice, no source). */
 export const LARGEST_LINE_G = grams(200_000);
+
+/** What one measure of a food weighs in a kitchen, as a form and a file have it: "cup", in g. */
+export const measureSchema = z.object({
+  unit: z.string().trim().toLowerCase().min(1).max(40),
+  grams: z.number().positive().max(LARGEST_LINE_G),
+});
 
 /** Ground meat is about two cups a pound, other meat likewise (handbook 4, common practice, no source). */
 export const MEAT_G_PER_ML = GRAMS_PER_POUND / (2 * US_CUP_ML);

@@ -77,26 +77,56 @@ export function indexFoods(foods: readonly Food[], phrases: KitchenWords): FoodI
     processTerm: (term) => term,
   });
   index.addAll(foods);
+  const named = foods.map((food) => ({ food, words: new Set(foldWords(food.name)) }));
+  const holding = new Map<string, typeof named>();
+  for (const each of named)
+    for (const word of each.words) {
+      const others = holding.get(word);
+      if (others) others.push(each);
+      else holding.set(word, [each]);
+    }
 
-  const find = (query: string, loosely: boolean): readonly Food[] => {
-    const terms = foldWords(query);
+  const ranked = (found: readonly Food[], terms: readonly string[]): readonly Food[] =>
+    found
+      .map((food) => ({ food, score: headBonus(food.name, terms) * sure(plain.get(food.ndb)) }))
+      .sort((a, b) => b.score - a.score || a.food.name.length - b.food.name.length)
+      .map(({ food }) => food);
+
+  const find = (query: string): readonly Food[] => {
+    const terms = [...new Set(foldWords(query))];
     if (terms.length === 0) return [];
     const asked = terms.join(' ');
-    // Read without being looked at, only a number may go on: "80" is "80%", but "lots" is no lotus.
-    const options = { prefix: loosely || ((term: string) => /^\d/.test(term)), combineWith: 'AND' as const };
+    const options = { prefix: true, combineWith: 'AND' as const };
     let hits = index.search(asked, options);
-    if (hits.length === 0 && !loosely) return [];
     if (hits.length === 0)
       hits = index.search(asked, { ...options, fuzzy: (term) => (term.length > 4 ? 0.25 : false) });
     if (hits.length === 0) hits = index.search(asked, { prefix: true, combineWith: 'OR' });
-    return hits
-      .map((hit) => {
-        const food = sure(byNdb.get(hit.id as string));
-        return { food, score: headBonus(food.name, terms) * sure(plain.get(food.ndb)) };
-      })
-      .sort((a, b) => b.score - a.score || a.food.name.length - b.food.name.length)
-      .map(({ food }) => food);
+    return ranked(
+      hits.map((hit) => sure(byNdb.get(hit.id as string))),
+      terms,
+    );
   };
+
+  /** Read without being looked at, only a number may go on: "80" is "80%", but "lots" is no lotus. */
+  const exactly = (query: string): readonly Food[] => {
+    const terms = [...new Set(foldWords(query))];
+    const whole = terms.filter((term) => !/^\d/.test(term));
+    const numbers = terms.filter((term) => /^\d/.test(term));
+    // The names with the rarest word are few: the others are looked for in them alone.
+    const rarest = whole
+      .map((term) => holding.get(term) ?? [])
+      .reduce((fewest, each) => (each.length < fewest.length ? each : fewest), terms.length === 0 ? [] : named);
+    const found = rarest.filter(
+      ({ words }) =>
+        whole.every((term) => words.has(term)) &&
+        numbers.every((number) => [...words].some((word) => word.startsWith(number))),
+    );
+    return ranked(
+      found.map(({ food }) => food),
+      terms,
+    );
+  };
+
   const byPhrase = (query: string): readonly Food[] => {
     const begun = phrases.begun(query, PHRASES);
     const inside = begun.length > 0 ? undefined : phrases.find(query, '');
@@ -107,7 +137,7 @@ export function indexFoods(foods: readonly Food[], phrases: KitchenWords): FoodI
   };
   return {
     search: (query, limit) =>
-      [...new Set([...(/\p{L}/u.test(query) ? byPhrase(query) : []), ...find(query, true)])].slice(0, limit),
-    exactly: (query, limit) => find(query, false).slice(0, limit),
+      [...new Set([...(/\p{L}/u.test(query) ? byPhrase(query) : []), ...find(query)])].slice(0, limit),
+    exactly: (query, limit) => exactly(query).slice(0, limit),
   };
 }

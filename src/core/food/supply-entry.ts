@@ -2,7 +2,7 @@ import { writeFixed } from '../quantity/write';
 import { z } from 'zod';
 import { fine, refused, type CommandResult, type Outcome, type Problem } from '../problem';
 import { readScale } from '../quantity/typed';
-import { asksWhat, ENERGY_PER, LABEL_UNITS, labelKcalPer100, readLabel, type Label } from './label';
+import { asksWhat, ENERGY_PER, LABEL_UNITS, labelKcalPer100, labelSchema, readLabel, type Label } from './label';
 
 /** What a label counts in. */
 export const LABEL_MEASURES = [
@@ -130,9 +130,28 @@ export function readSupply(entry: SupplyEntry): CommandResult<{ readonly name: s
   // A cup of how many mL does not matter here: without its weight no energy follows from it.
   if (label.energy?.per === 'cup' && labelKcalPer100(label, 'us') === undefined)
     return { ok: false, problems: [{ field: 'kcal', message: 'What does one cup of it weigh? Add the cup below.' }] };
+  // A file of recipes is held to the same: what is typed here can be taken out and in again.
+  const shape = labelSchema.safeParse(label);
+  if (!shape.success) {
+    const field = shape.error.issues[0]?.path.map(String).join('.') ?? '';
+    return {
+      ok: false,
+      problems: [{ field: formField(field), message: 'That is more than a label has. Check the figure.' }],
+    };
+  }
   const read = readLabel(label);
   return read.ok ? { ok: true, value: { name, label } } : { ok: false, problems: [read.problem] };
 }
+
+/** The field of the form that a part of the label was typed in. */
+const formField = (path: string) =>
+  path.startsWith('energy')
+    ? 'kcal'
+    : path.startsWith('price')
+      ? path.endsWith('grams')
+        ? 'priceGrams'
+        : 'price'
+      : path;
 
 /** A percentage from 0 to 100; undefined where nothing is typed. */
 function readPercent(text: string | undefined, field: string): Outcome<number | undefined> {

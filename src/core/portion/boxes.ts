@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { idSchema } from '../schema';
 import { addUp } from '../add-up';
 import { fine, refused, type Outcome } from '../problem';
 import { countOf } from '../quantity/count-words';
@@ -44,7 +45,7 @@ export const boxesSchema = z.object({
   rows: z
     .array(
       z.object({
-        shareId: z.number().int().positive(),
+        shareId: idSchema,
         /** g of it in a box; empty: what is at hand, spread evenly. */
         size: z.string().max(30),
         /** Into how many boxes; empty: into all. */

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { idSchema } from '../schema';
 import { BASES, MOMENTS, PARTS } from './recipe';
 import { STATES } from './written';
 import { MOST_LINES } from './free-line';
@@ -57,7 +58,7 @@ export type ComponentEntry = z.infer<typeof componentEntrySchema>;
 
 export const previewSchema = z.object({
   /** Two dogs may share a name: which they are. */
-  dogIds: z.array(z.number().int().positive()).max(200).optional(),
+  dogIds: z.array(idSchema).max(200).optional(),
   dogs: z.array(z.string().max(80)).max(200),
   days: z.number().int().min(1).max(366),
   dogDays: z.number().min(0).max(100_000),

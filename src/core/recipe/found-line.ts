@@ -10,7 +10,7 @@ import { writeNumber } from '../quantity/write';
 import { boneIn } from './bone';
 import { readLineAmount } from './entry';
 import type { LineAsk, LineEntry } from './entry-schema';
-import { readFreeLine, type FreeLine } from './free-line';
+import { LONGEST_LINE, readFreeLine, type FreeLine } from './free-line';
 import { guessPart } from './part-of-food';
 import { stateOf } from './written';
 import { nth } from '../sure';
@@ -59,6 +59,9 @@ export interface LineReader {
   readonly named: readonly { readonly key: string; readonly name: string }[];
   readonly knownOf: (key: string) => KnownFood | undefined;
 }
+
+/** Letters of the words that a meaning is remembered for, as its shape has them. */
+const LONGEST_WORDS = 200;
 
 const WORDS: LineEntry = { amount: '', ndb: '', preparation: '', part: 'herb', moment: 'cook', words: true };
 
@@ -127,7 +130,7 @@ function compoundChoices(free: FreeLine, reader: LineReader): readonly FoodChoic
  * Source: the phrases are ours (common practice, no source); measures as beside them.
  */
 export function readFoundLine(line: string, reader: LineReader): FoundLine {
-  const text = line.trim().slice(0, 300);
+  const text = line.trim().slice(0, LONGEST_LINE);
   const asWords = (aside = ''): FoundLine => ({
     text,
     entry: { ...WORDS, preparation: text, ...(aside === '' ? {} : { aside }) },
@@ -136,6 +139,7 @@ export function readFoundLine(line: string, reader: LineReader): FoundLine {
     grams: null,
     choices: [],
   });
+  if (line.trim().length > LONGEST_LINE) return asWords('too long for one line');
   const whole = readFreeLine(line, reader.set);
   if (!whole || whole.food === '') return asWords();
   const free = pieceToAmount(whole, reader);
@@ -184,7 +188,7 @@ function found(
   aside = '',
 ): FoundLine {
   const { food, measures } = known;
-  const preparation = [free.food, free.preparation].filter(Boolean).join(', ');
+  const preparation = [free.food, free.preparation].filter(Boolean).join(', ').slice(0, LONGEST_LINE);
   const amount = readLineAmount(free.amount, food, measures, reader.set, preparation);
   const bone = boneIn(preparation, food);
   const ask: LineAsk | undefined =
@@ -192,7 +196,7 @@ function found(
       ? undefined
       : {
           question,
-          words: foldWords(free.food).join(' '),
+          words: foldWords(free.food).join(' ').slice(0, LONGEST_WORDS),
           choices: choices.map(({ known: { food: each }, label, amount: other }) => ({
             ndb: each.ndb,
             label,

@@ -15,6 +15,9 @@ export interface FreeLine {
 /** No recipe of a home kitchen has more lines (common practice, no source). */
 export const MOST_LINES = 200;
 
+/** Letters; what is longer is prose, and stays words (common practice, no source). */
+export const LONGEST_LINE = 300;
+
 const BULLET = /^\s*(?:[-*•·–—▢☐✓]+|\[[ x]?\]|\d{1,2}[.)](?=\s))\s*/i;
 /** Counted words that are foods themselves: "a dozen eggs". */
 const COUNTED_FOODS = /^(?:whole|eggs?|livers?|breasts?|thighs?|fillets?|wings?|chops?)$/i;
@@ -139,8 +142,7 @@ export function readFreeLine(text: string, set: UnitSet): FreeLine | undefined {
     .replace(/\bw\/o\b/gi, 'without')
     .replace(/\bw\/(?=\s|\w)/gi, 'with ')
     .replace(/\s+/g, ' ')
-    .trim()
-    .slice(0, 300);
+    .trim();
   if (!/\p{L}/u.test(line)) return undefined;
   // A heading is no line: "For the sauce:".
   if (/:$/.test(line)) return { amount: '', food: '', preparation: line };

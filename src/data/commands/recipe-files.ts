@@ -1,62 +1,31 @@
-import { writeFixed } from '@/core/quantity/write';
 import 'server-only';
 import { eq, sql } from 'drizzle-orm';
 import { withDegrees } from '@/core/quantity/temperature';
 import { foodKey } from '@/core/food/food';
 import { readLabel } from '@/core/food/label';
-import type { LineEntry, RecipeEntry } from '@/core/recipe/entry-schema';
-import { hodmanFileSchema, inOrderOfNeed, readEntry, withKeys, type HodmanFile } from '@/core/recipe/files/hodman-file';
-import { findRecipes, readJsonLd } from '@/core/recipe/files/json-ld';
-import type { TakenFile, TakenRecipe } from '@/core/recipe/files/taken';
-import { readLine } from '@/core/recipe/entry';
-import type { FoundLine } from '@/core/recipe/found-line';
-import { MOST_LINES } from '@/core/recipe/free-line';
-import type { UnitSet } from '@/core/quantity/units';
-import { readFreeLines } from '../repositories/foods';
+import type { RecipeEntry } from '@/core/recipe/entry-schema';
+import { inOrderOfNeed, readEntry, withKeys, type HodmanFile } from '@/core/recipe/files/hodman-file';
+import type { ReadFile, TakenFile, TakenRecipe } from '@/core/recipe/files/taken';
 import { readPantry } from '../repositories/pantry';
 import { readLatestVersions } from '../repositories/recipes';
 import { ownMeasure, supply } from '../schema/recipes';
 import { saveRecipe } from './recipes';
-import { Refusal, refuse, type Context } from './run';
+import { Refusal, type Context } from './run';
 import { sure } from '@/core/sure';
 
-/** No file of recipes is larger; a cook's whole life of them fits (common practice, no source). */
-export const LARGEST_FILE = 2_000_000;
-
-/**
- * Takes the recipes of a file: Hodman's own, or schema.org Recipes. A recipe is taken whole or not at all; the others
- * are taken. A file that is none is refused.
- */
-export async function takeRecipes(context: Context, input: { text: string }): Promise<TakenFile> {
-  if (input.text.length > LARGEST_FILE)
-    refuse(`This file is ${writeFixed(input.text.length / 1e6, 1)} MB. Hodman reads up to 2 MB of recipes.`, 'text');
-  const value = parse(input.text);
-  const own = hodmanFileSchema.safeParse(value);
-  if (own.success) return takeOwn(context, own.data);
-  if (typeof value === 'object' && value !== null && 'hodman' in value) {
-    const issue = own.error.issues[0];
-    refuse(`This is a file of Hodman’s, but not whole: ${issue?.path.join(' ')} ${issue?.message}`, 'text');
-  }
-  const found = findRecipes(value);
-  if (found.length === 0) refuse('There is no recipe in this file.', 'text');
+/** Takes the recipes of a file that was read. A recipe is taken whole or not at all; the others are taken. */
+export async function takeRecipes(context: Context, read: ReadFile): Promise<TakenFile> {
+  if (read.kind === 'own') return takeOwn(context, read.file);
   const recipes: TakenRecipe[] = [];
-  for (const node of found.slice(0, 200)) recipes.push(await takeFromElsewhere(context, readJsonLd(node)));
+  for (const { entry, said } of read.recipes) recipes.push(await attempt(context, entry, said));
   await gatherStatistics(context, recipes.length);
-  return { recipes, said: found.length > 200 ? ['Only the first 200 recipes were read.'] : [] };
+  return { recipes, said: read.said };
 }
 
 /** After a large file the tables are other than what the planner of queries knows of them. */
 const gatherStatistics = async ({ tx }: Context, recipes: number): Promise<void> => {
   if (recipes > 20) await tx.execute(sql`analyze`);
 };
-
-function parse(text: string): unknown {
-  try {
-    return JSON.parse(text) as unknown;
-  } catch {
-    return refuse('This is no JSON: nothing was taken. Save the file again, or paste all of it.', 'text');
-  }
-}
 
 /** Saves one recipe inside a savepoint: what refuses it leaves nothing behind. */
 async function attempt(
@@ -177,40 +146,4 @@ async function takeMeasures({ tx, now }: Context, measures: HodmanFile['measures
     .filter(({ food }) => foodKey(food).kind === 'table' || keys.has(food))
     .map(({ food, unit, grams }) => ({ foodKey: keys.get(food) ?? food, unit, grams, createdAt: now }));
   if (rows.length > 0) await tx.insert(ownMeasure).values(rows).onConflictDoNothing();
-}
-
-async function takeFromElsewhere(context: Context, read: ReturnType<typeof readJsonLd>): Promise<TakenRecipe> {
-  const { tx, reference, household } = context;
-  const { lines, rest } = await readFreeLines(
-    tx,
-    reference,
-    household.unitSet,
-    read.ingredients.join('\n'),
-    MOST_LINES,
-  );
-  // A line whose amount cannot be weighed yet is kept as words, so that the rest of the recipe is not lost.
-  const components =
-    read.method || read.minutes
-      ? [
-          {
-            name: 'pot',
-            ...(read.method ? { method: read.method } : {}),
-            ...(read.minutes ? { minutes: String(Math.min(2880, read.minutes)) } : {}),
-          },
-        ]
-      : undefined;
-  const entry: RecipeEntry = {
-    name: read.name,
-    lines: lines.map((line) => asReadable(line, household.unitSet)),
-    ...(components ? { components } : {}),
-  };
-  const unread = entry.lines.flatMap((line) => (line.words ? [`kept as words, not counted: ${line.preparation}`] : []));
-  const over = rest === '' ? [] : [`${rest.split('\n').length} lines more than ${MOST_LINES} were left out`];
-  return attempt(context, entry, [...read.left, ...unread, ...over]);
-}
-
-/** A found line, or only its words where its amount cannot be turned into grams. */
-function asReadable({ text, entry, known }: FoundLine, set: UnitSet): LineEntry {
-  if (entry.words || readLine(entry, known, undefined, set).ok) return entry;
-  return { amount: '', ndb: '', preparation: text, part: entry.part, moment: entry.moment, words: true };
 }

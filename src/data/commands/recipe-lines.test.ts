@@ -6,12 +6,13 @@ import { recipeSheet } from '@/core/recipe/sheet';
 import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
 import { planOne, TWENTY_KILOS } from '../fixtures/worked-path';
 import { readBatch } from '../repositories/batches';
-import { readFreeLines, searchFoods } from '../repositories/foods';
+import { searchFoods } from '../repositories/foods';
 import { readPlannedLines } from '../repositories/planned';
 import { readPantry } from '../repositories/pantry';
 import { readHodmanFile, readJsonLdFile, readCsvFile } from '../repositories/recipe-files';
 import { readLatestVersion, readLatestVersions } from '../repositories/recipes';
-import { previewRecipeFile } from '../recipe-file-preview';
+import { previewRecipeFile, readRecipeFile } from '../recipe-file';
+import { hereAndNow, linesFrom } from '../fixtures/reading';
 import { startCooking } from './start-batch';
 import { saveDog } from './dogs';
 import { takeRecipes } from './recipe-files';
@@ -156,7 +157,7 @@ test('a recipe may be a line of another; one that would stand in itself is refus
 });
 
 test('a handful is weighed once and remembered; a supply is found by name, out of sight it is not', async () => {
-  const first = await readFreeLines(house.db, house.reference, 'us', 'a handful of fresh parsley');
+  const first = await linesFrom(house, 'us', 'a handful of fresh parsley');
   expect(problemsOf(await save({ name: 'x', lines: [first.lines[0]!.entry] }))[0]).toMatch(/^lines.0.amount/);
   valueOf(await house.run((context) => saveMeasure(context, { ndb: '11297', unit: 'handful', weight: '12 g' })));
   valueOf(await house.run((context) => saveMeasure(context, { ndb: '11297', unit: 'handful', weight: '15 g' })));
@@ -168,11 +169,11 @@ test('a handful is weighed once and remembered; a supply is found by name, out o
   const { supplyId } = valueOf(await house.run((context) => saveSupply(context, { entry: KELP })));
   // A short name is no part of other words.
   valueOf(await house.run((context) => saveSupply(context, { entry: { ...KELP, name: 'C' } })));
-  const carrots = await readFreeLines(house.db, house.reference, 'us', '2 cups chopped carrots');
+  const carrots = await linesFrom(house, 'us', '2 cups chopped carrots');
   expect(carrots.lines[0]!.entry.ndb).toBe('11124');
   const names = async () => (await searchFoods(house.db, house.reference, 'kelp', 8)).map((each) => each.food.ndb);
   expect((await names())[0]).toBe(`L${supplyId}`);
-  const found = await readFreeLines(house.db, house.reference, 'us', '1/2 tsp skerry kelp');
+  const found = await linesFrom(house, 'us', '1/2 tsp skerry kelp');
   expect(found.lines[0]!.entry).toMatchObject({ ndb: `L${supplyId}`, moment: 'stir-in' });
   valueOf(await house.run((context) => putAway(context, { kind: 'supply', id: supplyId, away: true })));
   expect(await names()).not.toContain(`L${supplyId}`);
@@ -189,7 +190,7 @@ test.each([
 
 test('ten thousand pasted lines: as many as a recipe holds are read, the rest stays with the cook', async () => {
   const text = Array.from({ length: 10_000 }, (_, index) => `${index + 1} g kale`).join('\n');
-  const { lines, rest } = await readFreeLines(house.db, house.reference, 'metric', text);
+  const { lines, rest } = await linesFrom(house, 'metric', text);
   expect(lines).toHaveLength(200);
   expect(lines[199]!.entry).toMatchObject({ amount: '200 g', ndb: '11233' });
   expect(rest.split('\n')).toHaveLength(9800);
@@ -197,7 +198,10 @@ test('ten thousand pasted lines: as many as a recipe holds are read, the rest st
 
 const HALF = { hodman: 'recipes', version: 1, supplies: [], measures: [] };
 const fileOf = (recipes: unknown[], more: object = {}) => JSON.stringify({ ...HALF, recipes, ...more });
-const take = (text: string) => house.run((context) => takeRecipes(context, { text }));
+const take = async (text: string) => {
+  const read = await readRecipeFile(house, hereAndNow(house.reference), text);
+  return read.ok ? house.run((context) => takeRecipes(context, read.value)) : read;
+};
 
 test('what a file would become is shown without storing anything; then it is taken, whole recipes only', async () => {
   const good: RecipeEntry = { name: 'Good', lines: [line('1 kg', '17168')] };
@@ -210,7 +214,7 @@ test('what a file would become is shown without storing anything; then it is tak
     { key: 'R5', entry: { name: 'Takes', lines: [line('100 g', 'R1')] } },
   ]);
   const asked = { db: house.db, reference: house.reference, now: new Date('2026-11-25T12:00:00Z') };
-  const preview = await previewRecipeFile(asked, text);
+  const preview = await previewRecipeFile(asked, hereAndNow(house.reference), text);
   const fates = (file: { recipes: readonly { name: string; fate: string }[] }) =>
     Object.fromEntries(file.recipes.map(({ name, fate }) => [name, fate]));
   const expected = { Good: 'taken', Takes: 'taken', Bad: 'refused', Shapeless: 'refused', Ring: 'refused' };
@@ -282,7 +286,7 @@ test('from elsewhere: what can be read is counted, the rest stays as words or is
 
   // Out again: JSON-LD that reads back to the same grams, and a table in which nothing is carried out.
   const [out] = await readJsonLdFile(house.db, house.reference, '4-9-4');
-  const again = await readFreeLines(house.db, house.reference, 'metric', out!.recipeIngredient.join('\n'));
+  const again = await linesFrom(house, 'metric', out!.recipeIngredient.join('\n'));
   expect(out!.recipeIngredient).toEqual(recipe['@graph'][0]!.recipeIngredient);
   expect(again.lines.slice(0, 3).map((each) => each.entry.ndb)).toEqual(['05305', '11124', '']);
   valueOf(await save({ name: '=cmd()', lines: [line('1 kg', '17168', { preparation: '@sum' })] }));
@@ -290,4 +294,25 @@ test('from elsewhere: what can be read is counted, the rest stays as words or is
   expect(csv).toContain("'=cmd()");
   expect(csv).toContain("'@sum");
   expect((await readHodmanFile(house.db, house.reference)).recipes).toHaveLength(2);
+});
+
+test('a chain of recipes deeper than is read is refused at its line, by form and by file', async () => {
+  const names = ['Stock', 'Broth', 'Base', 'Sauce', 'Stew', 'Bake'];
+  let below = '17168';
+  for (const name of names) below = `R${valueOf(await save({ name, lines: [line('1 kg', below)] })).recipeId}`;
+  const problems = problemsOf(await save({ name: 'Pie', lines: [line('1 kg', '17168'), line('1 kg', below)] }));
+  expect(problems).toEqual([expect.stringMatching(/^lines.1.ndb: With this line 6 recipes/)]);
+  // The lowest of them cannot be put on another one either.
+  const [stock] = await readLatestVersions(house.db, house.reference);
+  const salt = `R${valueOf(await save({ name: 'Salt water', lines: [line('1 kg', '17168')] })).recipeId}`;
+  const deeper = await save({ name: 'Stock', lines: [line('1 kg', salt)] }, stock!.recipeId);
+  expect(problemsOf(deeper)).toEqual([expect.stringMatching(/^lines.0.ndb: With this line/)]);
+
+  const entries = [...Array(8).keys()].map((at) => ({
+    key: `R${at + 1}`,
+    entry: { name: `File ${at}`, lines: [line('1 kg', at === 0 ? '17168' : `R${at}`)] },
+  }));
+  const { recipes } = valueOf(await take(fileOf(entries)));
+  expect(recipes.map(({ fate }) => fate)).toEqual([...Array<string>(6).fill('taken'), 'refused', 'refused']);
+  expect(recipes[6]!.said[0]).toMatch(/^line 1: With this line 6 recipes/);
 });

@@ -7,10 +7,11 @@ import { readTemperature } from '@/core/quantity/temperature';
 import type { UnitSet } from '@/core/quantity/units';
 import { checkRecipe, isBlank, isWords, readLines } from '@/core/recipe/entry';
 import type { ComponentEntry, RecipeEntry } from '@/core/recipe/entry-schema';
+import { whyNotTake } from '@/core/recipe/chain';
 import { codeLetter } from '@/core/stock/code';
 import { readFoodsByKey } from '../repositories/foods';
 import { keepFoodFacts } from '../repositories/food-facts';
-import { readRecipesWithin } from '../repositories/recipes';
+import { readTakes } from '../repositories/recipes';
 import { component, line, recipe, recipeVersion } from '../schema/recipes';
 import { need, Refusal, refuse, type Context } from './run';
 import { nth, sure } from '@/core/sure';
@@ -101,11 +102,13 @@ async function foodsOf(
   { tx, reference }: Context,
   input: { id?: number; entry: RecipeEntry },
 ): Promise<ReadonlyMap<string, KnownFood>> {
-  for (const [index, { ndb }] of input.entry.lines.entries()) {
+  const takes = await readTakes(tx);
+  const problems = input.entry.lines.flatMap(({ ndb }, index): Problem[] => {
     const { kind, id } = foodKey(ndb);
-    if (kind === 'recipe' && input.id !== undefined && (await readRecipesWithin(tx, [id])).has(input.id))
-      refuse('This recipe would stand in itself. Choose another one.', `lines.${index}.ndb`);
-  }
+    const message = kind === 'recipe' ? whyNotTake(takes, input.id, id) : undefined;
+    return message === undefined ? [] : [{ field: `lines.${index}.ndb`, message }];
+  });
+  if (problems.length > 0) throw new Refusal(...problems);
   return readFoodsByKey(
     tx,
     reference,

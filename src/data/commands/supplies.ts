@@ -1,6 +1,7 @@
 import 'server-only';
 import { eq } from 'drizzle-orm';
 import { readSupply, type SupplyEntry } from '@/core/food/supply-entry';
+import { measureSchema } from '@/core/food/measures';
 import { bulkOf } from '@/core/quantity/units';
 import { readScale } from '@/core/quantity/typed';
 import { keepFoodFacts } from '../repositories/food-facts';
@@ -36,10 +37,13 @@ export async function saveMeasure(
   const known = (await readPantry(tx, reference)).knownOf(input.ndb);
   const isRecipe = (await readRecipeNames(tx)).some((each) => `R${each.id}` === input.ndb);
   if (!known && !isRecipe) refuse('Choose a food first.', 'ndb');
-  const grams = Number(need(readScale(input.weight, 'asked', household.unitSet)));
-  if (!(grams > 0)) refuse('A weight above 0.', 'weight');
-  const unit = input.unit.trim().toLowerCase();
-  if (unit === '') refuse('Of what?', 'unit');
+  const weight = Number(need(readScale(input.weight, 'asked', household.unitSet)));
+  const read = measureSchema.safeParse({ unit: input.unit, grams: weight });
+  if (!read.success) {
+    const field = read.error.issues[0]?.path[0];
+    return refuse(field === 'unit' ? 'Of what?' : 'A weight above 0.', field === 'unit' ? 'unit' : 'weight');
+  }
+  const { unit, grams } = read.data;
   await tx
     .insert(ownMeasure)
     .values({ foodKey: input.ndb, unit, grams, createdAt: now })

@@ -2,8 +2,7 @@ import 'server-only';
 import { foodKey, type KnownFood } from '@/core/food/food';
 import type { UnitSet } from '@/core/quantity/units';
 import { foldWords } from '@/core/food/fold';
-import { MOST_LINES } from '@/core/recipe/free-line';
-import { readFoundLine, type FoundLines, type LineReader } from '@/core/recipe/found-line';
+import type { Kitchen } from '@/core/recipe/kitchen-lines';
 import type { Tx } from '../database';
 import type { Reference } from '../reference/reference';
 import { readMeanings, readPantry, readRecipeNames } from './pantry';
@@ -36,39 +35,29 @@ export async function searchFoods(tx: Tx, reference: Reference, query: string, l
   return [...[...own.filter(begins), ...table].slice(0, room), ...later].slice(0, limit);
 }
 
-/** Reads lines as they stand in a notebook, each against the supplies by name and the food table. */
-export async function readFreeLines(
+/** What this kitchen reads these lines with; a recipe is looked up only where a line may name it. */
+export async function readKitchen(
   tx: Tx,
   reference: Reference,
   set: UnitSet,
-  text: string,
-  most = MOST_LINES,
-): Promise<FoundLines> {
-  const all = text.split(/\r?\n/).filter((line) => line.trim() !== '');
-  const reader = await lineReader(tx, reference, set, all.slice(0, most));
-  return { rest: all.slice(most).join('\n'), lines: all.slice(0, most).map((line) => readFoundLine(line, reader)) };
-}
-
-/** What this kitchen reads lines with; a recipe is looked up only where a line may name it. */
-async function lineReader(tx: Tx, reference: Reference, set: UnitSet, lines: readonly string[]): Promise<LineReader> {
+  lines: readonly string[],
+): Promise<Kitchen> {
   const pantry = await readPantry(tx, reference, set);
   const said = new Set(lines.flatMap(foldWords));
   const recipes = (await readRecipeNames(tx)).filter(({ name }) => foldWords(name).some((word) => said.has(word)));
-  const made = new Map<string, KnownFood>();
+  const made: (readonly [string, KnownFood])[] = [];
   for (const { id } of recipes) {
     const known = await readRecipeAsFood(tx, reference, id);
-    if (known) made.set(`R${id}`, known);
+    if (known) made.push([`R${id}`, known]);
   }
   return {
     set,
-    words: reference.words,
-    index: reference.index,
     own: await readMeanings(tx),
     named: [
       ...pantry.supplies.filter(({ archived }) => !archived).map(({ id, name }) => ({ key: `L${id}`, name })),
       ...recipes.map(({ id, name }) => ({ key: `R${id}`, name })),
     ],
-    knownOf: (key) => made.get(key) ?? pantry.knownOf(key),
+    known: [...pantry.own, ...made],
   };
 }
 

@@ -22,6 +22,8 @@ export interface Pantry {
   readonly supplies: readonly StoredSupply[];
   /** A food or supply by its key, the household's own measures first; undefined for what is not here. */
   readonly knownOf: (key: string) => KnownFood | undefined;
+  /** What `knownOf` knows beyond the table: supplies, and foods with measures of this household. */
+  readonly own: readonly (readonly [key: string, known: KnownFood])[];
   readonly ownMeasures: readonly { readonly foodKey: string; readonly unit: string; readonly grams: number }[];
 }
 
@@ -34,21 +36,20 @@ export async function readPantry(tx: Tx, reference: Reference, set?: UnitSet): P
     archived: archivedAt !== null,
   }));
   const unitSet = set ?? (await readHousehold(tx)).unitSet;
-  const own = await tx.select().from(ownMeasure).orderBy(asc(ownMeasure.foodKey), asc(ownMeasure.unit));
-  const bought = new Map(supplies.map((each) => [`L${each.id}`, supplyAsFood(each, unitSet)]));
+  const measures = await tx.select().from(ownMeasure).orderBy(asc(ownMeasure.foodKey), asc(ownMeasure.unit));
   const weighed = new Map<string, FoodMeasure[]>();
-  for (const { foodKey, unit, grams } of own)
+  for (const { foodKey, unit, grams } of measures)
     weighed.set(foodKey, [...(weighed.get(foodKey) ?? []), weighedHere(unit, grams, unitSet)]);
-  return {
-    supplies,
-    ownMeasures: own,
-    knownOf: (key) => {
-      const food = bought.get(key)?.food ?? reference.foods.get(key);
-      if (!food) return undefined;
-      const measures = bought.get(key)?.measures ?? reference.measures.get(key) ?? [];
-      return { food, measures: [...(weighed.get(key) ?? []), ...measures] };
-    },
+  const table = (key: string): KnownFood | undefined => {
+    const food = reference.foods.get(key);
+    return food && { food, measures: reference.measures.get(key) ?? [] };
   };
+  const own = new Map(supplies.map((each) => [`L${each.id}`, supplyAsFood(each, unitSet)]));
+  for (const [key, ours] of weighed) {
+    const known = own.get(key) ?? table(key);
+    if (known) own.set(key, { ...known, measures: [...ours, ...known.measures] });
+  }
+  return { supplies, own: [...own], ownMeasures: measures, knownOf: (key) => own.get(key) ?? table(key) };
 }
 
 /** What this household means by its own words, as phrases that go before all others. */

@@ -9,7 +9,8 @@ import type { EnergyFactors } from '@/core/nutrition/energy';
 import type { Tx } from '../database';
 import type { Reference } from '../reference/reference';
 import { readPantry } from './pantry';
-import { readLatestVersions, readRecipesWithin, type StoredVersion } from './recipes';
+import { recipesWithin } from '@/core/recipe/chain';
+import { readLatestVersions, readTakes, type StoredVersion } from './recipes';
 
 const nameOf =
   (version: StoredVersion) =>
@@ -25,7 +26,7 @@ async function wanted(tx: Tx, reference: Reference, recipeId: number | undefined
 /** Hodman's own file of one recipe with those that stand in it, or of all. */
 export async function readHodmanFile(tx: Tx, reference: Reference, recipeId?: number): Promise<HodmanFile> {
   const all = await readLatestVersions(tx, reference);
-  const within = recipeId === undefined ? undefined : await readRecipesWithin(tx, [recipeId]);
+  const within = recipeId === undefined ? undefined : recipesWithin(await readTakes(tx), [recipeId]);
   const pantry = await readPantry(tx, reference);
   return writeHodmanFile(
     all

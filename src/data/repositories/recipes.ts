@@ -17,6 +17,7 @@ import { readPantry, type Pantry } from './pantry';
 import { habitOf } from '@/core/plan/predict';
 import { readPots } from './pots';
 import { sure } from '@/core/sure';
+import type { Takes } from '@/core/recipe/chain';
 import { addUp } from '@/core/add-up';
 
 /** A line that was read: its amount in the cook's own words, and what it comes to for one unit of its basis. */
@@ -271,26 +272,20 @@ export async function readLatestVersion(
   return id === undefined ? undefined : (await readVersions(tx, reference, [id]))[0];
 }
 
-/** Every recipe that stands in these, by their lines, however deep. */
-export async function readRecipesWithin(tx: Tx, recipeIds: readonly number[]): Promise<Set<number>> {
-  const within = new Set<number>();
-  let next = [...recipeIds];
-  while (next.length > 0) {
-    const ids = next;
-    next = [];
-    for (const id of ids) {
-      if (within.has(id)) continue;
-      within.add(id);
-      const version = await latestVersionId(tx, id);
-      if (version === undefined) continue;
-      const rows = await tx
-        .select({ recipeId: recipeVersion.recipeId })
-        .from(line)
-        .innerJoin(component, eq(component.id, line.componentId))
-        .innerJoin(recipeVersion, eq(recipeVersion.id, line.sourceVersionId))
-        .where(eq(component.versionId, version));
-      next.push(...rows.map((row) => row.recipeId));
-    }
-  }
-  return within;
+/** Which recipes each recipe takes as lines, by the latest version of each. */
+export async function readTakes(tx: Tx): Promise<Takes> {
+  const latest = tx
+    .selectDistinctOn([recipeVersion.recipeId], { id: recipeVersion.id, recipeId: recipeVersion.recipeId })
+    .from(recipeVersion)
+    .orderBy(asc(recipeVersion.recipeId), desc(recipeVersion.number))
+    .as('latest');
+  const rows = await tx
+    .selectDistinct({ recipeId: latest.recipeId, taken: recipeVersion.recipeId })
+    .from(latest)
+    .innerJoin(component, eq(component.versionId, latest.id))
+    .innerJoin(line, eq(line.componentId, component.id))
+    .innerJoin(recipeVersion, eq(recipeVersion.id, line.sourceVersionId));
+  const takes = new Map<number, number[]>();
+  for (const { recipeId, taken } of rows) takes.set(recipeId, [...(takes.get(recipeId) ?? []), taken]);
+  return takes;
 }

@@ -54,7 +54,9 @@ const lineSchema = z.object({
 export const startCooking = houseAction('start cooking', startSchema, start.startCooking);
 export const dropBatch = houseAction('drop batch', batchIdSchema, start.dropBatch);
 export const keepByProduct = houseAction('keep by-product', byProductSchema, byProducts.keepByProduct);
-export const dropByProduct = houseAction('drop by-product', batchIdSchema, byProducts.dropByProduct, 'after');
+export const dropByProduct = houseAction('drop by-product', batchIdSchema, byProducts.dropByProduct, {
+  page: 'after',
+});
 export const cookBatch = houseAction('cook', cookSchema, cookDay.cookBatch);
 export const writeNextTime = houseAction('next time', nextTimeSchema, nextTime.writeNextTime);
 export const weighBatch = houseAction('weigh batch', potSchema, batches.weighBatch);

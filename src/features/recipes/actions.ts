@@ -8,6 +8,8 @@ import { saveMeasure as remember, saveSupply as keep, setAddition as allow } fro
 import { awaySchema } from '@/core/away';
 import { putAway as setAside } from '@/data/commands/away';
 import { houseAction } from '@/data/house-action';
+import { readRecipeFile } from '@/data/recipe-file';
+import { reader } from '@/data/reading/reader';
 import { saveMeasureSchema, saveRecipeSchema, saveSupplySchema, setAdditionSchema, takeRecipesSchema } from './schema';
 
 export const saveRecipe = houseAction('save recipe', saveRecipeSchema, save);
@@ -16,4 +18,6 @@ export const saveMeasure = houseAction('save measure', saveMeasureSchema, rememb
 export const saveMeaning = houseAction('save meaning', meaningEntrySchema, mean);
 export const putAway = houseAction('put away', awaySchema, setAside);
 export const setAddition = houseAction('set addition', setAdditionSchema, allow);
-export const takeRecipes = houseAction('take recipes', takeRecipesSchema, take);
+export const takeRecipes = houseAction('take recipes', takeRecipesSchema, take, {
+  read: (house, { text }) => readRecipeFile(house, reader(), text),
+});

@@ -14,7 +14,7 @@ import { bowlSchema, correctBowlSchema, extraSchema, takeBackSchema } from './sc
 
 export const feedBowl = houseAction('feed bowl', bowlSchema, feed);
 /** The next bowl, answered before the page is made anew: the screen asks for that itself. */
-export const feedNext = houseAction('feed bowl', bowlSchema, feed, 'after');
+export const feedNext = houseAction('feed bowl', bowlSchema, feed, { page: 'after' });
 export const correctBowl = houseAction('correct bowl', correctBowlSchema, correct);
 export const giveBetween = houseAction('give between', givenSchema, give);
 export const feedExtra = houseAction('feed extra', extraSchema, another);

@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import { forget, keep, readKept } from '../storage';
 
 const keyOf = (slot: string) => `hodman-draft-${slot}`;
 const listeners = new Set<() => void>();
@@ -11,7 +12,7 @@ export function onDrafts(listener: () => void): () => void {
 
 /** What was typed into a form and not stored, as text: the same text is the same draft. */
 export const draftText = (slot: string): string | null =>
-  typeof sessionStorage === 'undefined' ? null : sessionStorage.getItem(keyOf(slot));
+  typeof window === 'undefined' ? null : readKept('session', keyOf(slot));
 
 /** A draft's text as its shape; undefined where there is none, or where it is of another version of the form. */
 export function draftIn<Value>(text: string | null, shape: z.ZodType<Value>): Value | undefined {
@@ -24,17 +25,13 @@ export function draftIn<Value>(text: string | null, shape: z.ZodType<Value>): Va
   }
 }
 
-/** Keeps what is typed in this tab. A full store costs a reload what was typed, never the page itself. */
+/** Keeps what is typed in this tab; where the browser keeps nothing, until the page is left. */
 export function keepDraft(slot: string, value: unknown): void {
-  try {
-    sessionStorage.setItem(keyOf(slot), JSON.stringify(value));
-  } catch {
-    sessionStorage.removeItem(keyOf(slot));
-  }
+  keep('session', keyOf(slot), JSON.stringify(value));
   for (const listener of listeners) listener();
 }
 
 export function forgetDraft(slot: string): void {
-  sessionStorage.removeItem(keyOf(slot));
+  forget('session', keyOf(slot));
   for (const listener of listeners) listener();
 }

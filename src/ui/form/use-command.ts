@@ -3,6 +3,7 @@
 import { nanoid } from 'nanoid';
 import { useCallback, useRef, useState, useTransition } from 'react';
 import type { CommandResult, Problem } from '@/core/problem';
+import { forget, keep, readKept } from '../storage';
 import { useFocusAfter } from '../next-act';
 
 /** A server action of the house as a form sees it. */
@@ -22,10 +23,10 @@ const MISSHAPEN = 'Something here cannot be read. Check the fields and press aga
 function attemptId(slot: string, input: unknown): string {
   const key = `hodman-attempt-${slot}`;
   const asked = JSON.stringify(input);
-  const [id, before] = JSON.parse(sessionStorage.getItem(key) ?? '[]') as string[];
+  const [id, before] = JSON.parse(readKept('session', key) ?? '[]') as string[];
   if (id !== undefined && before === asked) return id;
   const fresh = nanoid();
-  sessionStorage.setItem(key, JSON.stringify([fresh, asked]));
+  keep('session', key, JSON.stringify([fresh, asked]));
   return fresh;
 }
 
@@ -52,7 +53,7 @@ export function useCommand<Input, Value>(
             setProblems([{ message: result.serverError ?? MISSHAPEN }]);
             return;
           }
-          sessionStorage.removeItem(`hodman-attempt-${slot}`);
+          forget('session', `hodman-attempt-${slot}`);
           setProblems(result.data.ok ? [] : result.data.problems);
           if (result.data.ok) onDone?.(result.data.value, input);
         } catch (error) {

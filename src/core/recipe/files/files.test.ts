@@ -1,3 +1,4 @@
+import { readSupply } from '../../food/supply-entry';
 import { recipeEntrySchema, type RecipeEntry } from '../entry-schema';
 import { csvRows } from './csv';
 import { hodmanFileSchema, inOrderOfNeed, readEntry, writeHodmanFile } from './hodman-file';
@@ -112,4 +113,31 @@ test('the lines as rows: words have no grams, not 0', () => {
   expect(rows.map((row) => row.grams)).toEqual(['907.2', '', '']);
   expect(rows[1]).toMatchObject({ food: 'Skerry kelp', 'amount is for': 'dog and day', vessel: 'pot' });
   expect(rows[2]).toMatchObject({ words: 'a wish', part: '' });
+});
+
+test('what the form of a label keeps a file takes in again, 0 too; what it refuses the file refuses', () => {
+  const typed = {
+    name: 'Kelp',
+    measure: 'tsp' as const,
+    measureGrams: '3 g',
+    amounts: [
+      { nutrient: 'fat', amount: '0', unit: 'g' as const },
+      { nutrient: 'protein', amount: '2', unit: 'g' as const },
+    ],
+  };
+  const kept = readSupply(typed);
+  if (!kept.ok) throw new Error(kept.problems[0]!.message);
+  const file = { hodman: 'recipes', version: 1, recipes: [], measures: [], supplies: [{ key: 'L1', ...kept.value }] };
+  expect(hodmanFileSchema.safeParse(file).success).toBe(true);
+
+  const heavy = readSupply({ ...typed, price: '99999999999', priceGrams: '100 g' });
+  expect(heavy).toMatchObject({ ok: false, problems: [{ field: 'price' }] });
+  const measure = (unit: string, grams: number) =>
+    hodmanFileSchema.safeParse({ ...file, measures: [{ food: 'L1', unit, grams }] }).success;
+  expect([measure('cup', 200), measure(' ', 200), measure('cup', 300_000), measure('cup', 0)]).toEqual([
+    true,
+    false,
+    false,
+    false,
+  ]);
 });

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { foodKey } from '../../food/food';
 import { labelSchema } from '../../food/label';
+import { measureSchema } from '../../food/measures';
 import { recipeEntrySchema, type RecipeEntry } from '../entry-schema';
 import { sure } from '../../sure';
 
@@ -10,11 +11,9 @@ export const hodmanFileSchema = z.object({
   version: z.literal(1),
   recipes: z.array(z.object({ key: z.string().max(10), entry: z.unknown() })).max(500),
   supplies: z
-    .array(z.object({ key: z.string().max(10), name: z.string().min(1).max(120), label: labelSchema }))
+    .array(z.object({ key: z.string().max(10), name: z.string().trim().min(1).max(120), label: labelSchema }))
     .max(500),
-  measures: z
-    .array(z.object({ food: z.string().max(10), unit: z.string().min(1).max(40), grams: z.number().positive() }))
-    .max(5000),
+  measures: z.array(z.object({ food: z.string().max(10) }).extend(measureSchema.shape)).max(5000),
 });
 export type HodmanFile = z.infer<typeof hodmanFileSchema>;
 

@@ -77,11 +77,13 @@ const plain = (text: string) =>
     .replace(/\s+/g, ' ')
     .trim();
 
-function stepsOf(value: unknown): string[] {
+/** Steps may stand in sections, sections hardly in more. */
+function stepsOf(value: unknown, depth = 0): string[] {
+  if (depth > 4) return [];
   return listed(value).flatMap((step) => {
     if (typeof step === 'string') return [plain(step)];
     if (!isNode(step)) return [];
-    return typeof step.text === 'string' ? [plain(step.text)] : stepsOf(step.itemListElement);
+    return typeof step.text === 'string' ? [plain(step.text)] : stepsOf(step.itemListElement, depth + 1);
   });
 }
 

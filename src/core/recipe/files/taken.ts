@@ -1,3 +1,15 @@
+import type { RecipeEntry } from '../entry-schema';
+import type { HodmanFile } from './hodman-file';
+
+/** A file of recipes as it was read: what a command takes. */
+export type ReadFile =
+  | { readonly kind: 'own'; readonly file: HodmanFile }
+  | {
+      readonly kind: 'elsewhere';
+      readonly recipes: readonly { readonly entry: RecipeEntry; readonly said: readonly string[] }[];
+      readonly said: readonly string[];
+    };
+
 /** What became of one recipe of a file. */
 export interface TakenRecipe {
   readonly name: string;

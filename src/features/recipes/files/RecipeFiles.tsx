@@ -10,6 +10,7 @@ import { Working } from '@/ui/Working';
 import { Choice } from '@/ui/form/Choice';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
+import { useTold } from '@/ui/form/use-told';
 import { takeRecipes } from '../actions';
 import type { FilesView } from '../queries';
 import styles from './files.module.css';
@@ -30,7 +31,7 @@ export function RecipeFiles({ view, first }: { view: FilesView; first: number | 
   const [text, setText] = useState('');
   const [preview, setPreview] = useState<TakenFile>();
   const [problems, setProblems] = useState<readonly Problem[]>([]);
-  const [reading, setReading] = useState(false);
+  const told = useTold();
   const take = useCommand(takeRecipes, 'take-recipes', () => {
     setText('');
     router.push('/recipes');
@@ -46,20 +47,14 @@ export function RecipeFiles({ view, first }: { view: FilesView; first: number | 
       setProblems([tooLarge(typed.length)]);
       return;
     }
-    setReading(true);
     try {
-      const response = await fetch('/api/recipes/read', {
-        method: 'POST',
-        headers: { 'content-type': 'text/plain' },
-        body: typed,
-      });
-      const answer = (await response.json()) as CommandResult<TakenFile>;
+      const answer = await told.ask<CommandResult<TakenFile>>('/api/recipes/read', { type: 'text/plain', text: typed });
+      if (answer === undefined) return;
       if (answer.ok) setPreview(answer.value);
       else setProblems(answer.problems);
     } catch {
       setProblems([{ message: 'Hodman did not answer. Your file is untouched: choose it again.' }]);
     }
-    setReading(false);
   };
   const choose = (file: File | undefined) => {
     if (!file) return;
@@ -122,7 +117,7 @@ export function RecipeFiles({ view, first }: { view: FilesView; first: number | 
             />
           </div>
           <Problems problems={[...problems, ...take.problems]} />
-          {reading && <Working said="Reading …" />}
+          {told.said !== undefined && <Working said={told.said} onStop={told.stop} />}
           {preview && <WhatBecomes file={preview} />}
           {preview && (
             <div>

@@ -3,8 +3,10 @@
 import { countOf } from '@/core/quantity/count-words';
 import Button from '@mui/material/Button';
 import { useId, useImperativeHandle, useRef, useState, type Ref } from 'react';
-import { MOST_LINES } from '@/core/recipe/free-line';
+import { LONGEST_LINE, MOST_LINES } from '@/core/recipe/free-line';
 import type { FoundLines } from '@/core/recipe/found-line';
+import { Working } from '@/ui/Working';
+import { useTold } from '@/ui/form/use-told';
 import styles from '../recipes.module.css';
 
 interface NotebookFieldProps {
@@ -32,21 +34,19 @@ const EXAMPLE = '2 1/2 lb goat shoulder, cubed\n1 1/2 cups pearl barley, dry\n2 
 export function NotebookField({ room, first, onFound, said, onSaid, handle }: NotebookFieldProps) {
   const id = useId();
   const [text, setText] = useState('');
-  const [state, setState] = useState<'idle' | 'reading' | 'silent'>('idle');
+  const [silent, setSilent] = useState(false);
+  const told = useTold();
   const field = useRef<HTMLTextAreaElement>(null);
   const reading = useRef<Promise<boolean>>(undefined);
   const lines = text.split(/\r?\n/).filter((line) => line.trim() !== '').length;
 
   const ask = async (asked: string): Promise<boolean> => {
-    setState('reading');
+    setSilent(false);
     try {
-      const response = await fetch('/api/lines', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ text: asked.slice(0, 1_000_000), room }),
-      });
-      if (!response.ok) throw new Error(String(response.status));
-      const found = (await response.json()) as FoundLines;
+      const text = JSON.stringify({ text: asked.slice(0, 1_000_000), room });
+      const found = await told.ask<FoundLines | { problem: string }>('/api/lines', { type: 'application/json', text });
+      if (found === undefined) return false;
+      if ('problem' in found) throw new Error(found.problem);
       onFound(found);
       // What was typed while the answer was on its way stays behind it.
       setText((now) =>
@@ -55,10 +55,9 @@ export function NotebookField({ room, first, onFound, said, onSaid, handle }: No
           .join('\n'),
       );
       onSaid(sayFound(found));
-      setState('idle');
       return true;
     } catch {
-      setState('silent');
+      setSilent(true);
       return false;
     }
   };
@@ -93,18 +92,18 @@ export function NotebookField({ room, first, onFound, said, onSaid, handle }: No
           }
         }}
       />
-      {text.trim() !== '' && (
+      {told.said !== undefined && <Working said={told.said} onStop={told.stop} />}
+      {text.trim() !== '' && told.said === undefined && (
         <Button
           variant={first ? 'contained' : 'outlined'}
           size={first ? 'large' : 'medium'}
-          disabled={state === 'reading'}
           onClick={() => void read()}
         >
-          {state === 'reading' ? 'Reading …' : lines === 1 ? 'Read this line' : `Read ${lines} lines`}
+          {lines === 1 ? 'Read this line' : `Read ${lines} lines`}
         </Button>
       )}
-      <p role="status" className={state === 'silent' ? 'caution' : 'note'}>
-        {state === 'silent' ? 'Hodman did not answer. Your lines are still here: press again.' : said}
+      <p role="status" className={silent ? 'caution' : 'note'}>
+        {silent ? 'Hodman did not answer. Your lines are still here: press again.' : said}
       </p>
     </div>
   );
@@ -118,7 +117,7 @@ function sayFound({ lines, rest }: FoundLines): string {
     `${lines.length - words - asked} of ${countOf(lines.length, 'line')} read`,
     asked > 0 ? `${asked} ${asked === 1 ? 'asks' : 'ask'} which food is meant` : '',
     words > 0 ? `${words} kept as words, not counted` : '',
-    left > 0 ? `${left} left here: a recipe has at most ${MOST_LINES} lines` : '',
+    left > 0 ? `${left} left here: a recipe has at most ${MOST_LINES} lines, a line ${LONGEST_LINE} letters` : '',
   ]
     .filter(Boolean)
     .join(' · ');
