@@ -4,7 +4,7 @@ import highsLoader from 'highs';
 import Papa from 'papaparse';
 import { entry, timeEach } from './measure.mjs';
 
-register('./typescript.mjs', import.meta.url);
+register('../scripts/typescript.mjs', import.meta.url);
 const { readFoodRow } = await import('../src/core/food/rows.ts');
 const { totalsOf } = await import('../src/core/nutrition/totals.ts');
 const { programmeOf } = await import('../src/core/nutrition/programme.ts');

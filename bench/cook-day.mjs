@@ -1,7 +1,7 @@
 import { register } from 'node:module';
 import { entry, timeEach } from './measure.mjs';
 
-register('./typescript.mjs', import.meta.url);
+register('../scripts/typescript.mjs', import.meta.url);
 const { scheduleTasks } = await import('../src/core/cook/schedule.ts');
 const { helpFor } = await import('../src/core/heat/pans.ts');
 

@@ -1,7 +1,7 @@
 import { register } from 'node:module';
 import { entry, timeEach } from './measure.mjs';
 
-register('./typescript.mjs', import.meta.url);
+register('../scripts/typescript.mjs', import.meta.url);
 const { labelsPdf } = await import('../src/features/labels/pdf.ts');
 const { sheetOf } = await import('../src/core/label/sheets.ts');
 

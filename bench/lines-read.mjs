@@ -3,7 +3,7 @@ import { register } from 'node:module';
 import Papa from 'papaparse';
 import { entry } from './measure.mjs';
 
-register('./typescript.mjs', import.meta.url);
+register('../scripts/typescript.mjs', import.meta.url);
 const { readFoodRow } = await import('../src/core/food/rows.ts');
 const { addCounts } = await import('../src/core/food/counts.ts');
 const { foldWords } = await import('../src/core/food/fold.ts');

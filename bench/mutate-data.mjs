@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { register } from 'node:module';
 
-register('./typescript.mjs', import.meta.url);
+register('../scripts/typescript.mjs', import.meta.url);
 const { seeded } = await import('../tests/fixtures/seeded.ts');
 
 const MUTATIONS = 200;

@@ -1,7 +1,7 @@
 import { register } from 'node:module';
 import { entry, timeEach } from './measure.mjs';
 
-register('./typescript.mjs', import.meta.url);
+register('../scripts/typescript.mjs', import.meta.url);
 const { fillUnits } = await import('../src/core/portion/pack-plan.ts');
 const { packsFor } = await import('../src/core/portion/packs.ts');
 

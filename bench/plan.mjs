@@ -3,7 +3,7 @@ import { register } from 'node:module';
 import Papa from 'papaparse';
 import { entry, timeEach } from './measure.mjs';
 
-register('./typescript.mjs', import.meta.url);
+register('../scripts/typescript.mjs', import.meta.url);
 const { readFoodRow } = await import('../src/core/food/rows.ts');
 const { workOutPlan } = await import('../src/core/plan/result');
 const { plainBatch, plainPlan } = await import('../src/core/plan/plan-entry.ts');

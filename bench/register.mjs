@@ -1,3 +1,3 @@
 import { register } from 'node:module';
 
-register('./typescript.mjs', import.meta.url);
+register('../scripts/typescript.mjs', import.meta.url);

@@ -1,5 +1,4 @@
-import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
@@ -11,7 +10,6 @@ import { migrateToLatest, migrationsFolder, OlderFolder, wrap } from './database
 import { loadDump } from './fixtures/dump';
 import { readBatch, readBatchList, type WeighedBatch } from './repositories/batches';
 import { loadDemo } from './demo/boatyard';
-import { FolderInUse, ownFolder } from './owner';
 import { loadReference } from './reference/reference';
 import { readDogs } from './repositories/dogs';
 import { readLatestMovements } from './repositories/movements';
@@ -74,15 +72,6 @@ test('a database made by 0.2.0 opens: what was cooked, packed and fed is what it
   expect((await readBatch(db, venison!.id, '4-9-4')) as WeighedBatch).toMatchObject({ yield: { net: 18055 } });
   const stock = await readStock(db);
   expect([stock.length, Math.round(stock.reduce((sum, pack) => sum + pack.grams, 0))]).toEqual(STOCK_AT_0_2_0);
-});
-
-test('a folder has one owner; after it is gone the next takes over at once', async () => {
-  const folder = mkdtempSync(join(tmpdir(), 'hodman-owner-'));
-  const first = await ownFolder(folder);
-  await expect(ownFolder(folder)).rejects.toThrow(FolderInUse);
-  await new Promise((resolve) => first.close(resolve));
-  const second = await ownFolder(folder);
-  second.close();
 });
 
 test('no repository or command opens a connection of its own: inside a transaction PGlite would hang for ever', () => {

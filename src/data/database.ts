@@ -26,23 +26,38 @@ export class OlderFolder extends Error {
   }
 }
 
-/** Refuses a database whose first migration is not this project's first: version 0.1 began otherwise. */
-async function refuseOlder(database: Database): Promise<void> {
-  const { rows } = await database.execute<{ there: string | null }>(
-    sql`select to_regclass('drizzle.__drizzle_migrations')::text there`,
-  );
-  if (rows[0]?.there == null) return;
-  const first = await database.execute<{ at: string }>(
-    sql`select min(created_at)::text at from drizzle.__drizzle_migrations`,
-  );
+/** A data folder of a Hodman that is newer than this one. It is left as it is. */
+export class NewerFolder extends Error {
+  constructor() {
+    super(
+      'This data folder was changed by a newer Hodman than this one: it was not opened and nothing in it was changed. ' +
+        'Open it with the newer one, or put a backup of before in its place (npm run restore).',
+    );
+  }
+}
+
+/**
+ * How many migrations are still to come in a database. Throws where it is not this project's: version 0.1 began otherwise, and a
+ * newer one has migrations that this one does not know.
+ */
+export async function migrationsToCome(database: Database): Promise<number> {
   const { entries } = JSON.parse(readFileSync(join(migrationsFolder(), 'meta/_journal.json'), 'utf8')) as {
     entries: readonly { readonly when: number }[];
   };
-  const at = first.rows[0]?.at;
-  if (at != null && Number(at) < nth(entries, 0).when) throw new OlderFolder();
+  const { rows } = await database.execute<{ there: string | null }>(
+    sql`select to_regclass('drizzle.__drizzle_migrations')::text there`,
+  );
+  if (rows[0]?.there == null) return entries.length;
+  const done = await database.execute<{ first: string | null; last: string | null }>(
+    sql`select min(created_at)::text "first", max(created_at)::text "last" from drizzle.__drizzle_migrations`,
+  );
+  const { first = null, last = null } = done.rows[0] ?? {};
+  if (first === null || last === null) return entries.length;
+  if (Number(first) < nth(entries, 0).when) throw new OlderFolder();
+  if (Number(last) > nth(entries, entries.length - 1).when) throw new NewerFolder();
+  return entries.filter(({ when }) => when > Number(last)).length;
 }
 
 export async function migrateToLatest(database: Database): Promise<void> {
-  await refuseOlder(database);
-  await migrate(database, { migrationsFolder: migrationsFolder() });
+  if ((await migrationsToCome(database)) > 0) await migrate(database, { migrationsFolder: migrationsFolder() });
 }

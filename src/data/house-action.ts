@@ -58,14 +58,31 @@ export function houseAction<Shape extends z.ZodType, Value, Read = z.output<Shap
       const { commandId: id, input } = parsedInput as { commandId: string; input: z.output<Shape> };
       const spoilt = spoiltBy(input);
       if (spoilt) return spoilt;
-      const { db, reference } = await house();
-      const told = await read({ db, reference }, input);
+      const here = await house();
+      const told = await read(here, input);
       if (!told.ok) return told;
-      const answer = await runCommand({ db, reference, now: now() }, { id, kind, input }, (context) =>
+      const answer = await runCommand({ ...here, now: now() }, { id, kind, input }, (context) =>
         work(context, told.value),
       );
       if (answer.ok && page === 'with the answer') revalidatePath('/', 'layout');
       if (answer.ok) tellOfChange();
+      return answer;
+    });
+}
+
+/** From a form to something that is done to the whole house: no command, no transaction of its own. */
+export function houseDeed<Shape extends z.ZodType, Value>(
+  shape: Shape,
+  work: (input: z.output<Shape>) => Promise<CommandResult<Value>>,
+) {
+  return client
+    .inputSchema(z.object({ commandId, input: shape }))
+    .action(async ({ parsedInput }): Promise<CommandResult<Value>> => {
+      const { input } = parsedInput as { input: z.output<Shape> };
+      const spoilt = spoiltBy(input);
+      if (spoilt) return spoilt;
+      const answer = await work(input);
+      if (answer.ok) revalidatePath('/', 'layout');
       return answer;
     });
 }

@@ -1,18 +1,21 @@
 import 'server-only';
-import { mkdirSync } from 'node:fs';
 import type { Server } from 'node:net';
 import { join, resolve } from 'node:path';
-import { PGlite } from '@electric-sql/pglite';
-import { sql } from 'drizzle-orm';
+import type { PGlite } from '@electric-sql/pglite';
 import { now } from './clock';
-import { migrateToLatest, wrap, type Database } from './database';
+import { wrap, type Database } from './database';
 import { loadDemo } from './demo/boatyard';
-import { ownFolder } from './owner';
+import { checkCopy } from './folder/check';
+import type { Durable } from './folder/durable';
+import { writable } from './folder/look';
+import { openFolder, type HowToOpen } from './folder/open';
+import { ownFolder, type Asked } from './folder/owner';
+import { whyNoRoom } from './folder/room';
 import { loadReference, type Reference } from './reference/reference';
-import { ensureHousehold } from './repositories/household';
 
 interface House {
   readonly client: PGlite;
+  readonly durable: Durable;
   readonly owner: Server;
   readonly reference: Reference;
 }
@@ -21,35 +24,76 @@ interface House {
 const KEY = Symbol.for('hodman');
 const shelf = globalThis as unknown as Record<symbol, Promise<House> | undefined>;
 
-const dataFolder = () => resolve(/*turbopackIgnore: true*/ process.env.HODMAN_DATA ?? join(process.cwd(), '.hodman'));
+/** What another process may ask of the house, by the folder's socket; what is asked hangs here, for it stands on the house. */
+const ASKED = Symbol.for('hodman asked');
+const ask = globalThis as unknown as Record<symbol, Asked | undefined>;
+export const answerWith = (asked: Asked): void => {
+  ask[ASKED] = asked;
+};
+
+export const dataFolder = () =>
+  resolve(/*turbopackIgnore: true*/ process.env.HODMAN_DATA ?? join(process.cwd(), '.hodman'));
+
+const howToOpen = (reference: Reference): HowToOpen => ({
+  timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+  ...(process.env.HODMAN_DEMO === '1' ? { fill: (database) => loadDemo(database, reference, now()) } : {}),
+  check: checkCopy,
+  now: () => new Date(),
+});
 
 async function open(): Promise<House> {
   if (process.env.NEXT_PHASE === 'phase-production-build')
     throw new Error('The database is not opened during a build.');
   const folder = dataFolder();
-  mkdirSync(folder, { recursive: true });
-  const owner = await ownFolder(folder);
-  const client = await PGlite.create(join(folder, 'pg'));
+  writable(folder);
+  const owner = await ownFolder(folder, (what) => ask[ASKED]?.(what) ?? Promise.resolve(''));
   const reference = loadReference();
-  const database = wrap(client);
-  await migrateToLatest(database);
-  const isNew = await ensureHousehold(database, Intl.DateTimeFormat().resolvedOptions().timeZone);
-  if (isNew && process.env.HODMAN_DEMO === '1') await loadDemo(database, reference, now());
-  // A database without statistics reads whole tables where an index would do.
-  await database.execute(sql`analyze`);
-  return { client, owner, reference };
+  return { ...(await openFolder(folder, howToOpen(reference))), owner, reference };
+}
+
+/** The house as it stands, for what is done to the whole of it. */
+export const openHouse = (): Promise<House> => (shelf[KEY] ??= open());
+
+/**
+ * Closes the database, lets `work` do something to its folder, and opens it again. Whoever asks meanwhile waits; where the work
+ * fails the house opens as it was, and the error is thrown.
+ */
+export async function reopen(work: (folder: string) => Promise<void>): Promise<void> {
+  const { client, durable, owner, reference } = await openHouse();
+  let failed: unknown;
+  shelf[KEY] = (async () => {
+    // What was begun before comes to its end first.
+    await client.transaction(() => Promise.resolve());
+    await durable.checkpointed(() => client.close());
+    await work(dataFolder()).catch((error: unknown) => (failed = error));
+    return { ...(await openFolder(dataFolder(), howToOpen(reference))), owner, reference };
+  })();
+  await shelf[KEY];
+  if (failed !== undefined) throw failed;
+}
+
+/** What everything that reads or writes begins with. */
+export interface OpenHouse {
+  readonly db: Database;
+  readonly reference: Reference;
+  /** Returns when what was committed before is on the disk. */
+  readonly kept: () => Promise<void>;
+  /** Why nothing can be written now, in words. */
+  readonly noRoom: () => string | undefined;
 }
 
 /** The open database and the reference tables; opens them on the first call. */
-export async function house(): Promise<{ db: Database; reference: Reference }> {
-  const { client, reference } = await (shelf[KEY] ??= open());
-  return { db: wrap(client), reference };
+export async function house(): Promise<OpenHouse> {
+  const { client, reference, durable } = await openHouse();
+  return { db: wrap(client), reference, kept: durable.log, noRoom: () => whyNoRoom(dataFolder()) };
 }
 
 /** Opens the database when the server starts; where that cannot be, says why in a sentence and ends the process. */
 export async function openOrEnd(): Promise<void> {
   try {
-    await house();
+    const { noRoom } = await house();
+    const full = noRoom();
+    if (full !== undefined) console.error(full);
   } catch (error) {
     console.error(error instanceof Error ? error.message : error);
     process.exit(1);

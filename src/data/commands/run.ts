@@ -5,6 +5,7 @@ import type { CommandResult, Outcome, Problem } from '@/core/problem';
 import { writeMassIn } from '@/core/quantity/write';
 import { dayIn, type LocalDate } from '@/core/calendar/local-date';
 import type { Database, Tx } from '../database';
+import { isDiskFull } from '../folder/refused';
 import type { Reference } from '../reference/reference';
 import { readHousehold, type Household } from '../repositories/household';
 import { readShelfRules, type StoredRules } from '../repositories/shelf-rules';
@@ -67,6 +68,10 @@ interface CommandHouse {
   readonly db: Database;
   readonly reference: Reference;
   readonly now: Date;
+  /** Returns when what was committed is on the disk: a command is not acknowledged before. */
+  readonly kept?: () => Promise<void>;
+  /** Why nothing can be written now, in words. */
+  readonly noRoom?: () => string | undefined;
 }
 
 const digest = (input: unknown) =>
@@ -84,7 +89,7 @@ export async function runCommand<T>(
   asked: { readonly id: string; readonly kind: string; readonly input?: unknown },
   work: (context: Context) => Promise<T>,
 ): Promise<CommandResult<T>> {
-  return attempt(house, async (tx) => {
+  const answer = await attempt(house, async (tx) => {
     const fresh = await tx
       .insert(command)
       .values({ id: asked.id, kind: asked.kind, asked: digest(asked.input), at: house.now })
@@ -99,6 +104,8 @@ export async function runCommand<T>(
       .where(eq(command.id, asked.id));
     return value;
   });
+  if (answer.ok) await house.kept?.();
+  return answer;
 }
 
 /** What a command answered the first time. */
@@ -141,11 +148,18 @@ export async function tryCommand<T>(
 }
 
 async function attempt<T>(house: CommandHouse, work: (tx: Tx) => Promise<T>): Promise<CommandResult<T>> {
+  const full = house.noRoom?.();
+  if (full !== undefined) return { ok: false, problems: [{ message: `Nothing was changed. ${full}` }] };
   try {
     return { ok: true, value: await house.db.transaction(work) };
   } catch (error) {
     // Drizzle wraps what is thrown inside a transaction only for failed queries; a Refusal arrives as it is.
     if (error instanceof Refusal) return { ok: false, problems: error.problems };
+    if (isDiskFull(error))
+      return {
+        ok: false,
+        problems: [{ message: 'Nothing was changed: the disk is full. Delete something on it, then press again.' }],
+      };
     throw error;
   }
 }

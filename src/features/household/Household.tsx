@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import Checkbox from '@mui/material/Checkbox';
+import { Backups } from './Backups';
 import { CalendarFeed } from './CalendarFeed';
 import { useColorScheme } from '@mui/material/styles';
 import { useState } from 'react';
@@ -27,7 +28,7 @@ const FACTORS = (['4-9-4', 'modified', 'table'] as const).map((value) => ({
 
 /** The settings that hold for everything, and those of this screen alone. */
 export function Household({ view }: { view: HouseholdView }) {
-  const { kitchen, meanings, lists, keeps, ...settings } = view;
+  const { kitchen, meanings, lists, keeps, backups, ...settings } = view;
   const [entry, setEntry] = useState(settings);
   const [kept, setKept] = useState(false);
   const save = useCommand(saveHousehold, 'household', () => setKept(true));
@@ -142,25 +143,28 @@ export function Household({ view }: { view: HouseholdView }) {
             <p role="status">{kept && <span className="inOrder">Kept.</span>}</p>
           </div>
         </form>
-        <CalendarFeed secret={view.calendarSecret} />
-        <section className="stack" aria-labelledby="screen">
-          <h2 id="screen">This screen</h2>
-          <Choice
-            label="Light"
-            value={mode ?? 'system'}
-            options={[
-              { value: 'system', label: 'as the device has it' },
-              { value: 'light', label: 'light' },
-              { value: 'dark', label: 'dark' },
-            ]}
-            onChange={setMode}
-          />
-          <label className={styles.tick}>
-            <Checkbox checked={shortcuts} onChange={(_, on) => setShortcuts(on)} />
-            Single letters go to rooms: t, d, r, p, b, s, h
-          </label>
-          <Link href="/household/instruments">A scale, a probe and machines to try it with</Link>
-        </section>
+        <div className={styles.beside}>
+          <CalendarFeed secret={view.calendarSecret} />
+          <Backups backups={backups} timeZone={settings.timeZone} />
+          <section className="stack" aria-labelledby="screen">
+            <h2 id="screen">This screen</h2>
+            <Choice
+              label="Light"
+              value={mode ?? 'system'}
+              options={[
+                { value: 'system', label: 'as the device has it' },
+                { value: 'light', label: 'light' },
+                { value: 'dark', label: 'dark' },
+              ]}
+              onChange={setMode}
+            />
+            <label className={styles.tick}>
+              <Checkbox checked={shortcuts} onChange={(_, on) => setShortcuts(on)} />
+              Single letters go to rooms: t, d, r, p, b, s, h
+            </label>
+            <Link href="/household/instruments">A scale, a probe and machines to try it with</Link>
+          </section>
+        </div>
       </div>
       <Keeps key={JSON.stringify(keeps.entry)} keeps={keeps} />
       <Meanings meanings={meanings} />

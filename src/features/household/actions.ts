@@ -9,7 +9,8 @@ import * as kitchen from '@/data/commands/kitchen';
 import { meaningEntrySchema } from '@/core/food/meaning';
 import { awaySchema } from '@/core/away';
 import { putAway as setAside } from '@/data/commands/away';
-import { houseAction } from '@/data/house-action';
+import { backUp, lookInto, restore } from '@/data/backups';
+import { houseAction, houseDeed } from '@/data/house-action';
 import { kitchenTicksSchema } from '@/core/plan/equipment-entry';
 import { beginningSchema, equipmentSchema, householdSchema, meaningWordsSchema, placeSchema } from './schema';
 
@@ -24,3 +25,8 @@ export const beginHousehold = houseAction('begin household', beginningSchema, sa
 export const saveKeeps = houseAction('save keeps', z.object({ entry: keepsSchema }), redate.saveKeeps);
 export const renewCalendar = houseAction('renew calendar', z.object({ on: z.boolean() }), save.renewCalendar);
 export const redateStock = houseAction('redate stock', z.object({}), redate.redateStock);
+
+const backupName = z.object({ name: z.string().max(60) });
+export const makeBackup = houseDeed(z.object({}), backUp);
+export const lookIntoBackup = houseDeed(backupName, ({ name }) => lookInto(name));
+export const restoreBackup = houseDeed(backupName, ({ name }) => restore(name));

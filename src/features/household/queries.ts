@@ -4,7 +4,9 @@ import { cache } from 'react';
 import { setupOf, type SetupStep } from '@/core/household/setup';
 import type { UnitSet } from '@/core/quantity/units';
 import type { AwayThing } from '@/core/away';
-import { writeDay, type LocalDate } from '@/core/calendar/local-date';
+import { clockIn, dayIn, writeDay, type LocalDate } from '@/core/calendar/local-date';
+import { writeFixed } from '@/core/quantity/write';
+import { readBackups } from '@/data/backups';
 import { typedKeeps, type KeepsEntry } from '@/core/preserve/keeps-entry';
 import { withOwn } from '@/core/preserve/shelf-life';
 import { oldDates } from '@/data/commands/redate';
@@ -48,8 +50,19 @@ export const householdView = pageQuery(async (read) => {
     meanings,
     kitchen: await kitchenView(db),
     keeps: await keepsView(read),
+    backups: readBackups().map(({ name, at, bytes }): BackupView => {
+      const day = writeDay(dayIn(at, timeZone), read.today);
+      return { name, said: `${day}, ${clockIn(at, timeZone)}`, size: `${writeFixed(bytes / 1e6, 1)} MB` };
+    }),
   };
 });
+
+/** A backup as the screen lists it. */
+export interface BackupView {
+  readonly name: string;
+  readonly said: string;
+  readonly size: string;
+}
 
 /** How long things keep in this house, and what of the stock older rules date. */
 export interface KeepsView {

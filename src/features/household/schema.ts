@@ -8,9 +8,9 @@ import { idSchema } from '@/core/schema';
 export const householdSchema = z.object({
   unitSet: z.enum(['metric', 'us']),
   energyFactors: z.enum(['4-9-4', 'modified', 'table']),
-  fridgeDays: z.number().int(),
+  fridgeDays: z.number().int().min(1).max(30),
   /** Days in a row of one protein; null: as long as it lasts. */
-  proteinDays: z.number().int().nullable().optional(),
+  proteinDays: z.number().int().min(1).max(366).nullable().optional(),
   mixedProteins: z.boolean().optional(),
   timeZone: z.string().trim().min(1).max(60),
   currency: z.string().trim().length(3),

@@ -1,0 +1,106 @@
+import { execFile } from 'node:child_process';
+import { readdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { promisify } from 'node:util';
+import { expect, test, type Page } from '@playwright/test';
+import { newFolder, startHodman, startRefused, stopHodman, type Hodman } from './server';
+
+const run = promisify(execFile);
+const script = (name: string, folder: string, ...args: string[]) =>
+  run(process.execPath, [`scripts/${name}.mjs`, ...args], {
+    env: { ...process.env, HODMAN_DATA: folder, NODE_OPTIONS: '' },
+  }).then(
+    ({ stdout }) => stdout,
+    (error: unknown) => (error as { stderr: string }).stderr,
+  );
+
+let hodman: Hodman;
+
+test.beforeAll(async () => {
+  hodman = await startHodman({ demo: true, now: '2026-11-25T05:00:00Z' });
+});
+test.afterAll(() => stopHodman(hodman));
+
+/** Every movement, as the file has it. */
+const ledgerOf = async ({ address }: Hodman) => (await fetch(`${address}/api/stock/movements`)).text();
+
+const feed = async (page: Page, dog: string) => {
+  await page.goto(hodman.address);
+  await page.getByRole('button', { name: `Fed ${dog}` }).click();
+  await expect(page.getByText(`${dog} has had breakfast.`)).toBeVisible();
+};
+
+test('a backup made while feeding is restored in another folder with the same ledger', async ({ page }) => {
+  const before = await ledgerOf(hodman);
+  const making = script('backup', hodman.folder);
+  await feed(page, 'Otto');
+  const said = await making;
+  expect(said).toMatch(/backups\/hodman-.*\.tar\.gz: Juniper, Otto, Wren · \d+ batches · \d+ packs in stock/);
+  const after = await ledgerOf(hodman);
+  expect(after).not.toBe(before);
+
+  const file = said.split(': ')[0]!;
+  const elsewhere = newFolder();
+  expect(await script('restore', elsewhere, file, '--yes')).toContain('It is there.');
+  const other = await startHodman({ folder: elsewhere, now: '2026-11-25T05:00:00Z' });
+  // The copy is of one moment: before Otto's breakfast, or after it.
+  expect([before, after]).toContain(await ledgerOf(other));
+  await stopHodman(other);
+});
+
+test('under Household: made now, taken home, looked into, put back; and back again', async ({ page }) => {
+  await page.goto(`${hodman.address}/household`);
+  const backups = page.getByRole('region', { name: 'Backups' });
+  const rows = backups.getByRole('listitem');
+  const count = await rows.count();
+  await backups.getByRole('button', { name: 'Make one now' }).click();
+  await expect(rows).toHaveCount(count + 1);
+  const ledger = await ledgerOf(hodman);
+  const download = page.waitForEvent('download');
+  await rows.first().getByRole('link', { name: 'Take home' }).click();
+  expect((await download).suggestedFilename()).toMatch(/^hodman-.*\.tar\.gz$/);
+
+  await feed(page, 'Juniper');
+  const fed = await ledgerOf(hodman);
+  expect(fed).not.toBe(ledger);
+  await page.goto(`${hodman.address}/household`);
+  await rows
+    .first()
+    .getByRole('button', { name: /^Put back/ })
+    .click();
+  await expect(rows.first().getByText(/Juniper, Otto, Wren · \d+ batches/)).toBeVisible();
+  await rows.first().getByRole('button', { name: 'Put this back' }).click();
+  await expect(rows).toHaveCount(count + 2);
+  expect(await ledgerOf(hodman)).toBe(ledger);
+  // How it was before is the newest one now: nothing is lost by it.
+  await rows
+    .first()
+    .getByRole('button', { name: /^Put back/ })
+    .click();
+  await rows.first().getByRole('button', { name: 'Put this back' }).click();
+  await expect.poll(() => ledgerOf(hodman)).toBe(fed);
+  await page.goto(hodman.address);
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+});
+
+test('a folder that does not open says which backup could take its place, and takes it', async () => {
+  const folder = newFolder();
+  const first = await startHodman({ folder });
+  await script('backup', folder);
+  const ledger = await ledgerOf(first);
+  // While it runs nothing is put in its place.
+  const [name] = readdirSync(join(folder, 'backups'));
+  expect(await script('restore', folder, name!, '--yes')).toContain('is open in another Hodman that is still running');
+  await first.kill('SIGKILL');
+  writeFileSync(join(folder, 'pg/global/pg_control'), Buffer.alloc(8192, 7));
+  const { code, printed } = await startRefused(folder);
+  expect(code).toBe(1);
+  expect(printed).toContain(`npm run restore ${name}`);
+  expect(await script('restore', folder)).toContain(name!);
+  expect(await script('restore', folder, name!, '--yes')).toMatch(
+    /It is there\. What was there before is kept in .*pg\.kept-/,
+  );
+  const again = await startHodman({ folder });
+  expect(await ledgerOf(again)).toBe(ledger);
+  await stopHodman(again);
+});

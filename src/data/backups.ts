@@ -1,0 +1,89 @@
+import 'server-only';
+import { readFile } from 'node:fs/promises';
+import { sayInside, type Inside } from '@/core/household/backups';
+import type { CommandResult } from '@/core/problem';
+import { tellOfChange } from './changes';
+import { backupFolder, backupPath, backupsIn, makeBackup, type Backup } from './folder/backup';
+import { checkCopy } from './folder/check';
+import { whyNotWritten } from './folder/refused';
+import { restoreInto } from './folder/restore';
+import { answerWith, dataFolder, openHouse, reopen } from './house';
+
+const HOUR = 3_600_000;
+const KEY = Symbol.for('hodman backup');
+const shelf = globalThis as unknown as Record<symbol, Promise<unknown> | undefined>;
+
+/** One backup at a time, whoever asks. */
+function alone<T>(work: () => Promise<T>): Promise<T> {
+  const mine = (shelf[KEY] ?? Promise.resolve()).catch(() => undefined).then(work);
+  shelf[KEY] = mine;
+  return mine;
+}
+
+const folderOfBackups = () => backupFolder(dataFolder());
+
+export const readBackups = (): readonly Backup[] => backupsIn(folderOfBackups());
+
+/** Where a backup lies; undefined for a name that none has. */
+export const pathOfBackup = (name: string): string | undefined => backupPath(folderOfBackups(), name);
+
+const no = (message: string): CommandResult<never> => ({ ok: false, problems: [{ message }] });
+
+/** Makes a backup now; the house goes on meanwhile. */
+export const backUp = (): Promise<CommandResult<{ readonly name: string; readonly inside: Inside }>> =>
+  alone(async () => {
+    try {
+      const { backup, inside } = await makeBackup(await openHouse(), folderOfBackups(), new Date(), checkCopy);
+      return { ok: true, value: { name: backup.name, inside } };
+    } catch (error) {
+      console.error(error);
+      return no(`No backup was made: ${whyNotWritten(error) ?? 'it could not be written and opened again'}.`);
+    }
+  });
+
+const gone = (name: string) => no(`The backup ${name} is not here any more.`);
+
+/** What is in a backup; it is opened to see. */
+export async function lookInto(name: string): Promise<CommandResult<Inside>> {
+  const path = backupPath(folderOfBackups(), name);
+  if (path === undefined || !readBackups().some((each) => each.name === name)) return gone(name);
+  try {
+    return { ok: true, value: await checkCopy(path) };
+  } catch {
+    return no('This backup is not whole: it cannot be opened.');
+  }
+}
+
+/** Puts a backup in the place of all there is, after a backup of that; nobody is let in meanwhile. */
+export async function restore(name: string): Promise<CommandResult<{ readonly before: string }>> {
+  const path = backupPath(folderOfBackups(), name);
+  const inside = await lookInto(name);
+  if (!inside.ok || path === undefined) return inside.ok ? gone(name) : inside;
+  const copy = await readFile(path);
+  const before = await backUp();
+  if (!before.ok) return before;
+  await reopen(async (folder) => {
+    await restoreInto(folder, copy, new Date());
+  });
+  tellOfChange();
+  return { ok: true, value: { before: before.value.name } };
+}
+
+/** `npm run backup` asks for one while the house stands; the answer is what is printed. */
+export const answerBackups = (): void =>
+  answerWith(async (what) => {
+    if (what !== 'backup') return '';
+    const made = await backUp();
+    return made.ok
+      ? `${pathOfBackup(made.value.name)}: ${sayInside(made.value.inside)}`
+      : `! ${made.problems.map(({ message }) => message).join(' ')}`;
+  });
+
+/** Makes a backup each day for as long as the house stands, the first when it has stood for an hour. */
+export function backUpDaily(): void {
+  const look = () => {
+    const [newest] = readBackups();
+    if (newest === undefined || Date.now() - newest.at.getTime() >= 24 * HOUR) void backUp();
+  };
+  setInterval(look, HOUR).unref();
+}

@@ -1,0 +1,51 @@
+import 'server-only';
+import { existsSync, mkdirSync, readdirSync, renameSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { PGlite } from '@electric-sql/pglite';
+import { DISK, durable } from './durable';
+
+const stamp = (at: Date) => at.toISOString().slice(0, 19).replace(/:/g, '-');
+
+/** Puts a copy in its place that was whole when the process ended; before a folder is looked at. */
+export async function finishRestore(folder: string): Promise<void> {
+  const whole = join(folder, 'pg.restoring.whole');
+  for (const name of readdirSync(folder))
+    if (name.startsWith('pg.restoring') && name !== 'pg.restoring.whole')
+      rmSync(join(folder, name), { recursive: true, force: true });
+  if (!existsSync(whole)) return;
+  if (existsSync(join(folder, 'pg'))) rmSync(whole, { recursive: true, force: true });
+  else renameSync(whole, join(folder, 'pg'));
+  await DISK.sync(folder);
+}
+
+/**
+ * Puts a copy (the bytes of PGlite's dump) in the place of a folder's database, which nobody has open. What was there is kept
+ * aside as pg.kept-…, whose name is returned. Throws where the copy cannot be unpacked: everything is then as it was.
+ */
+export async function restoreInto(folder: string, copy: Uint8Array, at: Date): Promise<string | undefined> {
+  const pg = join(folder, 'pg');
+  const making = join(folder, 'pg.restoring');
+  const whole = `${making}.whole`;
+  mkdirSync(folder, { recursive: true });
+  await finishRestore(folder);
+  mkdirSync(making);
+  try {
+    const kept = durable(folder, making);
+    await kept.checkpointed(async () => {
+      const client = await PGlite.create({ dataDir: making, loadDataDir: new Blob([Uint8Array.from(copy)]) });
+      await client.query('select 1 from household');
+      await client.close();
+    });
+  } catch (error) {
+    rmSync(making, { recursive: true, force: true });
+    throw error;
+  }
+  const aside = existsSync(pg) ? `pg.kept-${stamp(at)}` : undefined;
+  renameSync(making, whole);
+  await DISK.sync(folder);
+  if (aside !== undefined) renameSync(pg, join(folder, aside));
+  // What a checkpoint had begun belongs to the one that goes aside.
+  if (aside !== undefined && existsSync(`${pg}.before`)) renameSync(`${pg}.before`, join(folder, `${aside}.before`));
+  await finishRestore(folder);
+  return aside;
+}
