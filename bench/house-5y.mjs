@@ -10,7 +10,9 @@ const { wrap } = await import('@/data/database');
 const { prepared } = await import('@/data/prepared');
 const reference = loadReference();
 const client = prepared(plain);
-globalThis[Symbol.for('hodman')] = Promise.resolve({ client, owner: undefined, reference });
+const { durable } = await import('@/data/folder/durable');
+const onDisk = durable(folder);
+globalThis[Symbol.for('hodman')] = Promise.resolve({ client, durable: onDisk, owner: undefined, reference });
 
 const median = (times) => [...times].sort((a, b) => a - b)[Math.floor(times.length / 2)];
 const RUNS = 15;
@@ -90,8 +92,8 @@ report['ahead-8-weeks'] = {
   }),
 };
 
-const { tryCommand } = await import('@/data/commands/run');
-const { feedBowl } = await import('@/data/commands/bowls');
+const { runCommand, tryCommand } = await import('@/data/commands/run');
+const { feedBowl, takeBackBowl } = await import('@/data/commands/bowls');
 const house = {
   get db() {
     return wrap(plain);
@@ -112,6 +114,29 @@ if (dog) {
     );
     if (!fed.ok) throw new Error(fed.problems[0].message);
   });
+  // The command as it is acknowledged: committed as PGlite leaves it, and with its log on the disk.
+  let presses = 0;
+  const press = async (kept) => {
+    const asked = { id: `bench-feed-${(presses += 1)}`, kind: 'feed bowl', input: { presses } };
+    const start = performance.now();
+    const fed = await runCommand({ db: house.db, reference, now: house.now, kept }, asked, (context) =>
+      feedBowl(context, { dogId: dog.id, slotId: dog.next.slotId, day: view.day, at: 'now', parts }),
+    );
+    const took = performance.now() - start;
+    if (!fed.ok) throw new Error(fed.problems[0].message);
+    const back = { id: `bench-back-${presses}`, kind: 'take back bowl', input: { presses } };
+    await runCommand({ db: house.db, reference, now: house.now }, back, (context) =>
+      takeBackBowl(context, { bowlId: fed.value.bowlId }),
+    );
+    return took;
+  };
+  await onDisk.log();
+  const times = { 'feed-committed': [], 'feed-synced': [] };
+  for (let run = 0; run < RUNS; run++) {
+    times['feed-committed'].push(await press(undefined));
+    times['feed-synced'].push(await press(onDisk.log));
+  }
+  for (const [name, taken] of Object.entries(times)) report[name] = { queries: 0, work: median(taken.slice(3)) };
 }
 
 const { savePlan } = await import('@/data/commands/plans');

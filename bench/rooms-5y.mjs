@@ -58,7 +58,7 @@ export async function roomsOfFiveYears(demo) {
     const before = entry(name, queries, tenth.answers[name]);
     return { ...own, ratio: round(work / bare), growth: round(own.median_ms / before.median_ms) };
   });
-  const commands = ['ahead-8-weeks', 'feed-5y', 'seal-60'].flatMap((name) => {
+  const commands = ['ahead-8-weeks', 'feed-5y', 'feed-committed', 'feed-synced', 'seal-60'].flatMap((name) => {
     const of = whole.inside[name];
     if (!of) return [];
     return [

@@ -97,7 +97,7 @@ test('what no text is gets 400, and what is not there 404', async () => {
     expect([path, (await knock(path)).status]).toEqual([path, 400]);
   for (const path of ['/dogs/2147483648', '/batches/2147483648', '/plan/9999999999', '/bowl/99999999999999'])
     expect([path, (await knock(path)).status]).toEqual([path, 404]);
-  for (const method of ['PUT', 'DELETE', 'PATCH', 'OPTIONS'])
+  for (const method of ['PUT', 'DELETE', 'PATCH', 'OPTIONS', 'TRACE'])
     expect([method, (await knock('/', {}, method)).status]).toEqual([method, 405]);
 });
 

@@ -2,6 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import http from 'node:http';
 import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -73,6 +74,23 @@ async function portIsFree(port) {
   process.exit(1);
 }
 
+/** TRACE gives back what it was sent, and the framework stumbles over it: it is turned away before it comes there. */
+function refuseTrace() {
+  const { createServer: create } = http;
+  http.createServer = (...asked) => {
+    const server = create(...asked);
+    const emit = server.emit.bind(server);
+    server.emit = (event, ...told) => {
+      const [request, response] = told;
+      if (event !== 'request' || request.method !== 'TRACE') return emit(event, ...told);
+      response.writeHead(405, { allow: 'GET, HEAD, POST', 'content-type': 'text/plain' });
+      response.end('Hodman knows GET, HEAD and POST.');
+      return true;
+    };
+    return server;
+  };
+}
+
 /** Serves the built application from this very process, so that stopping it stops the server. */
 export async function serve({ demo }) {
   const port = Number(process.env.PORT ?? 3000);
@@ -84,6 +102,7 @@ export async function serve({ demo }) {
   process.env.NODE_ENV = 'production';
   if (demo) process.env.HODMAN_DEMO = '1';
   const address = `http://127.0.0.1:${port}`;
+  refuseTrace();
   process.argv = [process.execPath, nextBin, 'start', '-H', '127.0.0.1', '-p', String(port)];
   await import('../node_modules/next/dist/bin/next');
   for (let attempt = 0; attempt < 240; attempt++) {

@@ -85,6 +85,7 @@ if (built) {
       failed: stats.unexpected + stats.skipped,
     }),
   );
+  step('attack, its quick form', process.execPath, ['scripts/attack.mjs', '--quick']);
 }
 
 console.log(`\n${passed} passed, ${failed} failed`);

@@ -95,14 +95,14 @@ export async function openFolder(folder: string, how: HowToOpen): Promise<OpenFo
       rmSync(pg, { recursive: true, force: true });
       return openFolder(folder, how);
     }
+    // A database without statistics reads whole tables where an index would do.
+    await database.execute(sql`analyze`);
+    await kept.log();
   } catch (error) {
     if (!client.closed) await client.close();
     if (error instanceof OlderFolder || error instanceof NewerFolder || error instanceof FolderRefused) throw error;
     throw notOpened(folder, error);
   }
-  // A database without statistics reads whole tables where an index would do.
-  await database.execute(sql`analyze`);
-  await kept.log();
   return { client, durable: kept };
 }
 
