@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs';
 import { register } from 'node:module';
 import Papa from 'papaparse';
 
-register('../../bench/typescript.mjs', import.meta.url);
+register('../../scripts/typescript.mjs', import.meta.url);
 const { readFoodRow } = await import('../../src/core/food/rows.ts');
 const { programmeOf } = await import('../../src/core/nutrition/programme.ts');
 const { leastRelaxed, leastSum } = await import('../../src/core/nutrition/solve-programme.ts');
