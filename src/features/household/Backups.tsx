@@ -18,8 +18,11 @@ const SHOWN = 3;
 /** Whole copies of everything: made each day, made now, taken home, put back. */
 export function Backups({ backups, timeZone }: { backups: readonly BackupView[]; timeZone: string }) {
   const make = useCommand(makeBackup, 'make-backup');
+  const [back, setBack] = useState(false);
   const [newest] = backups;
-  const row = (backup: BackupView) => <BackupRow key={backup.name} backup={backup} timeZone={timeZone} />;
+  const row = (backup: BackupView) => (
+    <BackupRow key={backup.name} backup={backup} timeZone={timeZone} onBack={() => setBack(true)} />
+  );
   return (
     <section className="stack" aria-labelledby="backups">
       <h2 id="backups">Backups</h2>
@@ -38,6 +41,9 @@ export function Backups({ backups, timeZone }: { backups: readonly BackupView[];
           </Button>
         </div>
       )}
+      <p role="status" className="inOrder">
+        {back && 'It is back. How it was before is a backup too: the newest one.'}
+      </p>
       {backups.length > 0 && <ul className="rows">{backups.slice(0, SHOWN).map(row)}</ul>}
       {backups.length > SHOWN && (
         <Fold title={countOf(backups.length - SHOWN, 'older one')}>
@@ -48,15 +54,20 @@ export function Backups({ backups, timeZone }: { backups: readonly BackupView[];
   );
 }
 
+interface BackupRowProps {
+  backup: BackupView;
+  timeZone: string;
+  onBack: () => void;
+}
+
 /** One copy: taken home as a file, or put back once what is in it was seen. */
-function BackupRow({ backup: { name, said, size }, timeZone }: { backup: BackupView; timeZone: string }) {
+function BackupRow({ backup: { name, said, size }, timeZone, onBack }: BackupRowProps) {
   const when = (at: Date) => `${writeDayInFull(dayIn(at, timeZone))}, ${clockIn(at, timeZone)}`;
   const [inside, setInside] = useState<Inside>();
-  const [before, setBefore] = useState<string>();
   const look = useCommand(lookIntoBackup, `look-${name}`, setInside);
-  const restore = useCommand(restoreBackup, `restore-${name}`, (done) => {
+  const restore = useCommand(restoreBackup, `restore-${name}`, () => {
     setInside(undefined);
-    setBefore(done.before);
+    onBack();
   });
   return (
     <li>
@@ -64,14 +75,7 @@ function BackupRow({ backup: { name, said, size }, timeZone }: { backup: BackupV
         {said} <span className="note">{size}</span>
       </p>
       <Problems problems={[...look.problems, ...restore.problems]} />
-      {look.pending && <Working said="Opening it" />}
-      {restore.pending && <Working said="Putting it back: nobody is let in meanwhile" />}
-      {before !== undefined && (
-        <p role="status" className="inOrder">
-          It is back. How it was before is a backup too: the newest one above.
-        </p>
-      )}
-      {inside && !restore.pending ? (
+      {inside && !restore.pending && (
         <div className="stack">
           <p>{sayInside(inside, when)}</p>
           <p className="caution">Everything that was written down since goes aside, into a backup of now.</p>
@@ -84,19 +88,19 @@ function BackupRow({ backup: { name, said, size }, timeZone }: { backup: BackupV
             </Button>
           </div>
         </div>
-      ) : (
-        !look.pending &&
-        !restore.pending && (
-          <div className="spread">
-            <a href={`/api/backups/${name}`} download>
-              Take home
-            </a>
-            <Button variant="text" onClick={() => look.run({ name })} aria-label={`Put back ${said}`}>
-              Put back …
-            </Button>
-          </div>
-        )
       )}
+      {look.pending && <Working said="Opening it" />}
+      {restore.pending && <Working said="Putting it back: nobody is let in meanwhile" />}
+      <div className="spread">
+        <a href={`/api/backups/${name}`} download>
+          Take home
+        </a>
+        {!inside && !look.pending && !restore.pending && (
+          <Button variant="text" onClick={() => look.run({ name })} aria-label={`Put back ${said}`}>
+            Put back …
+          </Button>
+        )}
+      </div>
     </li>
   );
 }
