@@ -1,15 +1,6 @@
 // A folder and the built application on it, for as long as a measurement takes.
 import { spawn } from 'node:child_process';
-import { createServer } from 'node:net';
-
-const freePort = () =>
-  new Promise((resolve) => {
-    const probe = createServer();
-    probe.listen(0, '127.0.0.1', () => {
-      const { port } = probe.address();
-      probe.close(() => resolve(port));
-    });
-  });
+import { freePort } from '../scripts/free-port.mjs';
 
 /** Starts the application on a folder, lets `work` ask it, and ends it. `script` is scripts/demo.mjs or start.mjs. */
 export async function withServer(folder, script, work, env = {}) {

@@ -1,20 +1,11 @@
 // A built Hodman on a folder, to be asked and killed.
 import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { freePort } from '../free-port.mjs';
 
 export const newFolder = () => mkdtempSync(join(tmpdir(), 'hodman-attack-'));
-
-const freePort = () =>
-  new Promise((resolve) => {
-    const probe = createServer();
-    probe.listen(0, '127.0.0.1', () => {
-      const { port } = probe.address();
-      probe.close(() => resolve(port));
-    });
-  });
 
 /** Begins a server; `up` says when it answers, or that it ended by itself. */
 export async function begin(folder, { demo = false, now } = {}) {

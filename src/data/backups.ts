@@ -1,5 +1,7 @@
 import 'server-only';
+import { statSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
 import { sayInside, type Inside } from '@/core/household/backups';
 import type { CommandResult } from '@/core/problem';
 import { tellOfChange } from './changes';
@@ -7,6 +9,7 @@ import { backupFolder, backupPath, backupsIn, makeBackup, type Backup } from './
 import { checkCopy } from './folder/check';
 import { whyNotWritten } from './folder/refused';
 import { restoreInto } from './folder/restore';
+import { whyNoRoom } from './folder/room';
 import { answerWith, dataFolder, openHouse, reopen } from './house';
 
 const HOUR = 3_600_000;
@@ -32,6 +35,8 @@ const no = (message: string): CommandResult<never> => ({ ok: false, problems: [{
 /** Makes a backup now; the house goes on meanwhile. */
 export const backUp = (): Promise<CommandResult<{ readonly name: string; readonly inside: Inside }>> =>
   alone(async () => {
+    const full = whyNoRoom(dataFolder());
+    if (full !== undefined) return no(`No backup was made. ${full}`);
     try {
       const { backup, inside } = await makeBackup(await openHouse(), folderOfBackups(), new Date(), checkCopy);
       return { ok: true, value: { name: backup.name, inside } };
@@ -79,11 +84,16 @@ export const answerBackups = (): void =>
       : `! ${made.problems.map(({ message }) => message).join(' ')}`;
   });
 
-/** Makes a backup each day for as long as the house stands, the first when it has stood for an hour. */
+/** Milliseconds after the start at which it is first looked whether a day has gone by: then the house is at rest. */
+const FIRST_LOOK = 60_000;
+
+/** Makes a backup whenever a day has gone by since the newest, or since the database was made. */
 export function backUpDaily(): void {
   const look = () => {
     const [newest] = readBackups();
-    if (newest === undefined || Date.now() - newest.at.getTime() >= 24 * HOUR) void backUp();
+    const since = newest?.at ?? statSync(join(dataFolder(), 'pg', 'PG_VERSION')).mtime;
+    if (Date.now() - since.getTime() >= 24 * HOUR) void backUp();
   };
+  setTimeout(look, FIRST_LOOK).unref();
   setInterval(look, HOUR).unref();
 }

@@ -70,35 +70,33 @@ export function houseAction<Shape extends z.ZodType, Value, Read = z.output<Shap
     });
 }
 
+/** A form's question in its shape, whatever answers it. */
+const asked = <Shape extends z.ZodType, Value>(
+  shape: Shape,
+  answer: (input: z.output<Shape>) => Promise<CommandResult<Value>>,
+) =>
+  client.inputSchema(z.object({ commandId, input: shape })).action(async ({ parsedInput }) => {
+    const { input } = parsedInput as { input: z.output<Shape> };
+    return spoiltBy(input) ?? answer(input);
+  });
+
 /** From a form to something that is done to the whole house: no command, no transaction of its own. */
-export function houseDeed<Shape extends z.ZodType, Value>(
+export const houseDeed = <Shape extends z.ZodType, Value>(
   shape: Shape,
   work: (input: z.output<Shape>) => Promise<CommandResult<Value>>,
-) {
-  return client
-    .inputSchema(z.object({ commandId, input: shape }))
-    .action(async ({ parsedInput }): Promise<CommandResult<Value>> => {
-      const { input } = parsedInput as { input: z.output<Shape> };
-      const spoilt = spoiltBy(input);
-      if (spoilt) return spoilt;
-      const answer = await work(input);
-      if (answer.ok) revalidatePath('/', 'layout');
-      return answer;
-    });
-}
+) =>
+  asked(shape, async (input): Promise<CommandResult<Value>> => {
+    const answer = await work(input);
+    if (answer.ok) revalidatePath('/', 'layout');
+    return answer;
+  });
 
 /** What a change would come to, asked before it is taken: the same work in a transaction that is taken back. */
-export function houseTry<Shape extends z.ZodType, Value>(
+export const houseTry = <Shape extends z.ZodType, Value>(
   shape: Shape,
   work: (context: Context, input: z.output<Shape>) => Promise<Value>,
-) {
-  return client
-    .inputSchema(z.object({ commandId, input: shape }))
-    .action(async ({ parsedInput }): Promise<CommandResult<Value>> => {
-      const { input } = parsedInput as { input: z.output<Shape> };
-      const spoilt = spoiltBy(input);
-      if (spoilt) return spoilt;
-      const { db, reference } = await house();
-      return tryCommand({ db, reference, now: now() }, (context) => work(context, input));
-    });
-}
+) =>
+  asked(shape, async (input): Promise<CommandResult<Value>> => {
+    const { db, reference } = await house();
+    return tryCommand({ db, reference, now: now() }, (context) => work(context, input));
+  });
