@@ -1,5 +1,5 @@
 import 'server-only';
-import { statSync } from 'node:fs';
+import { rmSync, statSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { sayInside, type Inside } from '@/core/household/backups';
@@ -67,9 +67,12 @@ export async function restore(name: string): Promise<CommandResult<{ readonly be
   const copy = await readFile(path);
   const before = await backUp();
   if (!before.ok) return before;
+  let aside: string | undefined;
   await reopen(async (folder) => {
-    await restoreInto(folder, copy, new Date());
+    aside = await restoreInto(folder, copy, new Date());
   });
+  // It is in the backup that was made of it, which was opened to see that it is whole.
+  if (aside !== undefined) rmSync(join(dataFolder(), aside), { recursive: true, force: true });
   tellOfChange();
   return { ok: true, value: { before: before.value.name } };
 }

@@ -1,4 +1,14 @@
-import { cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  cpSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
@@ -213,6 +223,25 @@ test('a backup made while the house is written to is whole, says what is in it, 
   const other = newFolder();
   cpSync(join(folder, aside!), join(other, 'pg'), { recursive: true });
   expect(await opened(other, places)).toContain('Later');
+});
+
+test('a restore that was killed between its two renames is finished at the next start, whatever a checkpoint had begun', async () => {
+  const folder = copied();
+  const name = await opened(folder, async (open) => {
+    const { backup } = await makeBackup(open, backupFolder(folder), AT, insideOf);
+    await addPlace(open, 'Later');
+    return backup.name;
+  });
+  const other = newFolder();
+  await restoreInto(other, readFileSync(join(backupFolder(folder), name)), AT);
+  // The copy is whole, what was there has gone aside, and the copy is not in its place yet.
+  cpSync(join(other, 'pg'), join(folder, 'pg.restoring.whole'), { recursive: true });
+  mkdirSync(join(folder, 'pg.before'));
+  writeFileSync(join(folder, 'pg.before/pg_control'), Buffer.alloc(8192, 7));
+  renameSync(join(folder, 'pg'), join(folder, 'pg.kept-2026-11-28T09-30-12'));
+  const there = await opened(folder, places);
+  expect([there.includes('Chest'), there.includes('Later')]).toEqual([true, false]);
+  expect(existsSync(join(folder, 'pg.kept-2026-11-28T09-30-12.before/pg_control'))).toBe(true);
 });
 
 test('a file that is no backup takes nothing’s place', async () => {

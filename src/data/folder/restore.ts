@@ -13,8 +13,18 @@ export async function finishRestore(folder: string): Promise<void> {
     if (name.startsWith('pg.restoring') && name !== 'pg.restoring.whole')
       rmSync(join(folder, name), { recursive: true, force: true });
   if (!existsSync(whole)) return;
-  if (existsSync(join(folder, 'pg'))) rmSync(whole, { recursive: true, force: true });
-  else renameSync(whole, join(folder, 'pg'));
+  const pg = join(folder, 'pg');
+  if (existsSync(pg)) rmSync(whole, { recursive: true, force: true });
+  else {
+    // What a checkpoint had begun belongs to the one that went aside, and would spoil this one.
+    const aside =
+      readdirSync(folder)
+        .filter((name) => /^pg\.kept-[\dT-]+$/.test(name))
+        .sort()
+        .at(-1) ?? 'pg.kept-before';
+    if (existsSync(`${pg}.before`)) renameSync(`${pg}.before`, join(folder, `${aside}.before`));
+    renameSync(whole, pg);
+  }
   await DISK.sync(folder);
 }
 
@@ -44,8 +54,6 @@ export async function restoreInto(folder: string, copy: Uint8Array, at: Date): P
   renameSync(making, whole);
   await DISK.sync(folder);
   if (aside !== undefined) renameSync(pg, join(folder, aside));
-  // What a checkpoint had begun belongs to the one that goes aside.
-  if (aside !== undefined && existsSync(`${pg}.before`)) renameSync(`${pg}.before`, join(folder, `${aside}.before`));
   await finishRestore(folder);
   return aside;
 }
