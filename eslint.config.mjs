@@ -72,6 +72,7 @@ const config = [
       'src/features/**/queries.ts',
       'src/features/*/actions.ts',
       'src/features/*/*.test.ts',
+      'src/app/*.test.ts',
       'src/app/**/route.ts',
       'src/instrumentation.ts',
     ],

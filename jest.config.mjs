@@ -36,7 +36,7 @@ const config = {
       displayName: 'data',
       // A busy machine opens a database slowly: only what hangs is stopped.
       setupFilesAfterEnv: ['<rootDir>/src/data/fixtures/patient.ts'],
-      testMatch: ['<rootDir>/src/data/**/*.test.ts', '<rootDir>/src/features/**/*.test.ts'],
+      testMatch: ['data', 'features', 'app'].map((folder) => `<rootDir>/src/${folder}/**/*.test.ts`),
       moduleNameMapper: {
         ...shared.moduleNameMapper,
         '^server-only$': '<rootDir>/src/data/fixtures/server-only.ts',

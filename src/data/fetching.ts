@@ -2,8 +2,9 @@ import 'server-only';
 import type { LocalDate } from '@/core/calendar/local-date';
 import { shoppingList, thawOf, usuallyFrom, type ShoppingItem, type TakeOut } from '@/core/plan/shopping';
 import { nth } from '@/core/sure';
+import { unlessUnread } from '@/core/unreadable';
 import type { Page } from './page';
-import { readBatch, type StoredBatch } from './repositories/batches';
+import { readBatchIfReadable, type StoredBatch } from './repositories/batches';
 import { readLots, type StoredLot } from './repositories/lots';
 import { readPlannedLines, type PlannedLines } from './repositories/planned';
 import { readPlanItems, readPlans, type StoredPlan } from './repositories/plans';
@@ -13,12 +14,13 @@ export interface PlannedBatch {
   readonly planned: PlannedLines;
 }
 
-/** The batches of a kept plan with their lines. */
+/** The batches of a kept plan with their lines, as far as they can be read. */
 export async function readBatchesOf({ db, reference, household }: Page, plan: StoredPlan): Promise<PlannedBatch[]> {
   const found: PlannedBatch[] = [];
   for (const { id } of plan.batches) {
-    const batch = await readBatch(db, id, household.energyFactors);
-    if (batch) found.push({ batch, planned: await readPlannedLines(db, reference, batch) });
+    const batch = await readBatchIfReadable(db, id, household.energyFactors);
+    const planned = batch && (await unlessUnread(readPlannedLines(db, reference, batch)));
+    if (batch && planned) found.push({ batch, planned });
   }
   return found;
 }

@@ -26,7 +26,8 @@ type CookedFood = Omit<Parameters<typeof hazardsIn>[0][number], 'words'> & { rea
 
 /** The batches that food is from, with what was really cooked, and the packs that it is in. */
 export interface StoredFood {
-  readonly batches: readonly { readonly id: number; readonly foods: readonly CookedFood[] }[];
+  /** `foods` undefined: what went in cannot be read, and no dog gets of it. */
+  readonly batches: readonly { readonly id: number; readonly foods: readonly CookedFood[] | undefined }[];
   readonly contents: readonly { readonly holdingId: number; readonly batchId: number }[];
 }
 
@@ -42,6 +43,10 @@ export function avoidedOf(
 ): KeptFrom {
   const found = new Map<string, readonly NotForIt[]>();
   for (const { id, foods: lines } of batches) {
+    if (lines === undefined) {
+      for (const dog of dogs) found.set(`${id}-${dog.id}`, [{ said: 'something that cannot be read', stops: true }]);
+      continue;
+    }
     const foods = lines.flatMap((line) => table.get(line.ndb) ?? []);
     const hurts = hazardsIn(
       lines.map((line) => ({ ...line, words: '' })),

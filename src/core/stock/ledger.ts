@@ -32,6 +32,7 @@ export const MOVEMENT_KINDS = [
   'corrected',
   'blocked',
   'redated',
+  'put right',
   'reversed',
 ] as const;
 export type MovementKind = (typeof MOVEMENT_KINDS)[number];
@@ -172,6 +173,18 @@ const OPENS_DRIED: ReadonlySet<MovementKind> = new Set(['fed', 'split', 'merged'
 
 type Bare = Omit<HoldingState, keyof KeepingDates | 'rulesId'>;
 
+/** A clock had run ahead: nothing was done later than on the day that is said. */
+function noLaterThan(day: LocalDate, { packedOn, since, thawedOn, openedOn, returnedOn }: Bare) {
+  const sooner = <T extends LocalDate | undefined>(own: T) => (own !== undefined && own > day ? day : own);
+  return {
+    packedOn: sooner(packedOn),
+    since: sooner(since),
+    thawedOn: sooner(thawedOn),
+    openedOn: sooner(openedOn),
+    returnedOn: sooner(returnedOn),
+  };
+}
+
 function next(
   before: Bare | undefined,
   movement: Movement,
@@ -190,6 +203,7 @@ function next(
       blocked: false,
     };
   }
+  if (movement.kind === 'put right') return { ...before, ...now, ...noLaterThan(movement.day, before) };
   const opens = movement.kind === 'opened' || (OPENS_DRIED.has(movement.kind) && isDried(kind));
   const openedOn = before.openedOn ?? (opens ? movement.day : undefined);
   const returnedOn = movement.kind === 'returned' ? movement.day : before.returnedOn;

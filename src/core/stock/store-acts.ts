@@ -24,6 +24,9 @@ export const sayOfPacksSchema = z.object({
 });
 export type SayOfPacks = z.infer<typeof sayOfPacksSchema>;
 
+/** The day on which something really was done that the books say of a day to come. */
+export const putDayRightSchema = z.object({ holdingIds: z.array(idSchema).min(1).max(500), day: z.string().max(20) });
+
 export const unblockSchema = z.object({ holdingIds: z.array(idSchema).min(1).max(500), why: whySchema });
 
 /** A pack that is for another dog than its label says; no dog: for anybody. */

@@ -6,7 +6,8 @@ import { observedIn, type NewReading, type NodeKey, type ReadingKind } from '@/c
 import { isDone } from '@/core/batch/steps';
 import { summaryOf } from '@/core/batch/summary';
 import { standing } from '@/core/standing';
-import { readBatch, readBatchHistory, type StoredBatch } from '../repositories/batches';
+import { readBatchHistory } from '../repositories/batch-history';
+import { readBatch, type StoredBatch } from '../repositories/batches';
 import { readReadings } from '../repositories/readings';
 import { batch, reading } from '../schema/batches';
 import { holding, packContent } from '../schema/stock';

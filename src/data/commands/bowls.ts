@@ -211,6 +211,8 @@ export async function partsOf(
     if (pack.grams + 0.05 < drawn(part)) {
       refuse(`Only ${inMass(context)(pack.grams)} are left in ${pack.code}: somebody was quicker. Look again.`);
     }
+    if (pack.ahead)
+      refuse(`${pack.code} was ${pack.ahead}. Say in the Store when it really was: it is not fed before.`);
     if (pack.blocked)
       refuse(`${pack.code} is blocked: it is not fed until somebody says that it may be, in the Store.`);
     const frozen = pack.placeKind === 'freezer';

@@ -10,7 +10,7 @@ import { checkSlots, type OnSlot } from '@/core/preserve/dryer-loads';
 import { machineOf } from '@/core/preserve/methods';
 import { standing } from '@/core/standing';
 import { nth } from '@/core/sure';
-import { readBatch } from '../repositories/batches';
+import { readBatchIfReadable } from '../repositories/batches';
 import { readCycle, readCyclesOf, runningOf, type StoredCycle } from '../repositories/cycles';
 import { readEquipment } from '../repositories/equipment';
 import { share, tray } from '../schema/batches';
@@ -79,7 +79,7 @@ async function onSlots({ tx, household }: Context, { trays }: StoredCycle): Prom
   const parts: OnSlot[] = [];
   const read = new Map<number, BatchState | undefined>();
   for (const { id, slot, batchId } of trays) {
-    if (!read.has(batchId)) read.set(batchId, await readBatch(tx, batchId, household.energyFactors));
+    if (!read.has(batchId)) read.set(batchId, await readBatchIfReadable(tx, batchId, household.energyFactors));
     const of = read.get(batchId);
     const own =
       of?.state === 'weighed' ? of.shares.flatMap((each) => each.trays).find((each) => each.id === id) : undefined;
@@ -169,7 +169,7 @@ export async function cycleAct(context: Context, input: CycleAct): Promise<void>
     }
     case 'not loaded': {
       for (const batchId of new Set(found.trays.map((each) => each.batchId))) {
-        const batch = await readBatch(tx, batchId, context.household.energyFactors);
+        const batch = await readBatchIfReadable(tx, batchId, context.household.energyFactors);
         const own = found.trays.map(({ id }) => id);
         if (
           batch?.state === 'weighed' &&

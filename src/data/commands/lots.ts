@@ -143,7 +143,15 @@ export async function lotWith(context: Context, holdingId: number): Promise<Stor
 }
 
 /** What can have been done with an ingredient and goes back with it. */
-const GOES_WITH_IT: ReadonlySet<string> = new Set(['received', 'found', 'moved', 'corrected', 'blocked', 'redated']);
+const GOES_WITH_IT: ReadonlySet<string> = new Set([
+  'received',
+  'found',
+  'moved',
+  'corrected',
+  'blocked',
+  'redated',
+  'put right',
+]);
 
 /** It never came: all that was done with an ingredient is taken back, unless some of it is in a pot or in the bin. */
 export async function takeBackLot(context: Context, input: { holdingId: number }): Promise<{ movementIds: number[] }> {
@@ -229,6 +237,7 @@ export async function prepareLot(
   input: PrepareEntry,
 ): Promise<{ holdingId: number; movementIds: number[] }> {
   const of = await lotWith(context, input.holdingId);
+  if (of.ahead) refuse(`${of.name} was ${of.ahead}. Say in the Store when it really was.`);
   if (of.blocked) refuse(`${of.name} is blocked: nothing is made of it.`);
   if (!(input.grams > 0)) refuse('How much of it was taken? A weight above 0.', 'grams');
   if (tenths(input.grams) > tenths(of.grams)) refuse(`Only ${inMass(context)(of.grams)} of it are left.`, 'grams');

@@ -20,7 +20,15 @@ export const packWith = async (context: Context, holdingId: number): Promise<Sto
   atHand(await readPacks(context.tx, [holdingId]), holdingId);
 
 /** What may have been done with a pack since it was sealed, and goes back with it. */
-export const GOES_BACK: ReadonlySet<string> = new Set(['packed', 'moved', 'thawed', 'opened', 'corrected', 'redated']);
+export const GOES_BACK: ReadonlySet<string> = new Set([
+  'packed',
+  'moved',
+  'thawed',
+  'opened',
+  'corrected',
+  'redated',
+  'put right',
+]);
 
 /** Whether a pack may lie in a place at all. */
 export const belongs = ({ reference }: Pick<Context, 'reference'>, pack: Pick<Kept, 'foodKind'>, kind: PlaceKind) =>

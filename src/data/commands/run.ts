@@ -2,6 +2,7 @@ import 'server-only';
 import { createHash } from 'node:crypto';
 import { eq, inArray } from 'drizzle-orm';
 import type { CommandResult, Outcome, Problem } from '@/core/problem';
+import { Unreadable } from '@/core/unreadable';
 import { writeMassIn } from '@/core/quantity/write';
 import { dayIn, type LocalDate } from '@/core/calendar/local-date';
 import type { Database, Tx } from '../database';
@@ -155,6 +156,7 @@ async function attempt<T>(house: CommandHouse, work: (tx: Tx) => Promise<T>): Pr
   } catch (error) {
     // Drizzle wraps what is thrown inside a transaction only for failed queries; a Refusal arrives as it is.
     if (error instanceof Refusal) return { ok: false, problems: error.problems };
+    if (error instanceof Unreadable) return { ok: false, problems: [{ message: error.message }] };
     if (isDiskFull(error))
       return {
         ok: false,

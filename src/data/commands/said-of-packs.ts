@@ -1,4 +1,5 @@
 import 'server-only';
+import { readLocalDate } from '@/core/calendar/local-date';
 import { isDried } from '@/core/preserve/shelf-life';
 import { blockingOf } from '@/core/stock/blocked';
 import { reversedLegs, tenths, type Leg } from '@/core/stock/ledger';
@@ -57,6 +58,24 @@ export const lost = (pack: Pick<Kept, 'holdingId' | 'placeId' | 'grams'>, note: 
     ],
   };
 };
+
+/** When that really was what the books say of a day to come: nothing of it counts as later than that. */
+export async function putDayRight(
+  context: Context,
+  input: { holdingIds: readonly number[]; day: string },
+): Promise<{ movementIds: number[] }> {
+  const { today } = context;
+  const day = readLocalDate(input.day) ?? refuse('Which day was it really?', 'day');
+  if (day > today) refuse('That day is still to come. Which day was it really?', 'day');
+  const kept = await readKept(context.tx, input.holdingIds);
+  const entries = [...new Set(input.holdingIds)].map((holdingId): NewMovement => {
+    const own = atHand(kept, holdingId);
+    if (own.ahead === undefined) refuse(`No day of ${own.code} lies ahead.`);
+    return { kind: 'put right', day, legs: stays(own) };
+  });
+  const made = await writeMovements(context, entries);
+  return { movementIds: made.map(({ id }) => id) };
+}
 
 /** Packs that may be fed again, and why: their blockings are taken back. */
 export async function unblockPacks(

@@ -4,7 +4,7 @@ import { takeOf } from '@/core/batch/evidence';
 import type { NewReading } from '@/core/batch/reading';
 import type { StartEntry } from '@/core/batch/steps/weigh-out';
 import { orderOf } from '@/core/cook/cook-day';
-import { readBatch } from '../repositories/batches';
+import { readBatchIfReadable } from '../repositories/batches';
 import { readPlannedLines } from '../repositories/planned';
 import { batch } from '../schema/batches';
 import { recipeVersion } from '../schema/recipes';
@@ -75,7 +75,7 @@ async function lastOrder({ tx, household }: Context, recipeId: number): Promise<
     )
     .orderBy(desc(batch.id))
     .limit(1);
-  const found = last && (await readBatch(tx, last.id, household.energyFactors));
+  const found = last && (await readBatchIfReadable(tx, last.id, household.energyFactors));
   return found && found.state !== 'planned' ? orderOf(found.day) : [];
 }
 

@@ -7,9 +7,10 @@ import type { Tx } from '../database';
 import type { Reference } from '../reference/reference';
 import { batch, share } from '../schema/batches';
 import { everyLine } from '@/core/recipe/bases';
+import { ifRead, isUnread } from '../schema/kept-json';
 import { holding, pack, packContent } from '../schema/stock';
 import type { StoredDog } from './dogs';
-import { readLatestVersion } from './recipes';
+import { isReadVersion, readLatestAsKept } from './recipes';
 
 /**
  * What was really cooked of the food that is there, in packs or warm on `today`, against the dogs' lists and what can hurt
@@ -33,7 +34,10 @@ export async function readAvoided(
       .from(pack)
       .innerJoin(holding, eq(holding.id, pack.holdingId))
       .where(and(gt(holding.amount, 0), isNotNull(pack.found)))
-  ).flatMap((row) => (row.found ? [{ holdingId: row.holdingId, recipeId: row.found.recipeId }] : []));
+  ).flatMap((row) => {
+    const own = ifRead(row.found);
+    return own ? [{ holdingId: row.holdingId, recipeId: own.recipeId }] : [];
+  });
   const warm = await tx
     .selectDistinct({ batchId: share.batchId })
     .from(share)
@@ -58,7 +62,10 @@ export async function readAvoided(
   return avoidedOf(
     {
       batches: [
-        ...batches.map((own) => ({ id: own.id, foods: (own.parent ?? own.summary)?.foods ?? [] })),
+        ...batches.map((own) => {
+          const summary = own.parent ?? own.summary;
+          return { id: own.id, foods: isUnread(summary) ? undefined : (summary?.foods ?? []) };
+        }),
         ...recipes.map(({ recipeId, foods }) => ({ id: -recipeId, foods })),
       ],
       contents: [...contents, ...found.map(({ holdingId, recipeId }) => ({ holdingId, batchId: -recipeId }))],
@@ -73,13 +80,15 @@ export async function readAvoided(
 async function readFoundFoods(tx: Tx, reference: Reference, recipeIds: readonly number[]) {
   const out = [];
   for (const recipeId of new Set(recipeIds)) {
-    const version = await readLatestVersion(tx, reference, recipeId);
+    const version = await readLatestAsKept(tx, reference, recipeId);
     if (version)
       out.push({
         recipeId,
-        foods: version.written
-          .flatMap((line) => everyLine([line], {}))
-          .map(({ food, part, moment }) => ({ ndb: food.ndb, part, moment })),
+        foods: isReadVersion(version)
+          ? version.written
+              .flatMap((line) => everyLine([line], {}))
+              .map(({ food, part, moment }) => ({ ndb: food.ndb, part, moment }))
+          : undefined,
       });
   }
   return out;

@@ -2,6 +2,7 @@ import 'server-only';
 import { asc, eq, inArray } from 'drizzle-orm';
 import type { Tx } from '../database';
 import { tray } from '../schema/batches';
+import { ifRead } from '../schema/kept-json';
 import { packContent } from '../schema/stock';
 
 /** The places of the trays that a pack was filled from, where it was filled tray by tray. */
@@ -10,7 +11,9 @@ export async function readTraysOfPack(tx: Tx, holdingId: number): Promise<number
     .select({ trays: packContent.trays })
     .from(packContent)
     .where(eq(packContent.holdingId, holdingId));
-  const ids = rows.flatMap(({ trays }) => (trays ?? []).filter(({ amount }) => amount > 0).map(({ trayId }) => trayId));
+  const ids = rows.flatMap(({ trays }) =>
+    (ifRead(trays) ?? []).filter(({ amount }) => amount > 0).map(({ trayId }) => trayId),
+  );
   if (ids.length === 0) return [];
   const places = await tx
     .select({ position: tray.position })

@@ -1,20 +1,19 @@
 import 'server-only';
 import { and, asc, desc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
 import type { LocalDate } from '@/core/calendar/local-date';
-import { foldBatch, type BatchHistory, type BatchState, type BatchYield, type WeighedState } from '@/core/batch/fold';
-import { nameOfByProduct, type ByProduct } from '@/core/batch/by-product';
+import { foldBatch, type BatchState, type BatchYield, type WeighedState } from '@/core/batch/fold';
 import type { BatchSummary } from '@/core/batch/summary';
 import { type Filling } from '@/core/dog/filling';
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import type { PlanEntry } from '@/core/plan/plan-entry';
 import { readShare } from '@/core/plan/read-plan';
-import { fromTenths } from '@/core/stock/ledger';
 import type { Tx } from '../database';
-import { batch, plan, planDog, share, tray } from '../schema/batches';
+import { batch, plan, planDog } from '../schema/batches';
 import { recipe, recipeVersion } from '../schema/recipes';
-import { bowl, bowlPart, holding, pack, packContent } from '../schema/stock';
 import { nth } from '@/core/sure';
-import { readReadings } from './readings';
+import { nameOfBatch, readBatchHistory, unreadBatch } from './batch-history';
+import { ifRead, isUnread } from '../schema/kept-json';
+import { unlessUnread, Unreadable, type CannotBeRead } from '@/core/unreadable';
 
 interface Common {
   readonly id: number;
@@ -53,84 +52,6 @@ export type StoredBatch =
   | (Common & Extract<BatchState, { state: 'cooking' }>)
   | WeighedBatch;
 
-/** All that one batch's fold looks at. */
-export async function readBatchHistory(tx: Tx, batchId: number): Promise<BatchHistory> {
-  const [own] = await tx
-    .select({ startedAt: batch.startedAt, evidence: batch.evidence, plating: batch.plating })
-    .from(batch)
-    .where(eq(batch.id, batchId));
-  if (!own?.startedAt || !own.evidence) return { readings: [], shares: [], packed: [], fed: [] };
-  const shares = await tx.select().from(share).where(eq(share.batchId, batchId)).orderBy(asc(share.id));
-  const trays = await tx
-    .select({ id: tray.id, shareId: tray.shareId, cycleId: tray.cycleId, slot: tray.slot, dogId: tray.dogId })
-    .from(tray)
-    .innerJoin(share, eq(share.id, tray.shareId))
-    .where(eq(share.batchId, batchId))
-    .orderBy(asc(tray.position));
-  const packed = await tx
-    .select({
-      holdingId: packContent.holdingId,
-      code: pack.code,
-      shareId: packContent.shareId,
-      dogId: pack.dogId,
-      split: pack.split,
-      amount: packContent.amount,
-      trays: packContent.trays,
-    })
-    .from(packContent)
-    .innerJoin(pack, eq(pack.holdingId, packContent.holdingId))
-    .innerJoin(holding, eq(holding.id, packContent.holdingId))
-    .where(and(eq(packContent.batchId, batchId), eq(holding.void, false)))
-    .orderBy(asc(packContent.id));
-  const fed = await tx
-    .select({ shareId: bowlPart.shareId, amount: sql<number>`sum(${bowlPart.amount})::int` })
-    .from(bowlPart)
-    .innerJoin(bowl, eq(bowl.id, bowlPart.bowlId))
-    .innerJoin(share, eq(share.id, bowlPart.shareId))
-    .where(and(eq(share.batchId, batchId), isNull(bowl.reversedBy)))
-    .groupBy(bowlPart.shareId);
-  return {
-    startedAt: own.startedAt,
-    evidence: own.evidence,
-    ...(own.plating ? { plating: own.plating } : {}),
-    readings: await readReadings(tx, batchId),
-    shares: shares.map((row) => ({
-      id: row.id,
-      yield: row.yield,
-      fate: row.fate,
-      grams: row.grams,
-      day: row.day,
-      ...(row.placeId === null ? {} : { placeId: row.placeId }),
-      ...(row.method === null ? {} : { method: row.method }),
-      ...(row.machineId === null ? {} : { machineId: row.machineId }),
-      ...(row.packPlan === null ? {} : { plan: row.packPlan }),
-      ...(row.loadDay === null ? {} : { loadDay: row.loadDay }),
-      ...(row.waitsIn === null ? {} : { waitsIn: row.waitsIn }),
-      ...(row.form === null ? {} : { form: row.form }),
-      trays: trays
-        .filter((each) => each.shareId === row.id)
-        .map(({ id, cycleId, slot, dogId }) => ({
-          id,
-          ...(cycleId === null ? {} : { cycleId }),
-          ...(slot === null ? {} : { slot }),
-          ...(dogId === null ? {} : { dogId }),
-        })),
-    })),
-    packed: packed.map(({ dogId, split, amount, trays: from, ...row }) => ({
-      ...row,
-      ...(dogId === null ? {} : { dogId }),
-      ...(split === null ? {} : { split: true }),
-      ...(from === null ? {} : { trays: from }),
-      grams: fromTenths(amount),
-    })),
-    fed: fed.flatMap(({ shareId, amount }) => (shareId === null ? [] : [{ shareId, grams: fromTenths(amount) }])),
-  };
-}
-
-/** The name of a batch: its recipe's, or what of it was kept beside. */
-export const nameOfBatch = (row: { readonly recipeName: string; readonly byProduct: ByProduct | null }): string =>
-  row.byProduct ? nameOfByProduct(row.byProduct, row.recipeName) : row.recipeName;
-
 /** The meals that a batch's recipe fills. */
 function fillingOf(entry: PlanEntry, recipeId: number): Filling {
   const batches = entry.batches.map(({ recipeId: id, meals, share: said }) => {
@@ -141,7 +62,7 @@ function fillingOf(entry: PlanEntry, recipeId: number): Filling {
   return { batches, batch: entry.batches.findIndex((each) => each.recipeId === recipeId) };
 }
 
-/** One batch as far as it has come; undefined where there is none or its plan was dropped. */
+/** One batch as far as it has come; undefined where there is none or its plan was dropped. Throws `Unreadable`. */
 export async function readBatch(tx: Tx, id: number, factors: EnergyFactors): Promise<StoredBatch | undefined> {
   const [row] = await tx
     .select({
@@ -175,7 +96,9 @@ export async function readBatch(tx: Tx, id: number, factors: EnergyFactors): Pro
     .where(eq(planDog.planId, row.plan.id))
     .orderBy(asc(planDog.dogId));
   const state = foldBatch(await readBatchHistory(tx, id), factors);
-  if (!state.ok) throw new Error(`batch ${id} holds what cannot be: ${state.problem.message}`);
+  if (!state.ok) throw new Unreadable(unreadBatch(id, nameOfBatch(row), state.problem.message));
+  const entry = row.plan.entry;
+  if (isUnread(entry)) throw new Unreadable({ kind: 'plan', id: row.plan.id, name: row.recipeName, why: entry.why });
   const common: Common = {
     ...row.batch,
     loads: row.batch.loads ?? [],
@@ -186,16 +109,20 @@ export async function readBatch(tx: Tx, id: number, factors: EnergyFactors): Pro
     parentId: row.parentId ?? undefined,
     letter: row.letter,
     planId: row.plan.id,
-    filling: fillingOf(row.plan.entry, row.recipeId),
+    filling: fillingOf(entry, row.recipeId),
     firstDay: row.plan.firstDay,
     days: row.plan.days,
     // Nobody is fed a by-product by the plan.
-    dogIds: row.byProduct ? [] : dogs.map((entry) => entry.dogId),
+    dogIds: row.byProduct ? [] : dogs.map((each) => each.dogId),
   };
   return state.value.state === 'weighed'
     ? { ...common, ...state.value, yield: nth(state.value.yields, 0) }
     : { ...common, ...state.value };
 }
+
+/** The same for those who look at many: one that cannot be read is left out, and said where it is listed. */
+export const readBatchIfReadable = (...asked: Parameters<typeof readBatch>): Promise<StoredBatch | undefined> =>
+  unlessUnread(readBatch(...asked));
 
 /** A batch as a list shows it: no evidence is read for it. */
 export interface ListedBatch {
@@ -207,6 +134,8 @@ export interface ListedBatch {
   readonly state: BatchState['state'];
   readonly open: boolean;
   readonly summary: BatchSummary | undefined;
+  /** Its figures cannot be read. */
+  readonly unread: CannotBeRead | undefined;
   readonly createdAt: Date;
   readonly startedAt: Date | undefined;
   /** What its version notes for the next time. */
@@ -219,7 +148,7 @@ export interface ListedBatch {
 /** The batches that were not dropped, newest first; the open ones alone, or so many. */
 export async function readBatchList(
   tx: Tx,
-  of: { readonly open?: true; readonly limit?: number; readonly from?: number } = {},
+  of: { readonly id?: number; readonly open?: true; readonly limit?: number; readonly from?: number } = {},
 ): Promise<ListedBatch[]> {
   const query = tx
     .select({
@@ -242,7 +171,13 @@ export async function readBatchList(
     .innerJoin(plan, eq(plan.id, batch.planId))
     .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
     .innerJoin(recipe, eq(recipe.id, recipeVersion.recipeId))
-    .where(and(isNull(batch.droppedAt), of.open ? eq(batch.open, true) : undefined))
+    .where(
+      and(
+        isNull(batch.droppedAt),
+        of.open ? eq(batch.open, true) : undefined,
+        of.id === undefined ? undefined : eq(batch.id, of.id),
+      ),
+    )
     .orderBy(desc(batch.id));
   const rows = of.limit === undefined ? await query : await query.limit(of.limit).offset(of.from ?? 0);
   if (rows.length === 0) return [];
@@ -260,12 +195,17 @@ export async function readBatchList(
     ...row,
     recipeName: nameOfBatch(row),
     parentId: row.parentId ?? undefined,
-    summary: row.summary ?? undefined,
+    summary: ifRead(row.summary),
+    unread: isUnread(row.summary) ? unreadBatch(row.id, nameOfBatch(row), 'its figures') : undefined,
     startedAt: row.startedAt ?? undefined,
     note: row.note ?? undefined,
     dogIds: dogs.filter((entry) => row.byProduct === null && entry.planId === row.planId).map((entry) => entry.dogId),
   }));
 }
+
+/** One batch as the list shows it. */
+export const readListedBatch = async (tx: Tx, id: number): Promise<ListedBatch | undefined> =>
+  (await readBatchList(tx, { id }))[0];
 
 /** What was kept of a batch and is one of its own by now. */
 export const readByProducts = async (tx: Tx, parentId: number) =>
@@ -276,7 +216,7 @@ export const readByProducts = async (tx: Tx, parentId: number) =>
       .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
       .innerJoin(recipe, eq(recipe.id, recipeVersion.recipeId))
       .where(and(eq(batch.parentId, parentId), isNull(batch.droppedAt)))
-  ).map((row) => ({ ...row, recipeName: nameOfBatch(row) }));
+  ).map((row) => ({ ...row, summary: ifRead(row.summary), recipeName: nameOfBatch(row) }));
 
 /** The latest weighed batch of each recipe, by the recipe's id: by-products and unweighed pots say nothing of its food. */
 export async function readLatestPots(tx: Tx, recipeIds?: readonly number[]): Promise<Map<number, number>> {

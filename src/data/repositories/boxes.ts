@@ -10,7 +10,7 @@ import { sure } from '@/core/sure';
 import type { Tx } from '../database';
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import { batch, boxPlan, share } from '../schema/batches';
-import { readBatch, type WeighedBatch } from './batches';
+import { readBatchIfReadable, type WeighedBatch } from './batches';
 
 /** Boxes that are being built. */
 export interface StoredBoxes {
@@ -104,7 +104,7 @@ export async function readAtHand(tx: Tx, factors: EnergyFactors): Promise<Stored
 async function ingredientsIn(tx: Tx, batchIds: readonly number[], factors: EnergyFactors): Promise<StoredIngredient[]> {
   const found: StoredIngredient[] = [];
   for (const id of batchIds) {
-    const own = await readBatch(tx, id, factors);
+    const own = await readBatchIfReadable(tx, id, factors);
     if (own?.state !== 'weighed' || own.byProduct) continue;
     for (const each of own.shares)
       if (each.fate !== 'today' && each.grams > 0)

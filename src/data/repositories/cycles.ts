@@ -8,7 +8,7 @@ import type { EnergyFactors } from '@/core/nutrition/energy';
 import type { Tx } from '../database';
 import { share, tray } from '../schema/batches';
 import { cycle, cycleEvent } from '../schema/household';
-import { readBatch } from './batches';
+import { readBatchIfReadable } from './batches';
 
 export interface StoredCycle {
   readonly id: number;
@@ -125,9 +125,9 @@ export async function readPastCycles(
 
 /** g of water that left the trays of cycles, where all of them were weighed dry. */
 async function readWater(tx: Tx, cycles: readonly StoredCycle[], factors: EnergyFactors): Promise<Map<number, number>> {
-  const batches = new Map<number, Awaited<ReturnType<typeof readBatch>>>();
+  const batches = new Map<number, Awaited<ReturnType<typeof readBatchIfReadable>>>();
   for (const id of new Set(cycles.flatMap(({ trays }) => trays.map(({ batchId }) => batchId))))
-    batches.set(id, await readBatch(tx, id, factors));
+    batches.set(id, await readBatchIfReadable(tx, id, factors));
   return new Map(
     cycles.flatMap(({ id, trays }) => {
       const states = trays.map((own) => {

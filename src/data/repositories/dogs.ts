@@ -15,7 +15,10 @@ import { letterOf, badgeLetters } from '@/core/dog/letters';
 import type { RationMethod } from '@/core/dog/method';
 import { now } from '../clock';
 import type { Tx } from '../database';
-import { readHousehold } from './household';
+import { ifRead, isUnread } from '../schema/kept-json';
+import { unreadOfDog } from './dog-unread';
+import type { CannotBeRead } from '@/core/unreadable';
+import { readToday } from './household';
 import { recipe } from '../schema/recipes';
 import { bowl, given } from '../schema/stock';
 import {
@@ -78,6 +81,8 @@ export interface StoredDog extends Dog {
   readonly knownSchools: readonly School[];
   /** Hazards that its vet allows it. */
   readonly vetNotes: readonly { readonly id: number; readonly hazardId: string; readonly note: string }[];
+  /** What is kept of it and cannot be read. */
+  readonly unread: CannotBeRead | undefined;
   /** The id of the one litter that is kept in view: the latest. */
   readonly litterId: number | undefined;
 }
@@ -93,21 +98,24 @@ async function readFreshFoods(
   tx: Tx,
   rations: readonly (typeof ration.$inferSelect)[],
 ): Promise<(entry: typeof ration.$inferSelect) => RationMethod> {
-  const recipeOf = ({ method }: typeof ration.$inferSelect) =>
-    method.kind === 'school' ? method.food.recipeId : undefined;
+  const methodOf = ({ method }: typeof ration.$inferSelect): RationMethod => ifRead(method) ?? { kind: 'table' };
+  const recipeOf = (entry: typeof ration.$inferSelect) => {
+    const method = methodOf(entry);
+    return method.kind === 'school' ? method.food.recipeId : undefined;
+  };
   const asked = [...new Set(rations.flatMap((entry) => recipeOf(entry) ?? []))];
-  if (asked.length === 0) return ({ method }) => method;
+  if (asked.length === 0) return methodOf;
   const facts = new Map(
     (await tx.select({ id: recipe.id, foodFacts: recipe.foodFacts }).from(recipe).where(inArray(recipe.id, asked))).map(
       (row) => [row.id, row.foodFacts],
     ),
   );
-  const today = dayIn(now(), (await readHousehold(tx)).timeZone);
+  const today = await readToday(tx);
   const inForce = new Map<number, number>();
   for (const entry of rations) if (entry.from <= today) inForce.set(entry.dogId, entry.id);
   return (entry) => {
     const known = facts.get(recipeOf(entry) ?? NaN);
-    const { method } = entry;
+    const method = methodOf(entry);
     const over = entry.from <= today && inForce.get(entry.dogId) !== entry.id;
     if (method.kind !== 'school' || !known || over) return method;
     return { ...method, food: { ...method.food, ...known } };
@@ -217,6 +225,7 @@ export async function readDogs(
     )
     .orderBy(asc(given.id));
   const fresh = await readFreshFoods(tx, rations);
+  const today = await readToday(tx);
   const letters = badgeLetters(
     await tx.select({ id: dog.id, name: dog.name }).from(dog).where(isNull(dog.archivedAt)).orderBy(asc(dog.id)),
   );
@@ -233,7 +242,8 @@ export async function readDogs(
       illness: orUndefined(row.illness),
       biteSize: orUndefined(row.biteSize),
       archived: row.archivedAt !== null,
-      cautionSeen: orUndefined(row.cautionSeen),
+      cautionSeen: ifRead(row.cautionSeen),
+      unread: unreadOfDog(row, own(rations), own(avoids), own(bowlLines), own(schools), today),
       litters: own(litters).map(({ matedOn, whelpedOn, pups, weanedOn }) => ({
         matedOn: orUndefined(matedOn),
         whelpedOn: orUndefined(whelpedOn),
@@ -260,8 +270,8 @@ export async function readDogs(
           proneToGain: entry.proneToGain,
           method: fresh(entry),
           goal: gramsOr(entry.goalGrams),
-          extras: entry.extras,
-          transition: orUndefined(entry.transition),
+          extras: ifRead(entry.extras) ?? [],
+          transition: ifRead(entry.transition),
           reason: orUndefined(entry.reason),
           meals:
             meals.length === 0
@@ -270,14 +280,9 @@ export async function readDogs(
         };
       }),
       slots: own(slots).map(({ id, name, clock }) => ({ id, name, clock })),
-      bowlLines: own(bowlLines).map(({ id, what, unit, rule, slotId, kcalPerUnit }) => ({
-        id,
-        what,
-        unit,
-        rule,
-        slotId,
-        kcalPerUnit: orUndefined(kcalPerUnit),
-      })),
+      bowlLines: own(bowlLines).flatMap(({ id, what, unit, rule, slotId, kcalPerUnit }) =>
+        isUnread(rule) ? [] : [{ id, what, unit, rule, slotId, kcalPerUnit: orUndefined(kcalPerUnit) }],
+      ),
       daysOff: own(off).map(({ id, kind, from, to, slotId }) => ({
         id,
         kind,
@@ -296,17 +301,13 @@ export async function readDogs(
         bowlId: orUndefined(bowlId),
       })),
       less: own(extra).flatMap(({ less }) => less),
-      avoids: own(avoids).map((entry) => ({
-        id: entry.id,
-        what: entry.what,
-        label: entry.label,
-        reason: entry.reason,
-        since: entry.since,
-        tryAgainOn: orUndefined(entry.tryAgainOn),
-        note: orUndefined(entry.note),
-      })),
+      avoids: own(avoids).flatMap(({ id, what, label, reason, since, tryAgainOn, note }) =>
+        isUnread(what)
+          ? []
+          : [{ id, what, label, reason, since, tryAgainOn: orUndefined(tryAgainOn), note: orUndefined(note) }],
+      ),
       vetNotes: own(notes).map(({ id, hazardId, note }) => ({ id, hazardId, note })),
-      knownSchools: own(schools).map((entry) => entry.school),
+      knownSchools: own(schools).flatMap(({ school }) => ifRead(school) ?? []),
     };
   });
 }

@@ -9,7 +9,7 @@ import { proteinOf } from '@/core/recipe/protein';
 import type { Tx } from '../database';
 import type { Reference } from '../reference/reference';
 import { recipe } from '../schema/recipes';
-import { readBatch, readLatestPots } from './batches';
+import { readBatchIfReadable, readLatestPots } from './batches';
 import { readLatestVersions } from './recipes';
 
 /** What the portion schools have to know about each recipe, by its id, as it was kept last. */
@@ -41,7 +41,7 @@ export async function keepFoodFacts(
       .from(recipe)
       .where(eq(recipe.id, version.recipeId));
     const potId = pots.get(version.recipeId);
-    const batch = potId === undefined ? undefined : await readBatch(tx, potId, factors);
+    const batch = potId === undefined ? undefined : await readBatchIfReadable(tx, potId, factors);
     const pot = batch?.state === 'weighed' ? batch : undefined;
     const facts = factsOf(
       { name: version.name, cupGrams: own?.cupGrams ?? null },

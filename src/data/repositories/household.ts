@@ -1,6 +1,8 @@
 import 'server-only';
 import { asc, eq, isNull } from 'drizzle-orm';
+import { dayIn, type LocalDate } from '@/core/calendar/local-date';
 import type { PlaceKind } from '@/core/preserve/shelf-life';
+import { now } from '../clock';
 import type { Tx } from '../database';
 import { household, place, shelfRules } from '../schema/household';
 
@@ -30,6 +32,9 @@ export async function readHousehold(tx: Tx): Promise<Household> {
   if (!row) throw new Error('no household');
   return row;
 }
+
+/** The day that it is in this household, by the clock. */
+export const readToday = async (tx: Tx): Promise<LocalDate> => dayIn(now(), (await readHousehold(tx)).timeZone);
 
 export const changeHousehold = (tx: Tx, change: Partial<Household>) =>
   tx.update(household).set(change).where(eq(household.id, 1));

@@ -2,7 +2,7 @@ import 'server-only';
 import { inArray } from 'drizzle-orm';
 import type { KcalPrice } from '@/core/stock/cost';
 import { packContent } from '../schema/stock';
-import { readBatch, type CookedBatch } from './batches';
+import { readBatchIfReadable, type CookedBatch } from './batches';
 import { readCosts } from './costs';
 
 type Here = Parameters<typeof readCosts>[0];
@@ -14,7 +14,7 @@ export async function readKcalPrices(here: Here, batchIds: readonly number[]): P
   const open = async (id: number): Promise<CookedBatch | undefined> => {
     const known = found.get(id);
     if (known) return known;
-    const batch = await readBatch(here.tx, id, here.household.energyFactors);
+    const batch = await readBatchIfReadable(here.tx, id, here.household.energyFactors);
     if (!batch || batch.state === 'planned') return undefined;
     found.set(id, batch);
     return batch;

@@ -3,7 +3,9 @@ import { asc, eq, inArray, sql } from 'drizzle-orm';
 import type { LocalDate } from '@/core/calendar/local-date';
 import type { PlaceKind } from '@/core/preserve/shelf-life';
 import { fromTenths, type HoldingRules } from '@/core/stock/ledger';
+import { aheadOfClock } from '@/core/stock/ahead-of-clock';
 import type { Tx } from '../database';
+import { readToday } from './household';
 import { place } from '../schema/household';
 import { holding, lot, pack } from '../schema/stock';
 
@@ -20,6 +22,8 @@ export interface Kept {
   readonly safeUntil: LocalDate | undefined;
   readonly openedOn: LocalDate | undefined;
   readonly blocked: boolean;
+  /** What was done with it on a day that is still to come, in words. */
+  readonly ahead: string | undefined;
 }
 
 /** What lies in the house, by holding id, in id order; empty ones too. */
@@ -33,6 +37,7 @@ export async function readKept(tx: Tx, holdingIds: readonly number[]): Promise<K
     .leftJoin(lot, eq(lot.holdingId, holding.id))
     .where(inArray(holding.id, [...holdingIds]))
     .orderBy(asc(holding.id));
+  const today = await readToday(tx);
   return rows.map(({ holding: state, placeKind, code, name }) => ({
     holdingId: state.id,
     code: code ?? name ?? '',
@@ -44,6 +49,7 @@ export async function readKept(tx: Tx, holdingIds: readonly number[]): Promise<K
     safeUntil: state.safeUntil ?? undefined,
     openedOn: state.openedOn ?? undefined,
     blocked: state.blocked,
+    ahead: aheadOfClock(state, today),
   }));
 }
 

@@ -7,7 +7,9 @@ import { LOT_KINDS, type Lot, type LotKind } from '@/core/stock/lot';
 import { typedLot, type LotEntry } from '@/core/stock/lot-entry';
 import { isAmong } from '@/core/sure';
 import type { UnitSet } from '@/core/quantity/units';
+import { aheadOfClock } from '@/core/stock/ahead-of-clock';
 import type { Tx } from '../database';
+import { readToday } from './household';
 import { place } from '../schema/household';
 import { holding, lot, lotUse } from '../schema/stock';
 
@@ -27,6 +29,8 @@ export interface StoredLot extends Lot {
   readonly code: string | undefined;
   readonly madeOf: number | undefined;
   readonly void: boolean;
+  /** What was done with it on a day that is still to come, in words: nothing is made of it. */
+  readonly ahead: string | undefined;
 }
 
 const lotQuery = (tx: Tx) =>
@@ -38,34 +42,40 @@ const lotQuery = (tx: Tx) =>
 
 type LotRow = Awaited<ReturnType<typeof lotQuery>>[number];
 
-const toLot = ({ lot: said, holding: state, place: at }: LotRow): StoredLot => ({
-  holdingId: said.holdingId,
-  key: said.foodKey,
-  name: said.name,
-  grams: fromTenths(state.amount),
-  foodKind: state.foodKind,
-  place: at.kind,
-  placeId: state.placeId,
-  placeName: at.name,
-  safeUntil: state.safeUntil ?? undefined,
-  bestBy: state.bestBy ?? undefined,
-  receivedOn: said.receivedOn,
-  blocked: state.blocked,
-  density: state.density ?? undefined,
-  rule: state.rule,
-  since: state.since,
-  thawedOn: state.thawedOn ?? undefined,
-  receivedGrams: fromTenths(said.receivedAmount),
-  priceMinor: said.priceMinor ?? undefined,
-  label: said.label ?? undefined,
-  code: said.code ?? undefined,
-  madeOf: said.madeOf ?? undefined,
-  void: state.void,
-});
+const toLot =
+  (today: LocalDate) =>
+  ({ lot: said, holding: state, place: at }: LotRow): StoredLot => {
+    const ahead = aheadOfClock(state, today);
+    return {
+      holdingId: said.holdingId,
+      key: said.foodKey,
+      name: said.name,
+      grams: fromTenths(state.amount),
+      foodKind: state.foodKind,
+      place: at.kind,
+      placeId: state.placeId,
+      placeName: at.name,
+      safeUntil: state.safeUntil ?? undefined,
+      bestBy: state.bestBy ?? undefined,
+      receivedOn: said.receivedOn,
+      blocked: state.blocked || ahead !== undefined,
+      ahead,
+      density: state.density ?? undefined,
+      rule: state.rule,
+      since: state.since,
+      thawedOn: state.thawedOn ?? undefined,
+      receivedGrams: fromTenths(said.receivedAmount),
+      priceMinor: said.priceMinor ?? undefined,
+      label: said.label ?? undefined,
+      code: said.code ?? undefined,
+      madeOf: said.madeOf ?? undefined,
+      void: state.void,
+    };
+  };
 
 /** The ingredients that are in the house, in the order in which they came. */
 export const readLots = async (tx: Tx): Promise<StoredLot[]> =>
-  (await lotQuery(tx).where(gt(holding.amount, 0)).orderBy(asc(lot.holdingId))).map(toLot);
+  (await lotQuery(tx).where(gt(holding.amount, 0)).orderBy(asc(lot.holdingId))).map(toLot(await readToday(tx)));
 
 /** Ingredients of some foods that are in the house. */
 export const readLotsOf = async (tx: Tx, keys: readonly string[]): Promise<StoredLot[]> =>
@@ -75,7 +85,7 @@ export const readLotsOf = async (tx: Tx, keys: readonly string[]): Promise<Store
         await lotQuery(tx)
           .where(and(gt(holding.amount, 0), inArray(lot.foodKey, [...keys])))
           .orderBy(asc(lot.holdingId))
-      ).map(toLot);
+      ).map(toLot(await readToday(tx)));
 
 /** Ingredients by holding id, used up and taken back ones too. */
 export const readLotsById = async (tx: Tx, holdingIds: readonly number[]): Promise<StoredLot[]> =>
@@ -85,7 +95,7 @@ export const readLotsById = async (tx: Tx, holdingIds: readonly number[]): Promi
         await lotQuery(tx)
           .where(inArray(lot.holdingId, [...holdingIds]))
           .orderBy(asc(lot.holdingId))
-      ).map(toLot);
+      ).map(toLot(await readToday(tx)));
 
 const isLotKind = (kind: StoredLot['foodKind']): kind is LotKind => isAmong(LOT_KINDS, kind);
 

@@ -12,7 +12,7 @@ import { isVessel } from '@/core/plan/equipment';
 import { readEquipment } from './equipment';
 import { readFoodsByKey } from './foods';
 import { readHousehold } from './household';
-import { readVersions } from './recipes';
+import { readVersion } from './recipes';
 import { sure } from '@/core/sure';
 
 export interface PlannedLines {
@@ -29,17 +29,21 @@ export interface PlannedLines {
   }[];
 }
 
-/** The lines of a batch as they were planned. */
-export async function readPlannedLines(tx: Tx, reference: Reference, batch: StoredBatch): Promise<PlannedLines> {
-  const [version] = await readVersions(tx, reference, [batch.versionId]);
+/** The lines of a batch as they were planned. Throws `Unreadable`. */
+export async function readPlannedLines(
+  tx: Tx,
+  reference: Reference,
+  batch: Pick<StoredBatch, 'id' | 'versionId' | 'swaps' | 'amounts' | 'loads'>,
+): Promise<PlannedLines> {
+  const version = sure(await readVersion(tx, reference, batch.versionId));
   const { energyFactors } = await readHousehold(tx);
   const known = await readFoodsByKey(tx, reference, Object.values(batch.swaps ?? {}));
-  const swapped = withSwaps(sure(version).written, batch.swaps, (key) => known.get(key), energyFactors);
+  const swapped = withSwaps(version.written, batch.swaps, (key) => known.get(key), energyFactors);
   if (!swapped.ok) throw new Error(`batch ${batch.id}: ${swapped.problem.message}`);
   const written = swapped.value;
   const bought = batch.amounts.map(grams);
   const vessels = (await readEquipment(tx)).filter(isVessel);
-  const components = sure(version).components.map(({ name, minutes, vessel, celsius }, place) => {
+  const components = version.components.map(({ name, minutes, vessel, celsius }, place) => {
     const own = vessels.find((each) => each.name === vessel);
     return {
       name,

@@ -5,11 +5,15 @@ import type { PlanEntry } from '@/core/plan/plan-entry';
 import type { FetchedFrom } from '@/core/plan/shopping';
 import type { Tx } from '../database';
 import { batch, plan, planItem } from '../schema/batches';
+import { ifRead, isUnread } from '../schema/kept-json';
 import { recipe, recipeVersion } from '../schema/recipes';
+import type { CannotBeRead } from '@/core/unreadable';
 
 export interface StoredPlan {
   readonly id: number;
-  readonly entry: PlanEntry;
+  /** undefined: it cannot be read. */
+  readonly entry: PlanEntry | undefined;
+  readonly unread: CannotBeRead | undefined;
   readonly firstDay: LocalDate;
   readonly cookDay: LocalDate;
   readonly days: number;
@@ -46,7 +50,15 @@ async function toPlans(tx: Tx, rows: readonly (typeof plan.$inferSelect)[]): Pro
     return [
       {
         id: row.id,
-        entry: row.entry,
+        entry: ifRead(row.entry),
+        unread: isUnread(row.entry)
+          ? {
+              kind: 'plan',
+              id: row.id,
+              name: own.map(({ recipeName }) => recipeName).join(' and '),
+              why: row.entry.why,
+            }
+          : undefined,
         firstDay: row.firstDay,
         cookDay: row.cookDay,
         days: row.days,

@@ -16,7 +16,9 @@ export async function readLearned(
     .select({ recipeId: recipeVersion.recipeId, learned: sql<Learned>`${batch.summary}->'learned'` })
     .from(batch)
     .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
-    .where(and(isNull(batch.droppedAt), isNull(batch.parentId), sql`${batch.summary}->'learned' is not null`))
+    .where(
+      and(isNull(batch.droppedAt), isNull(batch.parentId), sql`jsonb_typeof(${batch.summary}->'learned') = 'object'`),
+    )
     .orderBy(desc(batch.id))
     .limit(DAYS_BACK);
   return {
@@ -31,6 +33,12 @@ export async function readLearned(
 /** How many cook days back are looked at for all recipes together (ours, no source). */
 const DAYS_BACK = 120;
 
+/** A number of the summary; null where it is not there, or is no number. */
+const numberIn = (key: 'inPot' | 'whole') =>
+  sql<
+    number | null
+  >`case when jsonb_typeof(${batch.summary}->${sql.raw(`'${key}'`)}) = 'number' then (${batch.summary}->>${sql.raw(`'${key}'`)})::float8 end`;
+
 /**
  * Of each pot that was weighed on a scale, what was there of each g that went in, by recipe and newest first. A yield
  * that was counted in cups is an estimate and teaches nothing.
@@ -43,9 +51,9 @@ export async function readPots(tx: Tx, recipeIds: readonly number[]): Promise<Ma
       .select({
         recipeId: recipeVersion.recipeId,
         // A summary names every food; two figures of it are wanted.
-        inPot: sql<number>`(${batch.summary}->>'inPot')::float8`.as('in_pot'),
-        whole: sql<number | null>`(${batch.summary}->>'whole')::float8`.as('whole'),
-        estimated: sql<boolean | null>`(${batch.summary}->>'estimated')::boolean`.as('estimated'),
+        inPot: numberIn('inPot').as('in_pot'),
+        whole: numberIn('whole').as('whole'),
+        estimated: sql<boolean | null>`${batch.summary}->'estimated' = 'true'::jsonb`.as('estimated'),
         place: sql<number>`row_number() over (partition by ${recipeVersion.recipeId} order by ${batch.id} desc)`.as(
           'place',
         ),
@@ -70,7 +78,7 @@ export async function readPots(tx: Tx, recipeIds: readonly number[]): Promise<Ma
     .orderBy(asc(numbered.place));
   for (const { recipeId, inPot, whole, estimated } of rows) {
     const own = pots.get(recipeId) ?? [];
-    if (whole === null || estimated || !(inPot > 0) || own.length >= POTS_BACK) continue;
+    if (whole === null || inPot === null || estimated || !(inPot > 0) || own.length >= POTS_BACK) continue;
     pots.set(recipeId, [...own, Math.min(1, whole / inPot)]);
   }
   return pots;

@@ -18,7 +18,7 @@ const nameOf =
     version.written.find((line) => line.source.food.ndb === key)?.source.food.name;
 
 /** One recipe, or all that are not archived where none is asked for. */
-async function wanted(tx: Tx, reference: Reference, recipeId: number | undefined): Promise<StoredVersion[]> {
+async function wanted(tx: Tx, reference: Reference, recipeId: number | undefined): Promise<readonly StoredVersion[]> {
   const all = await readLatestVersions(tx, reference);
   return recipeId === undefined ? all : all.filter((version) => version.recipeId === recipeId);
 }

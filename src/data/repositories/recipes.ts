@@ -1,30 +1,22 @@
 import 'server-only';
-import { writePlain } from '@/core/quantity/write';
 import { asc, desc, eq, inArray, isNull } from 'drizzle-orm';
 import type { KnownFood } from '@/core/food/food';
 import { ownMeasure } from '@/core/food/measures';
-import type { Quantity } from '@/core/quantity/quantity';
-import { grams } from '@/core/quantity/units';
 import { atPreview, boiledDown, linesAt, type ReckonedLine } from '@/core/recipe/bases';
-import type { ComponentEntry, LineEntry, Preview, RecipeEntry } from '@/core/recipe/entry-schema';
+import type { Preview, RecipeEntry } from '@/core/recipe/entry-schema';
 import type { PlannableComponent } from '@/core/plan/inputs';
-import type { WrittenLine } from '@/core/recipe/written';
 import type { Tx } from '../database';
 import type { Reference } from '../reference/reference';
+import { ifRead, isUnread } from '../schema/kept-json';
 import { component, line, recipe, recipeVersion } from '../schema/recipes';
 import { readHousehold } from './household';
 import { readPantry, type Pantry } from './pantry';
 import { habitOf } from '@/core/plan/predict';
 import { readPots } from './pots';
-import { sure } from '@/core/sure';
+import { componentEntry, lineEntry, unreadLines, writtenOf, type LineRow, type StoredLine } from './recipe-lines';
 import type { Takes } from '@/core/recipe/chain';
 import { addUp } from '@/core/add-up';
-
-/** A line that was read: its amount in the cook's own words, and what it comes to for one unit of its basis. */
-export interface StoredLine extends WrittenLine {
-  readonly amount: string;
-  readonly quantity: Quantity;
-}
+import { Unreadable, type CannotBeRead } from '@/core/unreadable';
 
 export interface StoredVersion {
   readonly id: number;
@@ -45,8 +37,13 @@ export interface StoredVersion {
   readonly lines: readonly ReckonedLine[];
 }
 
-type LineRow = typeof line.$inferSelect;
-type ComponentRow = typeof component.$inferSelect;
+/** A version of which something cannot be read: as it was typed, as far as that is known. */
+export interface UnreadVersion extends Pick<StoredVersion, 'id' | 'recipeId' | 'name' | 'number' | 'entry'> {
+  readonly unread: CannotBeRead;
+}
+
+export const isReadVersion = (version: StoredVersion | UnreadVersion): version is StoredVersion =>
+  !('unread' in version);
 
 /** Recipes stand in each other at most this deep; saving refuses a circle. */
 const DEEPEST = 6;
@@ -58,18 +55,24 @@ async function knownFoods(tx: Tx, reference: Reference, pantry: Pantry, rows: re
     sourceIds.length === 0
       ? []
       : await tx
-          .select({ id: recipeVersion.id, recipeId: recipeVersion.recipeId })
+          .select({ id: recipeVersion.id, recipeId: recipeVersion.recipeId, name: recipe.name })
           .from(recipeVersion)
+          .innerJoin(recipe, eq(recipe.id, recipeVersion.recipeId))
           .where(inArray(recipeVersion.id, sourceIds));
   const recipes = new Map<number, KnownFood>();
   for (const recipeId of new Set(sources.map((source) => source.recipeId))) {
     const known = await readRecipeAsFood(tx, reference, recipeId, depth + 1);
     if (known) recipes.set(recipeId, known);
   }
-  return (row: LineRow): KnownFood | undefined => {
-    if (row.sourceVersionId === null) return pantry.knownOf(row.foodNdb ?? `L${row.supplyId}`);
-    const source = sources.find((each) => each.id === row.sourceVersionId);
-    return source && recipes.get(source.recipeId);
+  return {
+    sourceOf: (row: LineRow): KnownFood | undefined => {
+      if (row.sourceVersionId === null) return pantry.knownOf(row.foodNdb ?? `L${row.supplyId}`);
+      const source = sources.find((each) => each.id === row.sourceVersionId);
+      return source && recipes.get(source.recipeId);
+    },
+    nameOf: (row: LineRow): string | undefined =>
+      pantry.unread.find(({ id }) => id === row.supplyId)?.name ??
+      sources.find((each) => each.id === row.sourceVersionId)?.name,
   };
 }
 
@@ -100,13 +103,21 @@ export async function readRecipeAsFood(
   };
 }
 
-/** Versions with their lines in order, in the order of the ids given. */
-export async function readVersions(
+/** Versions with their lines in order, in the order of the ids given; what cannot be read of them is left out. */
+export const readVersions = async (
   tx: Tx,
   reference: Reference,
   versionIds: readonly number[],
   depth = 0,
-): Promise<StoredVersion[]> {
+): Promise<StoredVersion[]> => (await readEveryVersion(tx, reference, versionIds, depth)).filter(isReadVersion);
+
+/** The same with those of which something cannot be read. */
+async function readEveryVersion(
+  tx: Tx,
+  reference: Reference,
+  versionIds: readonly number[],
+  depth = 0,
+): Promise<(StoredVersion | UnreadVersion)[]> {
   if (versionIds.length === 0) return [];
   const versions = await tx
     .select({
@@ -130,21 +141,43 @@ export async function readVersions(
     .where(inArray(line.componentId, components.length > 0 ? components.map((each) => each.id) : [0]))
     .orderBy(asc(line.position), asc(line.id));
   const pantry = await readPantry(tx, reference);
-  const knownOf = await knownFoods(tx, reference, pantry, lines, depth);
+  const { sourceOf, nameOf } = await knownFoods(tx, reference, pantry, lines, depth);
   const byId = new Map(
-    versions.map(({ version, name, letter, shape, cupGrams }) => {
+    versions.map(({ version, name, letter, shape, cupGrams }): [number, StoredVersion | UnreadVersion] => {
       const own = components.filter((each) => each.versionId === version.id);
       const rows = lines.filter((row) => own.some((each) => each.id === row.componentId));
-      const written = writtenOf(rows, own, knownOf);
-      const preview = version.preview ?? undefined;
+      const preview = ifRead(version.preview);
+      const common = {
+        id: version.id,
+        recipeId: version.recipeId,
+        name,
+        number: version.number,
+        entry: {
+          name,
+          lines: rows.map((row) => lineEntry(row, own, sourceOf, nameOf)),
+          ...(own.length > 1 || own.some((each) => each.method || each.vessel)
+            ? { components: own.map(componentEntry) }
+            : {}),
+          ...(version.note ? { note: version.note } : {}),
+          ...(shape ? { shape } : {}),
+          ...(preview ? { preview } : {}),
+        },
+      };
+      const unread = [
+        ...(isUnread(version.preview) ? ['for whom it is looked at'] : []),
+        ...unreadLines(rows, sourceOf, nameOf),
+      ];
+      if (unread.length > 0)
+        return [
+          version.id,
+          { ...common, unread: { kind: 'recipe', id: version.recipeId, name, why: unread.join('; ') } },
+        ];
+      const written = writtenOf(rows, own, sourceOf);
       return [
         version.id,
         {
-          id: version.id,
-          recipeId: version.recipeId,
-          name,
+          ...common,
           letter,
-          number: version.number,
           note: version.note ?? undefined,
           shape: shape ?? undefined,
           preview,
@@ -155,102 +188,43 @@ export async function readVersions(
             ...(each.minutes === null ? {} : { minutes: each.minutes }),
             ...(each.celsius === null ? {} : { celsius: each.celsius }),
           })),
-          entry: {
-            name,
-            lines: rows.map((row) => lineEntry(row, own, knownOf(row))),
-            ...(own.length > 1 || own.some((each) => each.method || each.vessel) ? { components: own.map(named) } : {}),
-            ...(version.note ? { note: version.note } : {}),
-            ...(shape ? { shape } : {}),
-            ...(preview ? { preview } : {}),
-          },
           written,
           lines: linesAt(written, atPreview(preview)),
         } satisfies StoredVersion,
       ];
     }),
   );
-  return versionIds.flatMap((id) => byId.get(id) ?? []);
-}
-
-const named = (row: ComponentRow): ComponentEntry => ({
-  name: row.name,
-  ...(row.vessel ? { vessel: row.vessel } : {}),
-  ...(row.method ? { method: row.method } : {}),
-  ...(row.minutes === null ? {} : { minutes: String(row.minutes) }),
-  ...(row.celsius === null ? {} : { celsius: `${writePlain(row.celsius, 2)} °C` }),
-});
-
-/** The lines that were read; a line that is bound to another one names its place among them. */
-function writtenOf(
-  rows: readonly LineRow[],
-  components: readonly ComponentRow[],
-  knownOf: (row: LineRow) => KnownFood | undefined,
-): StoredLine[] {
-  const read = rows.filter((row) => row.grams !== null);
-  return read.map((row) => {
-    const source = knownOf(row);
-    if (!source) throw new Error(`line ${row.id} takes what is not here any more`);
-    const bound = row.per?.line === undefined ? undefined : rows[row.per.line];
-    const component = components.findIndex((each) => each.id === row.componentId);
-    return {
-      amount: row.amount,
-      quantity: sure(row.quantity),
-      text: row.preparation || source.food.name,
-      grams: grams(sure(row.grams)),
-      source,
-      part: row.part,
-      moment: row.moment,
-      basis: row.basis,
-      ...(row.per ? { per: { ...row.per, ...(bound ? { line: read.indexOf(bound) } : {}) } } : {}),
-      refuse: row.refuse,
-      strained: row.strained,
-      ...(row.bone ? { bone: { ...(row.bone.share === undefined ? {} : { share: row.bone.share }) } } : {}),
-      state: row.state,
-      ...(row.choice ? { choice: row.choice } : {}),
-      ...(row.preparation ? { preparation: row.preparation } : {}),
-      ...(component > 0 ? { component } : {}),
-    };
+  return versionIds.flatMap((id): (StoredVersion | UnreadVersion)[] => {
+    const found = byId.get(id);
+    return found ? [found] : [];
   });
 }
 
-/** A stored line as it was typed. */
-function lineEntry(row: LineRow, components: readonly ComponentRow[], known: KnownFood | undefined): LineEntry {
-  const place = components.findIndex((each) => each.id === row.componentId);
-  const percent = Number((row.refuse * 100).toPrecision(6));
-  const plainRefuse = row.refuse === (row.strained ? 1 : 0);
-  return {
-    amount: row.amount,
-    ndb: known?.food.ndb ?? '',
-    preparation: row.preparation ?? '',
-    part: row.part,
-    moment: row.moment,
-    ...(row.basis === 'batch' ? {} : { basis: row.basis }),
-    ...(row.per?.text ? { perAmount: row.per.text } : {}),
-    ...(row.per?.line === undefined ? {} : { perLine: row.per.line }),
-    ...(plainRefuse ? {} : { refuse: String(percent) }),
-    ...(row.strained ? { strained: true } : {}),
-    ...(row.bone?.typed === undefined ? {} : { bone: row.bone.typed }),
-    ...(row.state === 'raw' ? {} : { state: row.state }),
-    ...(row.choice ? { choice: row.choice } : {}),
-    ...(place > 0 ? { component: place } : {}),
-    ...(row.grams === null ? { words: true } : {}),
-  };
-}
-
-/** The latest version of every recipe that is not archived, newest recipe last. */
-export async function readLatestVersions(tx: Tx, reference: Reference): Promise<StoredVersion[]> {
+/** The latest version of every recipe that is not archived, newest recipe last, and what of them cannot be read. */
+export async function readLatestOrUnread(
+  tx: Tx,
+  reference: Reference,
+): Promise<{ readonly versions: readonly StoredVersion[]; readonly unread: readonly CannotBeRead[] }> {
   const rows = await tx
     .selectDistinctOn([recipeVersion.recipeId], { id: recipeVersion.id, recipeId: recipeVersion.recipeId })
     .from(recipeVersion)
     .innerJoin(recipe, eq(recipe.id, recipeVersion.recipeId))
     .where(isNull(recipe.archivedAt))
     .orderBy(asc(recipeVersion.recipeId), desc(recipeVersion.number));
-  return readVersions(
+  const all = await readEveryVersion(
     tx,
     reference,
     rows.map((row) => row.id),
   );
+  return {
+    versions: all.filter(isReadVersion),
+    unread: all.flatMap((version) => (isReadVersion(version) ? [] : [version.unread])),
+  };
 }
+
+/** The latest version of every recipe that is not archived and can be read, newest recipe last. */
+export const readLatestVersions = async (tx: Tx, reference: Reference): Promise<readonly StoredVersion[]> =>
+  (await readLatestOrUnread(tx, reference)).versions;
 
 async function latestVersionId(tx: Tx, recipeId: number): Promise<number | undefined> {
   const [row] = await tx
@@ -262,14 +236,43 @@ async function latestVersionId(tx: Tx, recipeId: number): Promise<number | undef
   return row?.id;
 }
 
-/** The latest version of one recipe. */
+/** The versions of a recipe of which something cannot be read, the oldest first. */
+export async function readUnreadVersions(tx: Tx, reference: Reference, recipeId: number): Promise<UnreadVersion[]> {
+  const rows = await tx
+    .select({ id: recipeVersion.id })
+    .from(recipeVersion)
+    .where(eq(recipeVersion.recipeId, recipeId))
+    .orderBy(asc(recipeVersion.id));
+  const ids = rows.map((row) => row.id);
+  return (await readEveryVersion(tx, reference, ids)).flatMap((version) => (isReadVersion(version) ? [] : [version]));
+}
+
+/** The latest version of one recipe, also where something of it cannot be read. */
+export async function readLatestAsKept(
+  tx: Tx,
+  reference: Reference,
+  recipeId: number,
+): Promise<StoredVersion | UnreadVersion | undefined> {
+  const id = await latestVersionId(tx, recipeId);
+  return id === undefined ? undefined : (await readEveryVersion(tx, reference, [id]))[0];
+}
+
+/** The latest version of one recipe. Throws `Unreadable`. */
 export async function readLatestVersion(
   tx: Tx,
   reference: Reference,
   recipeId: number,
 ): Promise<StoredVersion | undefined> {
-  const id = await latestVersionId(tx, recipeId);
-  return id === undefined ? undefined : (await readVersions(tx, reference, [id]))[0];
+  const found = await readLatestAsKept(tx, reference, recipeId);
+  if (found && !isReadVersion(found)) throw new Unreadable(found.unread);
+  return found;
+}
+
+/** One version. Throws `Unreadable`. */
+export async function readVersion(tx: Tx, reference: Reference, id: number): Promise<StoredVersion | undefined> {
+  const [found] = await readEveryVersion(tx, reference, [id]);
+  if (found && !isReadVersion(found)) throw new Unreadable(found.unread);
+  return found;
 }
 
 /** Which recipes each recipe takes as lines, by the latest version of each. */

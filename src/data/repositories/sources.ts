@@ -11,6 +11,7 @@ import { fromTenths } from '@/core/stock/ledger';
 import type { Tx } from '../database';
 import { batch, share } from '../schema/batches';
 import { recipe, recipeVersion } from '../schema/recipes';
+import { ifRead } from '../schema/kept-json';
 import { bowl, bowlPart } from '../schema/stock';
 import type { StoredPack } from './stock';
 
@@ -102,7 +103,8 @@ export async function readWarmShares(tx: Tx, day: LocalDate, factors: EnergyFact
     )
     .groupBy(bowlPart.shareId);
   const eatenOf = new Map(eaten.map((row) => [row.shareId, row.amount]));
-  return rows.flatMap(({ id, grams, summary, ...row }) => {
+  return rows.flatMap(({ id, grams, summary: kept, ...row }) => {
+    const summary = ifRead(kept);
     const { apart } = summary ?? {};
     const density = apart?.yields.find((own) => own.place === row.place)?.density ?? densityIn(summary, factors);
     return density === undefined

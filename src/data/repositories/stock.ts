@@ -1,6 +1,6 @@
 import 'server-only';
 import { addUp } from '@/core/add-up';
-import { and, asc, desc, eq, gt, inArray, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, isNotNull, or, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import { dayIn, type LocalDate } from '@/core/calendar/local-date';
 import type { Packaging, PlaceKind } from '@/core/preserve/shelf-life';
@@ -13,8 +13,12 @@ import type { Tx } from '../database';
 import { batch, share } from '../schema/batches';
 import { dog } from '../schema/dogs';
 import { place } from '../schema/household';
+import { ifRead, isUnread } from '../schema/kept-json';
 import { recipe, recipeVersion } from '../schema/recipes';
-import { nameOfBatch } from './batches';
+import { Unreadable, type CannotBeRead } from '@/core/unreadable';
+import { aheadOfClock } from '@/core/stock/ahead-of-clock';
+import { nameOfBatch } from './batch-history';
+import { readToday } from './household';
 import { holding, pack, packContent } from '../schema/stock';
 
 /** What one batch has in a pack. */
@@ -91,7 +95,10 @@ export interface StoredPack {
   readonly sealedGrams: number;
   /** Its packing was taken back: what it held is in its share again. */
   readonly void: boolean;
+  /** It is not fed: somebody said so, or a day of it lies ahead. */
   readonly blocked: boolean;
+  /** What was done with it on a day that is still to come, in words. */
+  readonly ahead: string | undefined;
   /** In what it is packed; undefined: nobody has said. */
   readonly packaging: Packaging | undefined;
   /** The day on which it goes from the fridge into a freezer, and which one. */
@@ -128,7 +135,7 @@ async function readPots(tx: Tx, ids: readonly number[]) {
       recipeName: recipe.name,
       byProduct: batch.byProduct,
       cookedAt: batch.startedAt,
-      unproven: sql<boolean>`coalesce((coalesce(${parent.summary}, ${batch.summary})->>'unproven')::boolean, false)`,
+      unproven: sql<boolean>`coalesce(coalesce(${parent.summary}, ${batch.summary})->'unproven' = 'true'::jsonb, false)`,
       apart: sql<BatchSummary['apart'] | null>`${batch.summary}->'apart'`,
     })
     .from(batch)
@@ -141,7 +148,17 @@ async function readPots(tx: Tx, ids: readonly number[]) {
   );
 }
 
-async function toPacks(tx: Tx, rows: readonly PackRow[]): Promise<StoredPack[]> {
+/** What of a pack cannot be read; undefined: nothing. */
+export function unreadPack({
+  pack: { holdingId, code, split, found },
+}: Pick<PackRow, 'pack'>): CannotBeRead | undefined {
+  const why = isUnread(split) ? 'for which dogs it is' : isUnread(found) ? 'what was found in it' : undefined;
+  return why === undefined ? undefined : { kind: 'pack', id: holdingId, name: code, why };
+}
+
+/** The packs of rows that can be read. */
+async function toPacks(tx: Tx, all: readonly PackRow[]): Promise<StoredPack[]> {
+  const rows = all.filter((row) => !unreadPack(row));
   if (rows.length === 0) return [];
   const contents = await tx
     .select({
@@ -180,72 +197,99 @@ async function toPacks(tx: Tx, rows: readonly PackRow[]): Promise<StoredPack[]> 
   const names = rows.some((row) => row.pack.split)
     ? new Map((await tx.select({ id: dog.id, name: dog.name }).from(dog)).map((row) => [row.id, row.name]))
     : new Map<number, string>();
-  return rows.map((row) => toPack(row, of.get(row.pack.holdingId) ?? [], names));
+  const today = await readToday(tx);
+  return rows.map((row) => toPack(row, of.get(row.pack.holdingId) ?? [], names, today));
 }
 
 const toPack = (
   { pack: sealed, holding: state, placeKind, dogName }: PackRow,
   contents: readonly StoredContent[],
   names: ReadonlyMap<number, string>,
-): StoredPack => ({
-  holdingId: sealed.holdingId,
-  code: sealed.code,
-  recipeId: contents[0]?.recipeId ?? sealed.found?.recipeId ?? NaN,
-  recipeName: sealed.found?.name ?? [...new Set(contents.map((each) => each.recipeName))].join(' and '),
-  found: sealed.found ?? undefined,
-  contents,
-  cookedAt: contents[0]?.cookedAt ?? undefined,
-  dogId: sealed.dogId ?? undefined,
-  dogName: sealed.split?.map((each) => names.get(each.dogId) ?? 'a dog').join(' and ') ?? dogName ?? undefined,
-  split: sealed.split ?? undefined,
-  pieces: sealed.pieces ?? undefined,
-  byTarget: sealed.weighed === false,
-  foodKind: state.foodKind,
-  fatty: state.fatty,
-  grams: fromTenths(state.amount),
-  sealedGrams: sealed.found ? fromTenths(sealed.labelAmount) : addUp(contents, (each) => each.grams),
-  labelGrams: fromTenths(sealed.labelAmount),
-  density: sure(state.density),
-  waterPerGram: state.waterPerGram,
-  labelDensity: sealed.labelDensity,
-  labelWaterPerGram: sealed.labelWaterPerGram,
-  packedOn: sealed.packedOn,
-  placeId: state.placeId,
-  placeKind,
-  since: state.since,
-  thawedOn: state.thawedOn ?? undefined,
-  openedOn: state.openedOn ?? undefined,
-  safeUntil: state.safeUntil ?? undefined,
-  bestBy: state.bestBy ?? undefined,
-  rule: state.rule,
-  short: sealed.short,
-  estimated: sealed.estimated,
-  beside: contents.some((each) => each.byProduct !== null),
-  unproven: contents.some((each) => each.unproven),
-  void: state.void,
-  blocked: state.blocked,
-  packaging: state.packaging ?? undefined,
-  freezeOn: sealed.freezeOn ?? undefined,
-  freezeIn: sealed.freezeIn ?? undefined,
-  moisture: sealed.moisture ?? undefined,
-  labelBestBy: sealed.labelBestBy ?? undefined,
-  labelSafeUntil: sealed.labelSafeUntil ?? undefined,
-});
+  today: LocalDate,
+): StoredPack => {
+  const ahead = aheadOfClock(state, today);
+  const [split, found] = [ifRead(sealed.split), ifRead(sealed.found)];
+  return {
+    holdingId: sealed.holdingId,
+    code: sealed.code,
+    recipeId: contents[0]?.recipeId ?? found?.recipeId ?? NaN,
+    recipeName: found?.name ?? [...new Set(contents.map((each) => each.recipeName))].join(' and '),
+    found,
+    contents,
+    cookedAt: contents[0]?.cookedAt ?? undefined,
+    dogId: sealed.dogId ?? undefined,
+    dogName: split?.map((each) => names.get(each.dogId) ?? 'a dog').join(' and ') ?? dogName ?? undefined,
+    split,
+    pieces: sealed.pieces ?? undefined,
+    byTarget: sealed.weighed === false,
+    foodKind: state.foodKind,
+    fatty: state.fatty,
+    grams: fromTenths(state.amount),
+    sealedGrams: found ? fromTenths(sealed.labelAmount) : addUp(contents, (each) => each.grams),
+    labelGrams: fromTenths(sealed.labelAmount),
+    density: sure(state.density),
+    waterPerGram: state.waterPerGram,
+    labelDensity: sealed.labelDensity,
+    labelWaterPerGram: sealed.labelWaterPerGram,
+    packedOn: sealed.packedOn,
+    placeId: state.placeId,
+    placeKind,
+    since: state.since,
+    thawedOn: state.thawedOn ?? undefined,
+    openedOn: state.openedOn ?? undefined,
+    safeUntil: state.safeUntil ?? undefined,
+    bestBy: state.bestBy ?? undefined,
+    rule: state.rule,
+    short: sealed.short,
+    estimated: sealed.estimated,
+    beside: contents.some((each) => each.byProduct !== null),
+    unproven: contents.some((each) => each.unproven),
+    void: state.void,
+    blocked: state.blocked || ahead !== undefined,
+    ahead,
+    packaging: state.packaging ?? undefined,
+    freezeOn: sealed.freezeOn ?? undefined,
+    freezeIn: sealed.freezeIn ?? undefined,
+    moisture: sealed.moisture ?? undefined,
+    labelBestBy: sealed.labelBestBy ?? undefined,
+    labelSafeUntil: sealed.labelSafeUntil ?? undefined,
+  };
+};
 
-/** The packs that still hold food. */
+/** The packs that still hold food and can be read. */
 export const readStock = async (tx: Tx): Promise<StoredPack[]> =>
   toPacks(tx, await packQuery(tx).where(gt(holding.amount, 0)).orderBy(asc(pack.holdingId)));
 
-/** Packs by holding id, in id order, empty ones too. */
-export const readPacks = async (tx: Tx, holdingIds: readonly number[]): Promise<StoredPack[]> =>
+/** The packs that still hold food, as far as anybody knows, and cannot be read. */
+export const readUnreadPacks = async (tx: Tx): Promise<CannotBeRead[]> =>
+  (
+    await packQuery(tx)
+      .where(and(gt(holding.amount, 0), or(isNotNull(pack.split), isNotNull(pack.found))))
+      .orderBy(asc(pack.holdingId))
+  ).flatMap((row) => unreadPack(row) ?? []);
+
+const rowsOf = async (tx: Tx, holdingIds: readonly number[]): Promise<PackRow[]> =>
   holdingIds.length === 0
     ? []
-    : toPacks(
-        tx,
-        await packQuery(tx)
-          .where(inArray(pack.holdingId, [...holdingIds]))
-          .orderBy(asc(pack.holdingId)),
-      );
+    : packQuery(tx)
+        .where(inArray(pack.holdingId, [...holdingIds]))
+        .orderBy(asc(pack.holdingId));
+
+/** Packs by holding id, in id order, empty ones too. Throws `Unreadable`. */
+export async function readPacks(tx: Tx, holdingIds: readonly number[]): Promise<StoredPack[]> {
+  const rows = await rowsOf(tx, holdingIds);
+  for (const row of rows) mustBeRead(row);
+  return toPacks(tx, rows);
+}
+
+/** The same for a page: what cannot be read is left out. */
+export const readReadablePacks = async (tx: Tx, holdingIds: readonly number[]): Promise<StoredPack[]> =>
+  toPacks(tx, await rowsOf(tx, holdingIds));
+
+function mustBeRead(row: PackRow): void {
+  const unread = unreadPack(row);
+  if (unread) throw new Unreadable(unread);
+}
 
 /** The packs that hold or held food of a batch, in order of their codes; not those that were taken back. */
 export async function readPacksOfBatch(tx: Tx, batchId: number): Promise<StoredPack[]> {
@@ -254,14 +298,18 @@ export async function readPacksOfBatch(tx: Tx, batchId: number): Promise<StoredP
     .from(packContent)
     .innerJoin(holding, eq(holding.id, packContent.holdingId))
     .where(and(eq(packContent.batchId, batchId), eq(holding.void, false)));
-  return readPacks(
+  return readReadablePacks(
     tx,
     rows.map((row) => row.id),
   );
 }
 
-export const readPackByCode = async (tx: Tx, code: string): Promise<StoredPack | undefined> =>
-  (await toPacks(tx, await packQuery(tx).where(eq(pack.code, code.toUpperCase()))))[0];
+/** A pack by its code. Throws `Unreadable`. */
+export async function readPackByCode(tx: Tx, code: string): Promise<StoredPack | undefined> {
+  const rows = await packQuery(tx).where(eq(pack.code, code.toUpperCase()));
+  for (const row of rows) mustBeRead(row);
+  return (await toPacks(tx, rows))[0];
+}
 
 /** The day of the pot that a pack is from; of food that was found the day it was packed, undefined where nobody knows it. */
 export const potDay = (stored: StoredPack, timeZone: string): LocalDate | undefined =>

@@ -8,8 +8,9 @@ import { fromTenths } from '@/core/stock/ledger';
 import type { Tx } from '../database';
 import { batch, reading, share } from '../schema/batches';
 import { recipe, recipeVersion } from '../schema/recipes';
+import { ifRead } from '../schema/kept-json';
 import { bowl, bowlPart, holding, pack, packContent } from '../schema/stock';
-import { nameOfBatch } from './batches';
+import { nameOfBatch } from './batch-history';
 import { readTracedLots, type TracedLot } from './lot-keys';
 import { readUses } from './lots';
 
@@ -75,9 +76,10 @@ export async function readTraceGraph(tx: Tx): Promise<{
       .from(pack)
       .innerJoin(holding, eq(holding.id, pack.holdingId))
       .where(and(eq(holding.void, false), isNotNull(pack.found)))
-  ).flatMap(({ holdingId, found: own, packedOn }) =>
-    own ? [{ holdingId, batchId: -(own.root ?? holdingId), name: `found: ${own.name}`, packedOn }] : [],
-  );
+  ).flatMap(({ holdingId, found: own, packedOn }) => {
+    const { root, name } = ifRead(own) ?? { root: undefined, name: 'nobody can read what' };
+    return own ? [{ holdingId, batchId: -(root ?? holdingId), name: `found: ${name}`, packedOn }] : [];
+  });
   const parts = await tx
     .select({
       id: bowl.id,

@@ -23,7 +23,7 @@ import type { DriedForm, WaitsIn } from '../../core/preserve/drying';
 import type { DryMethod } from '../../core/preserve/methods';
 import type { NodeKey, ReadingKind } from '../../core/batch/reading';
 import type { BatchSummary } from '../../core/batch/summary';
-import type { PlanEntry } from '../../core/plan/plan-entry';
+import { planEntrySchema, type PlanEntry } from '../../core/plan/plan-entry';
 import type { FetchedFrom } from '../../core/plan/shopping';
 import type { BoxesFilled, BoxPlan } from '../../core/portion/boxes';
 import type { QualityAbout } from '../../core/preserve/quality';
@@ -32,7 +32,9 @@ import type { Plating } from '../../core/portion/plated';
 import type { Fate } from '../../core/portion/shares';
 import { dog } from './dogs';
 import { cycle, equipment, place } from './household';
+import { keptJson } from './kept-json';
 import { recipeVersion } from './recipes';
+import { evidenceShape, summaryShape } from './shapes';
 
 export const plan = pgTable('plan', {
   id: serial('id').primaryKey(),
@@ -41,7 +43,7 @@ export const plan = pgTable('plan', {
   days: integer('days').notNull(),
   cookDay: date('cook_day', { mode: 'string' }).$type<LocalDate>().notNull(),
   /** As it was typed, so that it can be changed and copied. */
-  entry: jsonb('entry').$type<PlanEntry>().notNull(),
+  entry: keptJson<PlanEntry>('entry', planEntrySchema).notNull(),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull(),
 });
 
@@ -105,14 +107,14 @@ export const batch = pgTable(
     plating: jsonb('plating').$type<Plating>(),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull(),
     startedAt: timestamp('started_at', { withTimezone: true }),
-    evidence: jsonb('evidence').$type<Evidence>(),
+    evidence: keptJson<Evidence>('evidence', evidenceShape),
     droppedAt: timestamp('dropped_at', { withTimezone: true }),
     /** Rises with every change: a page that shows an older one may not overwrite. */
     revision: integer('revision').notNull().default(0),
     state: text('state').$type<BatchState['state']>().notNull().default('planned'),
     /** Something of it is still to be done. */
     open: boolean('open').notNull().default(true),
-    summary: jsonb('summary').$type<BatchSummary>(),
+    summary: keptJson<BatchSummary>('summary', summaryShape),
   },
   (table) => [
     index('batch_plan').on(table.planId),

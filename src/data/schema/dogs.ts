@@ -6,7 +6,6 @@ import {
   doublePrecision,
   index,
   integer,
-  jsonb,
   pgTable,
   primaryKey,
   serial,
@@ -15,18 +14,20 @@ import {
   unique,
 } from 'drizzle-orm/pg-core';
 import type { LocalDate } from '../../core/calendar/local-date';
-import type { Avoided, AvoidReason } from '../../core/dog/avoid';
+import { avoidedSchema, type Avoided, type AvoidReason } from '../../core/dog/avoid';
 import type { Appetite, Stool } from '../../core/dog/body-condition';
-import type { BowlLine } from '../../core/dog/bowl-line';
+import { bowlLineSchema, type BowlLine } from '../../core/dog/bowl-line';
 import type { BiteSize } from '../../core/dog/bite-size';
 import type { DaysOff } from '../../core/dog/days-off';
 import type { Transition } from '../../core/dog/dog';
-import type { Extra } from '../../core/dog/extras';
+import { extraSchema, type Extra } from '../../core/dog/extras';
 import type { Work } from '../../core/dog/maintenance-factor';
-import type { RationMethod } from '../../core/dog/method';
-import type { School } from '../../core/dog/schools/schools';
+import { methodSchema, type RationMethod } from '../../core/dog/method';
+import { schoolSchema, type School } from '../../core/dog/schools/schools';
 import type { SeenCaution } from '../../core/dog/stage';
+import { keptJson } from './kept-json';
 import { recipe } from './recipes';
+import { seenShape, transitionShape } from './shapes';
 
 export const dog = pgTable('dog', {
   id: serial('id').primaryKey(),
@@ -41,7 +42,7 @@ export const dog = pgTable('dog', {
   /** How small its pieces are cut. */
   biteSize: text('bite_size').$type<BiteSize>(),
   /** The caution of its age or illness that the cook has seen. */
-  cautionSeen: jsonb('caution_seen').$type<SeenCaution>(),
+  cautionSeen: keptJson<SeenCaution>('caution_seen', seenShape),
   archivedAt: timestamp('archived_at', { withTimezone: true }),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull(),
 });
@@ -77,10 +78,10 @@ export const ration = pgTable(
     from: date('from_day', { mode: 'string' }).$type<LocalDate>().notNull(),
     work: text('work').$type<Work>().notNull(),
     proneToGain: boolean('prone_to_gain').notNull(),
-    method: jsonb('method').$type<RationMethod>().notNull().default({ kind: 'table' }),
+    method: keptJson<RationMethod>('method', methodSchema).notNull().default({ kind: 'table' }),
     goalGrams: doublePrecision('goal_grams'),
-    extras: jsonb('extras').$type<readonly Extra[]>().notNull().default([]),
-    transition: jsonb('transition').$type<Transition>(),
+    extras: keptJson<readonly Extra[]>('extras', extraSchema.array()).notNull().default([]),
+    transition: keptJson<Transition>('transition', transitionShape),
     reason: text('reason'),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull(),
   },
@@ -146,7 +147,7 @@ export const avoid = pgTable(
     dogId: integer('dog_id')
       .notNull()
       .references(() => dog.id),
-    what: jsonb('what').$type<Avoided>().notNull(),
+    what: keptJson<Avoided>('what', avoidedSchema).notNull(),
     label: text('label').notNull(),
     reason: text('reason').$type<AvoidReason>().notNull(),
     since: date('since', { mode: 'string' }).$type<LocalDate>().notNull(),
@@ -167,7 +168,7 @@ export const bowlLine = pgTable(
       .references(() => dog.id),
     what: text('what').notNull(),
     unit: text('unit').notNull(),
-    rule: jsonb('rule').$type<BowlLine['rule']>().notNull(),
+    rule: keptJson<BowlLine['rule']>('rule', bowlLineSchema.shape.rule).notNull(),
     slotId: integer('slot_id')
       .notNull()
       .references(() => mealSlot.id),
@@ -238,7 +239,7 @@ export const knownSchool = pgTable(
       .notNull()
       .references(() => dog.id),
     kind: text('kind').$type<School['kind']>().notNull(),
-    school: jsonb('school').$type<School>().notNull(),
+    school: keptJson<School>('school', schoolSchema).notNull(),
   },
   (table) => [unique('one_school_a_kind').on(table.dogId, table.kind)],
 );

@@ -19,8 +19,10 @@ import type { FoodFacts } from '../../core/dog/food-facts';
 import type { Quantity } from '../../core/quantity/quantity';
 import type { Basis, Moment, Part } from '../../core/recipe/recipe';
 import type { BoneOfLine, Per, State } from '../../core/recipe/written';
-import type { Preview } from '../../core/recipe/entry-schema';
-import type { Label } from '../../core/food/label';
+import { previewSchema, type Preview } from '../../core/recipe/entry-schema';
+import { labelSchema, type Label } from '../../core/food/label';
+import { keptJson } from './kept-json';
+import { boneShape, perShape, quantityShape } from './shapes';
 
 export const recipe = pgTable('recipe', {
   id: serial('id').primaryKey(),
@@ -53,7 +55,7 @@ export const recipeVersion = pgTable(
     /** What to do otherwise next time. */
     note: text('note'),
     /** For whom and how long its lines by dog and day are reckoned on the sheet. */
-    preview: jsonb('preview').$type<Preview>(),
+    preview: keptJson<Preview>('preview', previewSchema),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull(),
   },
   (table) => [unique('version_number').on(table.recipeId, table.number)],
@@ -84,7 +86,7 @@ export const supply = pgTable(
     id: serial('id').primaryKey(),
     name: text('name').notNull(),
     /** What its label says, in the label's own units. */
-    label: jsonb('label').$type<Label>().notNull(),
+    label: keptJson<Label>('label', labelSchema).notNull(),
     archivedAt: timestamp('archived_at', { withTimezone: true }),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull(),
   },
@@ -143,7 +145,7 @@ export const line = pgTable(
     position: integer('position').notNull(),
     /** The amount in the cook's own words. */
     amount: text('amount').notNull(),
-    quantity: jsonb('quantity').$type<Quantity>(),
+    quantity: keptJson<Quantity>('quantity', quantityShape),
     /** As bought, for one unit of its basis; empty where the line is only words. */
     grams: doublePrecision('grams'),
     foodNdb: text('food_ndb'),
@@ -154,10 +156,10 @@ export const line = pgTable(
     refuse: doublePrecision('refuse').notNull().default(0),
     strained: boolean('strained').notNull().default(false),
     /** Bone in it, with its share of the weight where one is known; share 0 is boned by the cook. */
-    bone: jsonb('bone').$type<BoneOfLine & { readonly typed?: string }>(),
+    bone: keptJson<BoneOfLine & { readonly typed?: string }>('bone', boneShape),
     state: text('state').$type<State>().notNull().default('raw'),
     /** What one unit of its basis is: so many g of another line, of animal protein, of finished food; so many kg. */
-    per: jsonb('per').$type<Per>(),
+    per: keptJson<Per>('per', perShape),
     /** Lines with the same word here are choices of which planning takes one. */
     choice: text('choice'),
     part: text('part').$type<Part>().notNull(),

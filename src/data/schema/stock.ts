@@ -24,6 +24,8 @@ import type { Account, MovementKind, Origin } from '../../core/stock/ledger';
 import { batch, share } from './batches';
 import { dog, mealSlot, ration } from './dogs';
 import { place, shelfRules } from './household';
+import { keptJson } from './kept-json';
+import { foundShape, splitShape, traysShape } from './shapes';
 
 /**
  * A pack or an ingredient lot. Its rules are fixed; what stands below them follows from its movements and is
@@ -74,7 +76,7 @@ export const pack = pgTable('pack', {
   /** The dog it was made for; none: anybody. */
   dogId: integer('dog_id').references(() => dog.id),
   /** The dogs that it was made for, and g of each, where they are several. */
-  split: jsonb('split').$type<readonly { readonly dogId: number; readonly grams: number }[]>(),
+  split: keptJson<readonly { readonly dogId: number; readonly grams: number }[]>('split', splitShape),
   /** Whole pieces or cubes in it. */
   pieces: integer('pieces'),
   /** It was filled on the scale; false: sealed by its target; null: made before anybody asked. */
@@ -95,7 +97,7 @@ export const pack = pgTable('pack', {
   /** Part of it that was water when its trays were weighed last; null: nobody knows. */
   moisture: doublePrecision('moisture'),
   /** It came into the books without a batch; null: it was sealed here. */
-  found: jsonb('found').$type<FoundPack>(),
+  found: keptJson<FoundPack>('found', foundShape),
 });
 
 /** An ingredient that came in together: what stood on its wrapper and on the bill. */
@@ -163,7 +165,7 @@ export const packContent = pgTable(
       .notNull()
       .references(() => share.id),
     /** Tenths of a gram of each tray that is in it, where it was filled tray by tray. */
-    trays: jsonb('trays').$type<readonly { readonly trayId: number; readonly amount: number }[]>(),
+    trays: keptJson<readonly { readonly trayId: number; readonly amount: number }[]>('trays', traysShape),
     /** Tenths of a gram that came of it into the pack, as it is known now. */
     amount: integer('amount').notNull(),
     /** The same when the pack was sealed: what came in by now is divided among its contents by it. */

@@ -2,6 +2,7 @@ import Link from 'next/link';
 import { HatchTile } from '@/ui/badges/badges';
 import { LinkButton } from '@/ui/LinkButton';
 import { EmptyRoom, ListRoom } from '@/ui/room';
+import { UnreadList } from '@/ui/Unread';
 import styles from './list/list.module.css';
 import type { BatchesView, BatchRow } from './list/queries';
 import { SmallFlow } from './SmallFlow';
@@ -19,6 +20,11 @@ export function BatchList({ view, older }: { view: BatchesView; older: number | 
   }
   return (
     <ListRoom title="Batches" aside={view.aside} act={PLAN} end={<Learned said={view.learned} older={older} />}>
+      {view.unread.length > 0 && (
+        <li className="stack">
+          <UnreadList things={view.unread} />
+        </li>
+      )}
       {view.rows.map((row) => (
         <Row key={row.id} row={row} />
       ))}

@@ -2,6 +2,7 @@ import { writeKcal } from '@/core/quantity/write';
 import Link from 'next/link';
 import { DogBadge } from '@/ui/badges/badges';
 import { EmptyRoom, ListRoom } from '@/ui/room';
+import { UnreadList } from '@/ui/Unread';
 import { EnergyBar } from './EnergyBar';
 import styles from './dogs.module.css';
 import type { DogsView } from './queries';
@@ -9,7 +10,7 @@ import type { DogsView } from './queries';
 const ADD = { href: '/dogs/new', label: 'Add a dog' };
 
 /** Every dog with its day's energy on one axis. */
-export function DogList({ view: { rows, archived } }: { view: DogsView }) {
+export function DogList({ view: { rows, archived, unread } }: { view: DogsView }) {
   if (rows.length === 0) {
     return (
       <EmptyRoom title="No dog yet" act={ADD}>
@@ -24,6 +25,11 @@ export function DogList({ view: { rows, archived } }: { view: DogsView }) {
       aside="kcal a day: diamond in force, band what the method allows, dashed at rest"
       act={ADD}
     >
+      {unread.length > 0 && (
+        <li className="stack">
+          <UnreadList things={unread} />
+        </li>
+      )}
       {rows.map((row, index) => (
         <li key={row.id} className={styles.row}>
           <DogBadge letters={row.letters} badge={row.badge} />

@@ -8,6 +8,7 @@ import { writeKcal } from '@/core/quantity/write';
 import { Caution } from '@/ui/Caution';
 import { LinkButton } from '@/ui/LinkButton';
 import { DogBadge } from '@/ui/badges/badges';
+import { UnreadList } from '@/ui/Unread';
 import { Why } from '@/ui/Why';
 import { useUnits } from '@/ui/units';
 import { CautionToSee } from './CautionToSee';
@@ -36,6 +37,7 @@ export function DogPage({ view }: { view: DogView }) {
   const meals = mealsOn(dog, today, energy);
   return (
     <div className="page">
+      {dog.unread && <UnreadList things={[dog.unread]} />}
       <div className={styles.head}>
         <DogBadge letters={dog.letters} badge={dog.badge} size={56} />
         <div>

@@ -1,4 +1,5 @@
 import 'server-only';
+import type { CannotBeRead } from '@/core/unreadable';
 import { addDays, daysBetween, type LocalDate } from '@/core/calendar/local-date';
 import { writeAge } from '@/core/dog/ages';
 import { dayEnergy, weightOn, type DayEnergy } from '@/core/dog/day-energy';
@@ -39,6 +40,7 @@ const inWords = (dog: StoredDog, today: LocalDate, set: UnitSet) =>
 export interface DogsView {
   readonly rows: readonly DogRow[];
   readonly archived: readonly { readonly id: number; readonly name: string }[];
+  readonly unread: readonly CannotBeRead[];
 }
 
 export const dogsView = pageQuery(async ({ db, today, household }): Promise<DogsView> => {
@@ -54,6 +56,7 @@ export const dogsView = pageQuery(async ({ db, today, household }): Promise<Dogs
         said: inWords(dog, today, household.unitSet),
         energy: dayEnergy(dog, today),
       })),
+    unread: dogs.flatMap((dog) => dog.unread ?? []),
     archived: dogs.filter((dog) => dog.archived).map(({ id, name }) => ({ id, name })),
   };
 });

@@ -1,4 +1,5 @@
 import 'server-only';
+import { unlessUnread } from '@/core/unreadable';
 import { writeMassIn } from '@/core/quantity/write';
 import { pageQuery } from '@/data/page';
 import { readDogs } from '@/data/repositories/dogs';
@@ -21,7 +22,7 @@ export const find = pageQuery(async ({ db, household }, query: string): Promise<
   // By the beginning of any word of it.
   const matches = (name: string) => ` ${name.toLowerCase()}`.includes(` ${typed}`);
   const stock = await readStock(db);
-  const exact = await readPackByCode(db, typed);
+  const exact = await unlessUnread(readPackByCode(db, typed));
   const packs = [
     ...(exact ? [exact] : []),
     ...stock.filter((pack) => pack.code.toLowerCase().startsWith(typed) && pack.code !== exact?.code),

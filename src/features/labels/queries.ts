@@ -9,10 +9,10 @@ import { labelWords, penLines, type LabelledPack, type LabelWords } from '@/core
 import { isWhole, labelOff } from '@/core/stock/label';
 import { pageQuery, readProteins, type Page } from '@/data/page';
 import { readAvoided } from '@/data/repositories/avoided';
-import { readBatch } from '@/data/repositories/batches';
+import { readBatchIfReadable } from '@/data/repositories/batches';
 import { readDogs } from '@/data/repositories/dogs';
 import { readLotsById, readUses } from '@/data/repositories/lots';
-import { potDay, readPacks, waitsForFreezer, type StoredPack } from '@/data/repositories/stock';
+import { potDay, readReadablePacks, waitsForFreezer, type StoredPack } from '@/data/repositories/stock';
 import type { LabelToPrint } from './pdf';
 
 /** The labels of packs by their holdings, in that order; those that were taken back have none. */
@@ -40,7 +40,7 @@ async function wordsOf(
   { db, reference, household, today }: Page,
   ids: readonly number[],
 ): Promise<(Pick<LabelToPrint, 'hatch' | 'marks'> & { readonly pack: StoredPack; readonly words: LabelWords })[]> {
-  const packs = (await readPacks(db, ids)).filter((pack) => !pack.void);
+  const packs = (await readReadablePacks(db, ids)).filter((pack) => !pack.void);
   const dogs = await readDogs(db);
   const avoided = await readAvoided(db, reference, dogs, today);
   const lots = new Map<number, readonly string[]>();
@@ -53,7 +53,7 @@ async function wordsOf(
     ]),
   );
   for (const id of batchIds) {
-    const batch = await readBatch(db, id, household.energyFactors);
+    const batch = await readBatchIfReadable(db, id, household.energyFactors);
     const noted = batch && batch.state !== 'planned' ? batch.takes.flatMap(({ lot }) => lot ?? []) : [];
     const taken = uses.flatMap(({ batchId, holdingId }) => (batchId === id ? (codes.get(holdingId) ?? []) : []));
     lots.set(id, [...new Set([...noted, ...taken])]);

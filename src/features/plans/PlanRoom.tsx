@@ -16,6 +16,7 @@ import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { LinkButton } from '@/ui/LinkButton';
 import { EmptyRoom } from '@/ui/room';
+import { UnreadList } from '@/ui/Unread';
 import { Why } from '@/ui/Why';
 import { putAway, savePlan } from './actions';
 import { BatchLines } from './BatchLines';
@@ -64,7 +65,13 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
     () => (result.ok ? swapEffect(inputs, entry, result.value) : undefined),
     [inputs, entry, result],
   );
-  if (inputs.dogs.length === 0 || inputs.recipes.length === 0) return <NotYet needsDog={inputs.dogs.length === 0} />;
+  if (inputs.dogs.length === 0 || inputs.recipes.length === 0)
+    return (
+      <>
+        <UnreadList things={view.unread} />
+        <NotYet needsDog={inputs.dogs.length === 0} />
+      </>
+    );
 
   const problems = [
     ...(result.ok ? [] : [result.problem]),
@@ -88,6 +95,7 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
       <h1 className="away">{view.keptId ? 'A kept plan' : 'Plan a batch'}</h1>
       <Sentence plan={plan} wrong={result.ok ? undefined : result.problem.field} />
       <Problems problems={problems} />
+      <UnreadList things={view.unread} />
       {checks.map(({ dogId, name, serious: far, growth }) => {
         const said = far ?? growth;
         return (

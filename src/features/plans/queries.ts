@@ -16,11 +16,13 @@ import { pageQuery, type Page } from '@/data/page';
 import { readDogs } from '@/data/repositories/dogs';
 import { readPlanInputs } from '@/data/repositories/plan-inputs';
 import { readPlanItems, readPlans, readPlansAway, readStoredPlan, type StoredPlan } from '@/data/repositories/plans';
+import { readLatestOrUnread } from '@/data/repositories/recipes';
 import { readPlaces } from '@/data/repositories/household';
 import { readLotsById, retypedLot } from '@/data/repositories/lots';
 import { writeMassIn, writeMoney } from '@/core/quantity/write';
 import type { ListHouse, PlanItem } from './list-view';
 import { nth } from '@/core/sure';
+import { Unreadable, type CannotBeRead } from '@/core/unreadable';
 
 /** A plan among the others: what it is of, and whether it may still be changed. */
 export interface PlanRow {
@@ -41,6 +43,8 @@ export interface PlanView {
   readonly items: readonly PlanItem[];
   readonly house: ListHouse;
   readonly others: readonly PlanRow[];
+  /** Recipes and plans that would stand here and cannot be read. */
+  readonly unread: readonly CannotBeRead[];
   /** The last plans that were put away before anything of them was cooked. */
   readonly away: readonly AwayThing[];
 }
@@ -91,6 +95,20 @@ async function itemsOf({ db, household, today }: Page, planId: number): Promise<
   });
 }
 
+/** The plans beside the one in hand, and what cannot be read of them and of the recipes. */
+async function othersOf(read: Page, id?: number): Promise<Pick<PlanView, 'others' | 'unread'>> {
+  const plans = (await readPlans(read.db, OTHERS)).filter((other) => other.id !== id);
+  const { unread } = await readLatestOrUnread(read.db, read.reference);
+  return {
+    others: plans.filter((other) => !other.unread).map((other) => rowOf(other, read.today)),
+    unread: [
+      ...unread,
+      ...plans.flatMap((other) => other.unread ?? []),
+      ...(await readDogs(read.db)).flatMap((dog) => dog.unread ?? []),
+    ],
+  };
+}
+
 /** A new plan, or a copy of an earlier one from tomorrow on. */
 export const newPlanView = pageQuery(async (read, copyOf?: number): Promise<PlanView> => {
   const { db } = read;
@@ -105,7 +123,7 @@ export const newPlanView = pageQuery(async (read, copyOf?: number): Promise<Plan
     items: [],
     house: await listHouse(read),
     away: await awayPlans(read),
-    others: (await readPlans(db, OTHERS)).map((other) => rowOf(other, read.today)),
+    ...(await othersOf(read)),
   };
 });
 
@@ -123,7 +141,7 @@ export const openPlanView = pageQuery(async (read, id: number): Promise<PlanView
     items: await itemsOf(read, id),
     house: await listHouse(read),
     away: await awayPlans(read),
-    others: (await readPlans(db, OTHERS)).filter((other) => other.id !== id).map((other) => rowOf(other, read.today)),
+    ...(await othersOf(read, id)),
   };
 });
 
@@ -156,6 +174,7 @@ export const keptPlan = pageQuery(async (read, id: number): Promise<KeptPlan | u
   const { db, household } = read;
   const plan = await readStoredPlan(db, id);
   if (!plan) return undefined;
+  if (plan.unread) throw new Unreadable(plan.unread);
   const dogs = await readDogs(db, 'archived too');
   const batches = await readBatchesOf(read, plan);
   const eaters = dogs.filter((dog) => batches[0]?.batch.dogIds.includes(dog.id)).map((dog) => dog.name);

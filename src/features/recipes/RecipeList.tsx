@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { LinkButton } from '@/ui/LinkButton';
 import { HatchTile } from '@/ui/badges/badges';
 import { EmptyRoom, ListRoom } from '@/ui/room';
+import { UnreadList } from '@/ui/Unread';
 import { putAway } from './actions';
 import type { RecipesView } from './queries';
 import styles from './recipes.module.css';
@@ -11,8 +12,8 @@ import styles from './recipes.module.css';
 const WRITE = { href: '/recipes/new', label: 'Write a recipe' };
 
 /** Every recipe in its own words, with the protein that its batches carry. */
-export function RecipeList({ view: { rows, away } }: { view: RecipesView }) {
-  if (rows.length === 0 && away.length === 0) {
+export function RecipeList({ view: { rows, unread, away } }: { view: RecipesView }) {
+  if (rows.length + unread.length === 0 && away.length === 0) {
     return (
       <EmptyRoom title="No recipe yet" act={WRITE}>
         Write one down as you cook it: “2 lb”, “1 1/2 cups”, “2 large”. The grams and the energy follow from the food
@@ -31,6 +32,11 @@ export function RecipeList({ view: { rows, away } }: { view: RecipesView }) {
         { href: '/recipes/files', label: 'as files' },
       ]}
     >
+      {unread.length > 0 && (
+        <li className="stack">
+          <UnreadList things={unread} />
+        </li>
+      )}
       {rows.map((row) => (
         <li key={row.recipeId} className={styles.row}>
           <HatchTile hatch={row.protein.hatch} width={56} height={56} />

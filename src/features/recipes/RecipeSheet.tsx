@@ -12,6 +12,7 @@ import { guessPart } from '@/core/recipe/part-of-food';
 import { isPreviewed } from '@/core/recipe/preview';
 import { insertLines } from '@/core/recipe/rearrange';
 import { recipeSheet } from '@/core/recipe/sheet';
+import { sayUnread } from '@/core/unreadable';
 import { Caution } from '@/ui/Caution';
 import { DraftNote } from '@/ui/form/DraftNote';
 import { Field } from '@/ui/form/Field';
@@ -132,6 +133,9 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
         void keep();
       }}
     >
+      {given.unread && (
+        <Caution>{sayUnread(given.unread)} The words stand: say what is asked for again, and keep it.</Caution>
+      )}
       <h1 className="away">{given.id === undefined ? 'A new recipe' : given.entry.name}</h1>
       <div className={styles.columns}>
         <div className="stack">

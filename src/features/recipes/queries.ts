@@ -2,7 +2,7 @@ import 'server-only';
 import type { KnownFood } from '@/core/food/food';
 import type { Label } from '@/core/food/label';
 import { capOfLabel } from '@/core/food/label-limits';
-import { pricePerGram, supplyEntryOf, type SupplyEntry } from '@/core/food/supply-entry';
+import { pricePerGram } from '@/core/food/supply-entry';
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import type { Profiles } from '@/core/nutrition/profiles';
 import { temperatureIn } from '@/core/quantity/temperature';
@@ -20,15 +20,17 @@ import type { AwayThing } from '@/core/away';
 import { sayQuality } from '@/core/preserve/quality';
 import { readQualityOfRecipe } from '@/data/repositories/quality';
 import { pageQuery, type Page } from '@/data/page';
+import { readFoodsByKey } from '@/data/repositories/foods';
 import { readDogs } from '@/data/repositories/dogs';
+import { readAdditionSettings, readPantry, readRecipeNames, readRecipesAway } from '@/data/repositories/pantry';
 import {
-  readAdditionSettings,
-  readPantry,
-  readRecipeNames,
-  readRecipesAway,
-  readSupply,
-} from '@/data/repositories/pantry';
-import { readLatestVersion, readLatestVersions } from '@/data/repositories/recipes';
+  isReadVersion,
+  readLatestAsKept,
+  readLatestOrUnread,
+  readLatestVersion,
+  readLatestVersions,
+} from '@/data/repositories/recipes';
+import type { CannotBeRead } from '@/core/unreadable';
 import { nth, sure } from '@/core/sure';
 
 export interface RecipeRow {
@@ -43,11 +45,13 @@ export interface RecipeRow {
 
 export interface RecipesView {
   readonly rows: readonly RecipeRow[];
+  readonly unread: readonly CannotBeRead[];
   readonly away: readonly AwayThing[];
 }
 
 export const recipesView = pageQuery(async ({ db, reference, household }): Promise<RecipesView> => {
-  const rows = (await readLatestVersions(db, reference)).map((version) => ({
+  const { versions, unread } = await readLatestOrUnread(db, reference);
+  const rows = versions.map((version) => ({
     recipeId: version.recipeId,
     name: version.name,
     version: version.number,
@@ -56,7 +60,7 @@ export const recipesView = pageQuery(async ({ db, reference, household }): Promi
     protein: proteinOf(version.lines),
     sheet: recipeSheet(version.lines, household.energyFactors),
   }));
-  return { rows, away: await readRecipesAway(db) };
+  return { rows, unread, away: await readRecipesAway(db) };
 });
 
 /** What every sheet needs to look at a recipe with. */
@@ -78,6 +82,8 @@ export interface RecipeForm extends Looking {
   readonly version: number | undefined;
   readonly entry: RecipeEntry;
   readonly foods: readonly KnownFood[];
+  /** What of it could not be read: its words stand, the rest is asked for again. */
+  readonly unread?: CannotBeRead;
   /** What was noted of how its batches turned out; absent: nothing. */
   readonly noted?: string;
 }
@@ -132,7 +138,7 @@ export async function lookingOf(read: Page): Promise<Looking> {
 }
 
 export const recipeForm = pageQuery(async (read, id: number): Promise<RecipeForm | undefined> => {
-  const version = await readLatestVersion(read.db, read.reference, id);
+  const version = await readLatestAsKept(read.db, read.reference, id);
   if (!version) return undefined;
   const noted = sayQuality(await readQualityOfRecipe(read.db, id));
   return {
@@ -141,9 +147,16 @@ export const recipeForm = pageQuery(async (read, id: number): Promise<RecipeForm
     id,
     version: version.number,
     entry: withTemperatures(version.entry, read.household.unitSet),
-    foods: [...new Map(version.written.map(({ source }) => [source.food.ndb, source])).values()],
+    ...(isReadVersion(version)
+      ? { foods: [...new Map(version.written.map(({ source }) => [source.food.ndb, source])).values()] }
+      : { foods: await knownIn(read, version.entry), unread: version.unread }),
   };
 });
+
+const knownIn = async ({ db, reference }: Page, { lines }: RecipeEntry): Promise<KnownFood[]> => {
+  const keys = lines.map(({ ndb }) => ndb).filter((ndb) => ndb !== '');
+  return [...(await readFoodsByKey(db, reference, keys)).values()];
+};
 
 /** The recipe as typed, its temperatures in this household's unit. */
 export const withTemperatures = (entry: RecipeEntry, set: UnitSet): RecipeEntry =>
@@ -178,54 +191,6 @@ export const rotationView = pageQuery(async (read): Promise<RotationView> => {
     })),
   };
 });
-
-export interface SupplyRow {
-  readonly id: number;
-  readonly name: string;
-  readonly label: Label;
-  readonly archived: boolean;
-}
-
-export interface SuppliesView {
-  readonly supplies: readonly SupplyRow[];
-  readonly additions: readonly KnownAddition[];
-  readonly currency: string;
-}
-
-export const suppliesView = pageQuery(async (read): Promise<SuppliesView> => {
-  return {
-    supplies: (await readPantry(read.db, read.reference)).supplies,
-    additions: await additionsOf(read),
-    currency: read.household.currency,
-  };
-});
-
-export interface SupplyForm {
-  readonly id: number | undefined;
-  readonly archived: boolean;
-  readonly entry: SupplyEntry;
-  readonly currency: string;
-  readonly set: UnitSet;
-}
-
-export const supplyForm = pageQuery(
-  async ({ db, household }, id: number | undefined): Promise<SupplyForm | undefined> => {
-    if (id === undefined) {
-      const entry: SupplyEntry = { name: '', measure: 'tsp', measureGrams: '', amounts: [] };
-      return { id, archived: false, entry, currency: household.currency, set: household.unitSet };
-    }
-    const supply = await readSupply(db, id);
-    return (
-      supply && {
-        id,
-        archived: supply.archived,
-        entry: supplyEntryOf(supply.name, supply.label),
-        currency: household.currency,
-        set: household.unitSet,
-      }
-    );
-  },
-);
 
 export interface FilesView {
   readonly recipes: readonly { readonly id: number; readonly name: string }[];

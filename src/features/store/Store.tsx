@@ -12,6 +12,7 @@ import { Fold } from '@/ui/Fold';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { EmptyRoom } from '@/ui/room';
+import { UnreadList } from '@/ui/Unread';
 import { useShortcutsOn } from '@/ui/shortcuts';
 import { ComeIn } from './lot/ComeIn';
 import { LotInHand } from './lot/LotInHand';
@@ -43,7 +44,7 @@ export function Store({ view }: { view: StoreView }) {
     packs: packs.filter((pack) => chosen?.has(pack.holdingId)),
     lots: lots.filter((lot) => chosen?.has(lot.holdingId)),
   };
-  if (packs.length === 0 && view.latest.length === 0 && !view.open && !isComing) {
+  if (packs.length + view.unread.length === 0 && view.latest.length === 0 && !view.open && !isComing) {
     return (
       <EmptyRoom
         title="Nothing in store"
@@ -92,6 +93,7 @@ export function Store({ view }: { view: StoreView }) {
           <Problems problems={[{ message: `There is no pack ${view.unknownCode}.` }]} />
         )}
         <Problems problems={done.problems} />
+        <UnreadList things={view.unread} />
         <div className={styles.find}>
           <Field
             label="Which packs?"

@@ -23,6 +23,7 @@ import {
   swapLabelsSchema,
   mixSchema,
   reverseAllSchema,
+  putDayRightSchema,
   sayOfPacksSchema,
   splitSchema,
   throwSchema,
@@ -51,6 +52,7 @@ export const splitPack = houseAction('split pack', splitSchema, repack.splitPack
 export const mixPacks = houseAction('mix packs', mixSchema, repack.mixPacks);
 export const packForDog = houseAction('pack for dog', forDogSchema, labels.packForDog);
 export const swapLabels = houseAction('swap labels', swapLabelsSchema, labels.swapLabels);
+export const putDayRight = houseAction('put day right', putDayRightSchema, said.putDayRight);
 export const sayOfPacks = houseAction('say of packs', sayOfPacksSchema, said.sayOfPacks);
 export const unblockPacks = houseAction('unblock packs', unblockSchema, said.unblockPacks);
 export const beginCut = houseAction('begin power cut', beginCutSchema, cuts.beginCut);

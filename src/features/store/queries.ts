@@ -1,11 +1,12 @@
 import 'server-only';
+import { orUnread, Unreadable, type CannotBeRead } from '@/core/unreadable';
 import { pageQuery, readProteins } from '@/data/page';
 import { readDogs } from '@/data/repositories/dogs';
 import { readAllPlaces } from '@/data/repositories/household';
 import { readLatestMovements } from '@/data/repositories/movements';
 import { readKept } from '@/data/repositories/kept';
 import { readLots } from '@/data/repositories/lots';
-import { readPackByCode, readStock } from '@/data/repositories/stock';
+import { readPackByCode, readStock, readUnreadPacks } from '@/data/repositories/stock';
 import { entryOf, holdingsOf, type HistoryEntry } from './history/queries';
 import { sure } from '@/core/sure';
 import { lotAsPack } from './shelves/lots/queries';
@@ -20,6 +21,8 @@ export interface StoreView {
   readonly openLot: OpenLot | undefined;
   readonly house: StoreHouse;
   readonly unknownCode: string | undefined;
+  /** Packs that lie here and cannot be read. */
+  readonly unread: readonly CannotBeRead[];
 }
 
 /** What is taken in hand: a pack by its code, an ingredient by its id, or nothing. */
@@ -34,7 +37,8 @@ export const storeView = pageQuery(async (read, { code, lotId }: InHand): Promis
   const places = await readAllPlaces(db);
   const dogs = await readDogs(db, undefined, read.today);
   const shelves = shelvesOf(read, { packs: await readStock(db), lots: await readLots(db) }, { proteins, dogs, places });
-  const pack = code === undefined ? undefined : await readPackByCode(db, code);
+  const found = code === undefined ? undefined : await orUnread(readPackByCode(db, code));
+  const pack = found instanceof Unreadable ? undefined : found;
   const movements = await readLatestMovements(db, 12);
   const touched = new Map(
     (await readKept(db, [...new Set(movements.flatMap(holdingsOf))])).map((each) => [each.holdingId, each.code]),
@@ -54,7 +58,8 @@ export const storeView = pageQuery(async (read, { code, lotId }: InHand): Promis
       places: places.filter((each) => each.archivedAt === null).map(({ id, kind, name }) => ({ id, kind, name })),
       currency: read.household.currency,
     },
-    unknownCode: code !== undefined && !pack ? code : undefined,
+    unread: await readUnreadPacks(db),
+    unknownCode: code !== undefined && !found ? code : undefined,
   };
 });
 

@@ -27,6 +27,7 @@ import {
   watchLots,
   watchPacks,
   watchPower,
+  watchUnread,
   watchRehydrated,
   watchSensor,
 } from './watch/queries';
@@ -110,6 +111,7 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
     fridgePlaceId: sure(places.find((place) => place.kind === 'fridge')).id,
     watch: [
       ...(await watchPower(read)),
+      ...(await watchUnread(read)),
       ...watchSensor(household.unitSet),
       ...(await watchDryers(read)),
       ...watchRehydrated(read, dogs, bowls),

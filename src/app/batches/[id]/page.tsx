@@ -1,5 +1,7 @@
 import { notFound } from 'next/navigation';
 import { idInAddress } from '@/core/schema';
+import { orUnread, Unreadable } from '@/core/unreadable';
+import { UnreadPage } from '@/ui/Unread';
 import { batchView } from '@/features/batches/queries';
 import { RunSheet } from '@/features/batches/RunSheet';
 
@@ -8,7 +10,8 @@ export const metadata = { title: 'Batch' };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const id = idInAddress.safeParse((await params).id);
-  const view = id.success ? await batchView(id.data) : undefined;
+  const view = id.success ? await orUnread(batchView(id.data)) : undefined;
   if (!view) notFound();
+  if (view instanceof Unreadable) return <UnreadPage what={view.what} />;
   return <RunSheet view={view} key={view.id} />;
 }

@@ -1,4 +1,6 @@
 import { notFound } from 'next/navigation';
+import { orUnread, Unreadable } from '@/core/unreadable';
+import { UnreadPage } from '@/ui/Unread';
 import { PackLarge } from '@/features/store/pack/PackLarge';
 import { packView } from '@/features/store/queries';
 
@@ -17,5 +19,7 @@ function codeIn(text: string): string | undefined {
 export default async function Page({ params }: { params: Promise<{ code: string }> }) {
   const code = codeIn((await params).code);
   if (!code) notFound();
-  return <PackLarge code={code} pack={await packView(code)} />;
+  const pack = await orUnread(packView(code));
+  if (pack instanceof Unreadable) return <UnreadPage what={pack.what} />;
+  return <PackLarge code={code} pack={pack} />;
 }

@@ -1,4 +1,4 @@
-import { suppliesView } from '@/features/recipes/queries';
+import { suppliesView } from '@/features/recipes/supplies/queries';
 import { Supplies } from '@/features/recipes/supplies/Supplies';
 
 export const dynamic = 'force-dynamic';

@@ -5,7 +5,7 @@ import { writeHours } from '@/core/preserve/drying-words';
 import { writeTemperature } from '@/core/quantity/temperature';
 import type { UnitSet } from '@/core/quantity/units';
 import { pageQuery } from '@/data/page';
-import { readBatch, readBatchList } from '@/data/repositories/batches';
+import { readBatchIfReadable, readBatchList } from '@/data/repositories/batches';
 import { freezerNow } from '@/devices/machines-now';
 
 /** A timer that runs, of whichever batch. */
@@ -27,7 +27,7 @@ export const runningTimers = pageQuery(async ({ db, household, now }): Promise<R
   const open = (await readBatchList(db, { open: true })).filter((batch) => batch.state === 'cooking');
   const running: RunningTimer[] = [];
   for (const { id, recipeName } of open) {
-    const batch = await readBatch(db, id, household.energyFactors);
+    const batch = await readBatchIfReadable(db, id, household.energyFactors);
     if (batch?.state !== 'cooking') continue;
     for (const task of batch.day.tasks)
       if (task.state === 'running')

@@ -9,7 +9,7 @@ import type { DryerKind } from '@/core/preserve/methods';
 import { standing } from '@/core/standing';
 import { sure } from '@/core/sure';
 import type { Page } from '@/data/page';
-import { readBatch, type StoredBatch, type WeighedBatch } from '@/data/repositories/batches';
+import { readBatchIfReadable, type StoredBatch, type WeighedBatch } from '@/data/repositories/batches';
 import { readCycle, readCyclesOf, readPastCycles, runningOf, type StoredCycle } from '@/data/repositories/cycles';
 import { readEquipment } from '@/data/repositories/equipment';
 
@@ -115,7 +115,7 @@ async function cycleView(
   const names = new Map<number, StoredBatch | undefined>();
   for (const { batchId } of of.trays)
     if (batchId !== batch.id && !names.has(batchId))
-      names.set(batchId, await readBatch(db, batchId, household.energyFactors));
+      names.set(batchId, await readBatchIfReadable(db, batchId, household.energyFactors));
   return {
     id: of.id,
     machineId: of.machineId,

@@ -1,4 +1,5 @@
 import 'server-only';
+import type { CannotBeRead } from '@/core/unreadable';
 import { endsOf, type BatchEnd } from '@/core/batch/ends';
 import { STEPS } from '@/core/batch/steps';
 import { densityIn, type BatchSummary } from '@/core/batch/summary';
@@ -46,6 +47,8 @@ export interface BatchRow {
 
 export interface BatchesView {
   readonly rows: readonly BatchRow[];
+  /** Those of the rows whose figures cannot be read. */
+  readonly unread: readonly CannotBeRead[];
   readonly more: boolean;
   /** "one in the pot, two in store". */
   readonly aside: string;
@@ -74,6 +77,7 @@ export const batchRows = pageQuery(async (read, from: number = 0): Promise<Batch
   const cooking = shown.filter((batch) => batch.state === 'cooking').length;
   return {
     rows,
+    unread: shown.flatMap((batch) => batch.unread ?? []),
     more: found.length > ROWS,
     aside: [cooking > 0 ? `${cooking} in the pot` : '', packs.size > 0 ? `${packs.size} in store` : '']
       .filter(Boolean)
@@ -111,8 +115,8 @@ function rowOf(
   return {
     id: batch.id,
     name: batch.recipeName,
-    state: step.listed,
-    next: batch.state === 'planned' ? step.next({ state: 'planned' }) : summary?.next,
+    state: batch.unread ? batch.state : step.listed,
+    next: batch.unread ? 'cannot be read' : batch.state === 'planned' ? step.next({ state: 'planned' }) : summary?.next,
     day: writeDayInFull(day),
     said: saidOf(batch, dogs, read),
     protein,

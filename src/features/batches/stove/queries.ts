@@ -1,4 +1,5 @@
 import 'server-only';
+import { unlessUnread } from '@/core/unreadable';
 import type { CookDay } from '@/core/cook/cook-day';
 import { cookedOtherwise, type CookedFor } from '@/core/cook/next-time';
 import type { PanState } from '@/core/heat/pans';
@@ -31,8 +32,9 @@ export async function stoveView(
   { db, reference, household, now }: Page,
   batch: Exclude<StoredBatch, { state: 'planned' }>,
 ): Promise<StoveView> {
-  const { takes } = await readPlannedLines(db, reference, batch);
-  const latest = await readLatestVersion(db, reference, batch.recipeId);
+  // What cannot be read of the recipe by now takes its measures and notes away, not the cook day.
+  const takes = (await unlessUnread(readPlannedLines(db, reference, batch)))?.takes ?? [];
+  const latest = await unlessUnread(readLatestVersion(db, reference, batch.recipeId));
   const written = takes.map((take) => take.written);
   const amounts = (loads: boolean) =>
     batch.takes.slice(0, takes.length).map((take) => {

@@ -2,7 +2,8 @@ import { Fold } from '@/ui/Fold';
 import Link from 'next/link';
 import { writeMoney, writeNumber } from '@/core/quantity/write';
 import { LinkButton } from '@/ui/LinkButton';
-import type { SuppliesView } from '../queries';
+import { UnreadList } from '@/ui/Unread';
+import type { SuppliesView } from './queries';
 import { AdditionRow } from './AdditionRow';
 import styles from './supplies.module.css';
 
@@ -20,6 +21,7 @@ export function Supplies({ view }: { view: SuppliesView }) {
           Copy a label
         </LinkButton>
       </div>
+      <UnreadList things={view.unread} />
       {kept.length === 0 && (
         <p className={styles.lead}>
           Iodine, chloride, EPA and DHA are in no food table: they come from labels alone. Copy the label of your kelp,

@@ -9,6 +9,8 @@ import { compoundsOf } from '@/core/food/compounds';
 import { asksWhat, ENERGY_PER, LABEL_UNITS } from '@/core/food/label';
 import { LABEL_NUTRIENTS } from '@/core/nutrition/nutrients';
 import { CRUDE_NAMES, LABEL_MEASURES, readSupply, supplyEntrySchema, type SupplyEntry } from '@/core/food/supply-entry';
+import { sayUnread } from '@/core/unreadable';
+import { Caution } from '@/ui/Caution';
 import { capital } from '@/core/quantity/write';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
@@ -16,7 +18,7 @@ import { HouseForm } from '@/ui/form/HouseForm';
 import { useCommand } from '@/ui/form/use-command';
 import { useHouseForm } from '@/ui/form/use-house-form';
 import { putAway, saveSupply } from '../actions';
-import type { SupplyForm as Given } from '../queries';
+import type { SupplyForm as Given } from './queries';
 import { LabelFigures } from './LabelFigures';
 import styles from './supplies.module.css';
 import { sure } from '@/core/sure';
@@ -81,6 +83,7 @@ export function SupplyForm({ given }: { given: Given }) {
   return (
     <div className="page">
       <h1>{given.id === undefined ? 'A new label' : given.entry.name}</h1>
+      {given.unread && <Caution>{sayUnread(given.unread)} Type it again from the bag.</Caution>}
       <div className={styles.columns}>
         <HouseForm of={house} shown={shown} act={given.id === undefined ? 'Keep this label' : 'Keep the change'}>
           <Field

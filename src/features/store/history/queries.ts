@@ -46,6 +46,7 @@ export function entryOf(
     moved: `moved ${writeMassIn(amount, set)} to the ${to}`,
     fed: `fed ${writeMassIn(amount, set)}`,
     redated: 'dated by the rules of that day',
+    'put right': `nothing of it was later than ${writeDay(movement.day, today)}`,
     opened: 'opened',
     returned: `put back ${writeMassIn(amount, set)}`,
     blocked: 'blocked: not to be fed',

@@ -56,6 +56,7 @@ export function LotInHand({ lot, house, onDone, onClose }: LotInHandProps) {
             {lot.notes.length > 0 && ` · ${lot.notes.join(', ')}`}
           </p>
         )}
+        {lot.ahead && <p className="danger">Not to be cooked: it was {lot.ahead}.</p>}
         {lot.whyBlocked.length > 0 && <p className="danger">Not to be cooked: {lot.whyBlocked.join('; ')}.</p>}
       </div>
       <Problems problems={[...move.atHead('fits'), ...discard.problems]} />
@@ -79,7 +80,7 @@ export function LotInHand({ lot, house, onDone, onClose }: LotInHandProps) {
           <Part lot={lot} onDone={onDone} />
           <Prepare lot={lot} house={house} onDone={onDone} />
           <Wrong
-            pack={{ ...lot, code: lot.name, mayBeOpened: false }}
+            pack={{ ...lot, blocked: lot.whyBlocked.length > 0, code: lot.name, mayBeOpened: false }}
             verb="cook"
             trace={`/store/trace?lot=${encodeURIComponent(lot.traceKey)}`}
             correct={weighLot}

@@ -11,7 +11,7 @@ import type { readAllPlaces } from '@/data/repositories/household';
 import { traceKeyOf } from '@/data/repositories/lot-keys';
 import { readLotsById, readUses, retypedLot } from '@/data/repositories/lots';
 import { readHistory } from '@/data/repositories/movements';
-import { readPacks } from '@/data/repositories/stock';
+import { readReadablePacks } from '@/data/repositories/stock';
 import { entriesOf, type HistoryEntry } from '../history/queries';
 import { shownLot, type ShelfLot } from '../shelves/lots/queries';
 
@@ -27,6 +27,8 @@ export interface OpenLot extends ShelfLot {
   readonly label: string | undefined;
   readonly rule: string;
   readonly whyBlocked: readonly string[];
+  /** What was done with it on a day that is still to come, in words. */
+  readonly ahead: string | undefined;
   readonly isVoid: boolean;
   /** What it was made of ahead. */
   readonly madeOf: { readonly said: string; readonly href: string } | undefined;
@@ -65,6 +67,7 @@ export async function openLot(
     came: `${history[0]?.kind === 'found' ? 'found' : lot.madeOf === undefined ? 'came' : 'made'} ${writeDay(lot.receivedOn, today)}, ${write(lot.receivedGrams)}${lot.priceMinor === undefined ? ', no price yet' : ` for ${writeMoney(lot.priceMinor, household.currency)}`}`,
     label: lot.label && sayLabel(lot.label),
     rule: lot.rule,
+    ahead: lot.ahead,
     whyBlocked: blockingOf(history).flatMap(({ note }) => note ?? []),
     isVoid: lot.void,
     madeOf: await madeOf(read, lot.madeOf),
@@ -88,6 +91,6 @@ async function madeOf({ db, today }: Page, holdingId: number | undefined): Promi
   if (holdingId === undefined) return undefined;
   const [lot] = await readLotsById(db, [holdingId]);
   if (lot) return { said: `${lot.name}, came ${writeDay(lot.receivedOn, today)}`, href: `/store?lot=${holdingId}` };
-  const [pack] = await readPacks(db, [holdingId]);
+  const [pack] = await readReadablePacks(db, [holdingId]);
   return pack && { said: `${pack.code}, ${pack.recipeName}`, href: `/store?pack=${pack.code}` };
 }

@@ -75,6 +75,7 @@ export function PackInHand({ pack, onDone, onClose }: PackInHandProps) {
           {pack.placeName} · {pack.until}
           {pack.notes.length > 0 && ` · ${pack.notes.join(', ')}`}
         </p>
+        {pack.ahead && <p className="danger">Not to be fed: it was {pack.ahead}.</p>}
         {pack.whyBlocked.length > 0 && <p className="danger">Not to be fed: {pack.whyBlocked.join('; ')}.</p>}
       </div>
       {pack.backIn !== undefined && (
@@ -104,7 +105,11 @@ export function PackInHand({ pack, onDone, onClose }: PackInHandProps) {
           </div>
           <Split pack={pack} />
           <Wrong
-            pack={{ ...pack, mayBeOpened: pack.isDry && !pack.notes.some((note) => note.startsWith('opened')) }}
+            pack={{
+              ...pack,
+              blocked: pack.whyBlocked.length > 0,
+              mayBeOpened: pack.isDry && !pack.notes.some((note) => note.startsWith('opened')),
+            }}
             verb="feed"
             trace={`/store/trace?pack=${pack.code}`}
             correct={correctPack}

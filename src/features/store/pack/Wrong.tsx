@@ -8,7 +8,7 @@ import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand, type HouseAction } from '@/ui/form/use-command';
 import { useUnits } from '@/ui/units';
-import { sayOfPacks, unblockPacks } from '../actions';
+import { putDayRight, sayOfPacks, unblockPacks } from '../actions';
 import styles from '../store.module.css';
 
 const SAID = {
@@ -23,6 +23,7 @@ interface Suspect {
   /** What it is called. */
   readonly code: string;
   readonly blocked: boolean;
+  readonly ahead: string | undefined;
   readonly isFrozen: boolean;
   readonly mayBeOpened: boolean;
 }
@@ -38,6 +39,37 @@ interface WrongProps {
 }
 
 const VERBS = { feed: 'fed', cook: 'cooked' } as const;
+
+/** A day that lies ahead is put right: the clock ran ahead when it was written down. */
+function DayRight({ pack, onDone }: Pick<WrongProps, 'onDone'> & { pack: Suspect }) {
+  const [day, setDay] = useState('');
+  const right = useCommand(putDayRight, `pack-${pack.holdingId}-day`, ({ movementIds }) =>
+    onDone(`${pack.code}: the day is put right.`, movementIds),
+  );
+  return (
+    <form
+      className={styles.correct}
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        right.run({ holdingIds: [pack.holdingId], day });
+      }}
+    >
+      <Field
+        label="When was it really?"
+        type="date"
+        value={day}
+        onChange={(event) => setDay(event.target.value)}
+        problem={right.at('day')}
+        hint={`it was ${pack.ahead}`}
+      />
+      <Problems problems={right.atHead('day')} />
+      <Button type="submit" variant="contained" disabled={right.pending}>
+        Put the day right
+      </Button>
+    </form>
+  );
+}
 
 /** What can be wrong with what lies there: its weight, that it is nowhere, that it thawed, that it made a dog ill. */
 export function Wrong({ pack, verb, trace, correct: putRight, onDone }: WrongProps) {
@@ -66,8 +98,9 @@ export function Wrong({ pack, verb, trace, correct: putRight, onDone }: WrongPro
     if (reading.ok) correct.run({ holdingId: pack.holdingId, grams: reading.value });
   };
   return (
-    <Fold title="Something is wrong with it" open={pack.blocked}>
+    <Fold title="Something is wrong with it" open={pack.blocked || pack.ahead !== undefined}>
       <div className="stack">
+        {pack.ahead !== undefined && <DayRight pack={pack} onDone={onDone} />}
         <form
           className={styles.correct}
           noValidate

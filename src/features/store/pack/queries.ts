@@ -35,6 +35,8 @@ export interface OpenPack extends ShelfPack {
   readonly packed: string;
   /** Why it is blocked, where it is. */
   readonly whyBlocked: readonly string[];
+  /** What was done with it on a day that is still to come, in words. */
+  readonly ahead: string | undefined;
   readonly isFrozen: boolean;
   readonly density: number;
   readonly waterPerGram: number;
@@ -91,6 +93,7 @@ export async function openPack(
   const freezer = places.find((each) => each.id === pack.freezeIn)?.name.toLowerCase();
   return {
     ...shownPack(pack, { proteins, dogs, places, today }),
+    ahead: pack.ahead,
     whyBlocked: blockingOf(history).flatMap(({ note }) => note ?? []),
     causes: (state?.ok && state.value ? state.value.causes : []).map(({ until, why, is }) => ({
       until: until === undefined ? 'open' : `${is === 'safe' ? 'feed by' : 'best by'} ${writeDay(until, today)}`,

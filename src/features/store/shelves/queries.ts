@@ -83,7 +83,7 @@ export function shownPack(pack: StoredPack, { proteins, dogs, places, today }: S
   const placeName = places.find(({ id }) => id === pack.placeId)?.name ?? '';
   const whose = pack.dogName ?? 'anybody';
   const notes = [
-    ...(pack.blocked ? ['blocked'] : []),
+    ...(pack.ahead ? ['a day of it lies ahead'] : pack.blocked ? ['blocked'] : []),
     ...(pack.foodKind === 'raw' ? ['raw'] : []),
     ...(pack.found ? [pack.found.isDated ? 'found' : 'found, nobody knows since when'] : []),
     ...(pack.unproven ? [UNPROVEN] : []),

@@ -1,4 +1,5 @@
 import 'server-only';
+import { unlessUnread } from '@/core/unreadable';
 import { addUp } from '@/core/add-up';
 import { addDays, dayIn, writeDay } from '@/core/calendar/local-date';
 import { countOf } from '@/core/quantity/count-words';
@@ -8,7 +9,7 @@ import { traceOf, type TraceStart } from '@/core/stock/trace';
 import { sure } from '@/core/sure';
 import { pageQuery } from '@/data/page';
 import { readDogs } from '@/data/repositories/dogs';
-import { readPackByCode, readPacks } from '@/data/repositories/stock';
+import { readPackByCode, readReadablePacks } from '@/data/repositories/stock';
 import { readTraceGraph } from '@/data/repositories/trace';
 import type { TraceLink, TraceNode } from '@/ui/charts/trace-drawing';
 
@@ -73,7 +74,7 @@ export const traceView = pageQuery(async (read, asked: TraceAsked): Promise<Trac
   };
   const begin = async (): Promise<{ start: TraceStart; said: string } | { unknown: string } | undefined> => {
     if (asked.pack !== undefined) {
-      const pack = await readPackByCode(db, asked.pack);
+      const pack = await unlessUnread(readPackByCode(db, asked.pack));
       return pack
         ? { start: { holdingId: pack.holdingId }, said: `pack ${pack.code}` }
         : { unknown: `There is no pack ${asked.pack}.` };
@@ -107,7 +108,7 @@ export const traceView = pageQuery(async (read, asked: TraceAsked): Promise<Trac
   if (!begun) return empty;
   if ('unknown' in begun) return { ...empty, unknown: begun.unknown };
   const trace = traceOf(graph, begun.start);
-  const packs = await readPacks(db, [...trace.packs]);
+  const packs = await readReadablePacks(db, [...trace.packs]);
   // Of a lot also what was not cooked yet; of a pot or a dog its ingredients are drawn, and nobody knows which of them it was.
   const askedLot = asked.lot;
   const raw = askedLot === undefined ? [] : here.filter((lot) => lot.grams > 0 && lot.keys.includes(askedLot));

@@ -1,6 +1,7 @@
 'use client';
 
 import Link from 'next/link';
+import { UnreadList } from '@/ui/Unread';
 import { DogBadge, HatchTile } from '@/ui/badges/badges';
 import { hatchFill } from '@/ui/badges/hatch-defs';
 import { stackedBar } from '@/ui/charts/stacked-bar';
@@ -27,6 +28,7 @@ export function Value({ view }: { view: ValueView }) {
           <Link href="/store">to the Store</Link>
         </p>
       </div>
+      <UnreadList things={view.unread} />
       {view.isBare && (
         <p>Nothing that was cooked has a price yet. Tick what you buy on a plan’s list, and write down what it cost.</p>
       )}

@@ -1,4 +1,5 @@
 import 'server-only';
+import { orUnread, Unreadable, type CannotBeRead } from '@/core/unreadable';
 import { addUp } from '@/core/add-up';
 import { addDays, dayIn, writeDay } from '@/core/calendar/local-date';
 import { dayEnergy } from '@/core/dog/day-energy';
@@ -23,6 +24,8 @@ const [DAYS, POTS] = [28, 8];
 
 export interface ValueView {
   readonly days: number;
+  /** Pots that cannot be read: they are in no sum. */
+  readonly unread: readonly CannotBeRead[];
   readonly dogs: readonly {
     readonly dogId: number;
     readonly name: string;
@@ -65,13 +68,16 @@ export const valueView = pageQuery(async (read): Promise<ValueView> => {
     ({ state, parentId }) => state !== 'planned' && parentId === undefined,
   );
   const pots = [];
+  const unread: CannotBeRead[] = [];
   for (const { id } of cooked.slice(0, POTS)) {
-    const batch = await readBatch(db, id, household.energyFactors);
-    if (batch && batch.state !== 'planned') pots.push(batch);
+    const batch = await orUnread(readBatch(db, id, household.energyFactors));
+    if (batch instanceof Unreadable) unread.push(batch.what);
+    else if (batch && batch.state !== 'planned') pots.push(batch);
   }
   const costs = await readCosts(here, pots);
   return {
     days: DAYS,
+    unread,
     dogs: dogs.map((dog) => {
       const own = eaten.filter(({ dogId }) => dogId === dog.id);
       const days = new Set(own.map(({ day }) => day)).size;

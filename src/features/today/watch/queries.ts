@@ -21,7 +21,7 @@ import { type Cover } from '@/core/stock/cover';
 import { type Page } from '@/data/page';
 import { readBatchList } from '@/data/repositories/batches';
 import { type StoredDog } from '@/data/repositories/dogs';
-import { type StoredPack } from '@/data/repositories/stock';
+import { readUnreadPacks, type StoredPack } from '@/data/repositories/stock';
 import type { TodayView } from '../view';
 import { sure } from '@/core/sure';
 import { writeHours } from '@/core/preserve/drying-words';
@@ -111,10 +111,21 @@ export async function watchLots(read: Page): Promise<TodayView['watch']> {
 
 export async function watchBatches({ db }: Page): Promise<TodayView['watch']> {
   return (await readBatchList(db, { open: true })).flatMap((batch): TodayView['watch'][number][] => {
+    if (batch.unread)
+      return [{ title: batch.recipeName, said: 'cannot be read', tone: 'caution', href: `/batches/${batch.id}` }];
     const watch = batch.summary ? batch.summary.watch : watchOf({ state: 'planned' });
     return watch ? [{ title: batch.recipeName, ...watch, href: `/batches/${batch.id}` }] : [];
   });
 }
+
+/** Packs that cannot be read: they are in no bowl and in no sum. */
+export const watchUnread = async ({ db }: Page): Promise<TodayView['watch']> =>
+  (await readUnreadPacks(db)).map((what) => ({
+    title: what.name,
+    said: `cannot be read: ${what.why}`,
+    tone: 'caution',
+    href: `/mend/pack/${what.id}`,
+  }));
 
 /** A power cut that runs, or that nobody has settled. */
 export async function watchPower({ db, now }: Page): Promise<TodayView['watch']> {
@@ -207,6 +218,16 @@ export function watchDogs(dogs: readonly StoredDog[], today: StoredPack['since']
         tone: 'plain' as const,
         href: `/dogs/${dog.id}/avoid`,
       }));
+    const unread = dog.unread
+      ? [
+          {
+            title: dog.name,
+            said: `cannot be read: ${dog.unread.why}`,
+            tone: 'danger' as const,
+            href: `/mend/dog/${dog.id}`,
+          },
+        ]
+      : [];
     const caution = cautionOf(dog, today);
     const words =
       caution && !caution.seen
@@ -219,8 +240,9 @@ export function watchDogs(dogs: readonly StoredDog[], today: StoredPack['since']
             },
           ]
         : [];
-    if (today < weighInDue(dog, today)) return [...words, ...tries];
+    if (today < weighInDue(dog, today)) return [...unread, ...words, ...tries];
     return [
+      ...unread,
       ...words,
       ...tries,
       {

@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 import { idInAddress } from '@/core/schema';
-import { supplyForm } from '@/features/recipes/queries';
+import { supplyForm } from '@/features/recipes/supplies/queries';
 import { SupplyForm } from '@/features/recipes/supplies/SupplyForm';
 
 export const dynamic = 'force-dynamic';

@@ -1,4 +1,4 @@
-import { supplyForm } from '@/features/recipes/queries';
+import { supplyForm } from '@/features/recipes/supplies/queries';
 import { SupplyForm } from '@/features/recipes/supplies/SupplyForm';
 import { sure } from '@/core/sure';
 

@@ -27,7 +27,7 @@ export function shownLot(lot: StoredLot, today: LocalDate): ShelfLot {
     lot.blocked || (isSafety && left < 0) ? 'danger' : left < 0 || (isSafety && left <= 1) ? 'caution' : 'plain';
   const said = isSafety ? (left < 0 ? 'was safe until' : 'cook or freeze by') : 'best by';
   const notes = [
-    ...(lot.blocked ? ['blocked'] : []),
+    ...(lot.ahead ? ['a day of it lies ahead'] : lot.blocked ? ['blocked'] : []),
     ...(lot.foodKind === 'raw' || lot.foodKind === 'whole meat' ? ['raw'] : []),
     ...(lot.thawedOn ? [`thawed ${writeDay(lot.thawedOn, today)}`] : []),
   ];
