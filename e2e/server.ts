@@ -30,11 +30,18 @@ interface Options {
   readonly folder?: string;
   readonly demo?: boolean;
   readonly now?: string;
+  /** HODMAN_HOST: it listens on the home network as well. */
+  readonly host?: string;
 }
 
 /** Starts the built application on a free port and a folder of its own, and waits until it answers. */
-export async function startHodman({ folder = newFolder(), demo = false, now = NOON }: Options = {}): Promise<Hodman> {
-  const { child, port, printed } = await launch(folder, demo, now);
+export async function startHodman({
+  folder = newFolder(),
+  demo = false,
+  now = NOON,
+  host,
+}: Options = {}): Promise<Hodman> {
+  const { child, port, printed } = await launch(folder, demo, now, host);
   const address = `http://127.0.0.1:${port}`;
   for (let attempt = 0; attempt < 750 && child.exitCode === null; attempt++) {
     if (printed().includes('Hodman is at')) {
@@ -47,8 +54,11 @@ export async function startHodman({ folder = newFolder(), demo = false, now = NO
 }
 
 /** Starts a process that is expected to end by itself; returns its exit code and what it printed. */
-export async function startRefused(folder: string): Promise<{ code: number | null; printed: string }> {
-  const { child, printed } = await launch(folder, false, NOON);
+export async function startRefused(
+  folder: string,
+  { host }: Pick<Options, 'host'> = {},
+): Promise<{ code: number | null; printed: string }> {
+  const { child, printed } = await launch(folder, false, NOON, host);
   const code = await new Promise<number | null>((resolve) => {
     const late = setTimeout(() => child.kill('SIGKILL'), 30_000);
     child.once('exit', (exit) => {
@@ -59,7 +69,7 @@ export async function startRefused(folder: string): Promise<{ code: number | nul
   return { code, printed: printed() };
 }
 
-async function launch(folder: string, demo: boolean, now: string) {
+async function launch(folder: string, demo: boolean, now: string, host?: string) {
   const port = await freePort();
   const child = spawn(process.execPath, [demo ? 'scripts/demo.mjs' : 'scripts/start.mjs'], {
     env: {
@@ -67,6 +77,7 @@ async function launch(folder: string, demo: boolean, now: string) {
       PORT: String(port),
       HODMAN_DATA: folder,
       HODMAN_NOW: now,
+      ...(host === undefined ? {} : { HODMAN_HOST: host }),
       TZ: 'Europe/Oslo',
       NODE_OPTIONS: '',
     },

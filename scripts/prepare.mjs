@@ -2,10 +2,10 @@
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
-import http from 'node:http';
 import { createServer } from 'node:net';
-import { dirname, join } from 'node:path';
+import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { listening, standBefore } from './front.mjs';
 
 export const root = dirname(dirname(fileURLToPath(import.meta.url)));
 process.chdir(root);
@@ -74,21 +74,25 @@ async function portIsFree(port) {
   process.exit(1);
 }
 
-/** TRACE gives back what it was sent, and the framework stumbles over it: it is turned away before it comes there. */
-function refuseTrace() {
-  const { createServer: create } = http;
-  http.createServer = (...asked) => {
-    const server = create(...asked);
-    const emit = server.emit.bind(server);
-    server.emit = (event, ...told) => {
-      const [request, response] = told;
-      if (event !== 'request' || request.method !== 'TRACE') return emit(event, ...told);
-      response.writeHead(405, { allow: 'GET, HEAD, POST', 'content-type': 'text/plain' });
-      response.end('Hodman knows GET, HEAD and POST.');
-      return true;
-    };
-    return server;
-  };
+/** Whether the household has chosen a PIN: it stands in the data folder, beside the database (src/doors/book.ts). */
+function hasPin() {
+  try {
+    const folder = resolve(process.env.HODMAN_DATA ?? '.hodman');
+    return JSON.parse(readFileSync(join(folder, 'door.json'), 'utf8')).pin !== undefined;
+  } catch {
+    return false;
+  }
+}
+
+/** Where to listen; ends the script where it may not. */
+async function mayListen() {
+  const at = await listening(process.env.HODMAN_HOST).catch((error) => ({ wrong: error.message }));
+  if (at.wrong === undefined && (!at.beyond || hasPin())) return at;
+  console.error(
+    at.wrong ??
+      'Hodman listens on the home network only with a PIN. Start it without HODMAN_HOST, choose a PIN under Household, then start it like this again.',
+  );
+  return process.exit(1);
 }
 
 /** Serves the built application from this very process, so that stopping it stops the server. */
@@ -98,12 +102,13 @@ export async function serve({ demo }) {
     console.error(`PORT must be a number from 1 to 65535, not ${process.env.PORT}.`);
     process.exit(1);
   }
+  const { bind, beyond, local } = await mayListen();
   await portIsFree(port);
   process.env.NODE_ENV = 'production';
   if (demo) process.env.HODMAN_DEMO = '1';
   const address = `http://127.0.0.1:${port}`;
-  refuseTrace();
-  process.argv = [process.execPath, nextBin, 'start', '-H', '127.0.0.1', '-p', String(port)];
+  standBefore(local);
+  process.argv = [process.execPath, nextBin, 'start', '-H', bind, '-p', String(port)];
   await import('../node_modules/next/dist/bin/next');
   for (let attempt = 0; attempt < 240; attempt++) {
     const answered = await fetch(address).then(
@@ -111,7 +116,7 @@ export async function serve({ demo }) {
       () => false,
     );
     if (answered) {
-      console.log(`\nHodman is at ${address}\n`);
+      console.log(`\nHodman is at ${address}${beyond ? ', and on the home network with the PIN' : ''}\n`);
       return;
     }
     await new Promise((resolve) => setTimeout(resolve, 250));

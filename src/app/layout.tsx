@@ -14,6 +14,7 @@ import { HatchDefs } from '@/ui/badges/hatch-defs';
 import { EARLY } from '@/ui/early';
 import { CatchUp } from '@/ui/CatchUp';
 import { Arrival } from '@/ui/Arrival';
+import { NotSecure } from '@/ui/NotSecure';
 import { Rail } from '@/ui/Rail';
 import { SettingUp } from '@/ui/setup/SettingUp';
 import { SetupProvider } from '@/ui/setup/setup';
@@ -47,6 +48,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
                 <SettingUp />
                 <Bell />
                 <Arrival />
+                <NotSecure />
                 <main>{children}</main>
                 <CatchUp />
               </SetupProvider>

@@ -10,7 +10,8 @@ import { checkCopy } from './folder/check';
 import { whyNotWritten } from './folder/refused';
 import { restoreInto } from './folder/restore';
 import { whyNoRoom } from './folder/room';
-import { answerWith, dataFolder, openHouse, reopen } from './house';
+import { dataFolder } from './folder/where';
+import { answerWith, openHouse, reopen } from './house';
 
 const HOUR = 3_600_000;
 const KEY = Symbol.for('hodman backup');

@@ -1,6 +1,5 @@
 import 'server-only';
 import type { Server } from 'node:net';
-import { join, resolve } from 'node:path';
 import type { PGlite } from '@electric-sql/pglite';
 import { now } from './clock';
 import { wrap, type Database } from './database';
@@ -11,6 +10,7 @@ import { writable } from './folder/look';
 import { openFolder, type HowToOpen } from './folder/open';
 import { ownFolder, type Asked } from './folder/owner';
 import { whyNoRoom } from './folder/room';
+import { dataFolder } from './folder/where';
 import { loadReference, type Reference } from './reference/reference';
 
 interface House {
@@ -30,9 +30,6 @@ const ask = globalThis as unknown as Record<symbol, Asked | undefined>;
 export const answerWith = (asked: Asked): void => {
   ask[ASKED] = asked;
 };
-
-export const dataFolder = () =>
-  resolve(/*turbopackIgnore: true*/ process.env.HODMAN_DATA ?? join(process.cwd(), '.hodman'));
 
 const howToOpen = (reference: Reference): HowToOpen => ({
   timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,

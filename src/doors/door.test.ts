@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { ownHosts, refusalOf, type Knock } from './door';
+import { entryOf, ownHosts, refusalOf, wayOn, type Knock } from './door';
+import { doorPage } from './door-page';
 import { policyOf } from './headers';
 
 const HOME = '127.0.0.1:3000';
@@ -101,4 +102,53 @@ test('the policy lets in what carries the nonce, and nobody shows the house in a
   expect(of('frame-ancestors')).toBe("frame-ancestors 'none'");
   expect(policy).not.toMatch(/unsafe-eval|\*|https?:/);
   expect(policyOf({ nonce: 'abc', path: '/api/labels', isDev: false })).toMatch("frame-ancestors 'self'");
+});
+
+test('a name of the home network is one of the house’s only where it was set on purpose', () => {
+  const at = '192.168.1.20:3000';
+  const names = ['192.168.1.20', '[fd00::2]', 'kitchen.local'];
+  expect(status(knock({ host: at }))).toBe(403);
+  for (const name of names) {
+    const host = `${name}:3000`;
+    expect(refusalOf(knock({ host }), 3000, names)).toBeUndefined();
+    expect(refusalOf(post({ host, origin: `http://${host}` }), 3000, names)).toBeUndefined();
+  }
+  expect(refusalOf(knock({ host: '192.168.1.21:3000' }), 3000, names)?.status).toBe(403);
+  expect(refusalOf(post({ host: at, origin: 'http://evil.example' }), 3000, names)?.status).toBe(403);
+});
+
+test('who has not come in sees the door, is told no, and gets what is open to everybody', () => {
+  const of = (path: string, over: { from?: string; method?: string; isIn?: boolean } = {}) =>
+    entryOf({ from: over.from ?? '192.168.1.30', path, method: over.method ?? 'GET' }, over.isIn ?? false);
+  for (const path of ['/', '/dogs/1', '/household', '/doors', '/door/x', '/_next/data', '/_next/static'])
+    expect([path, of(path)]).toEqual([path, 'door']);
+  for (const path of ['/api/find', '/api/calendar/file', '/api/backups/x', '/api/changes', '/api/calendar/short'])
+    expect([path, of(path)]).toEqual([path, 'no']);
+  expect(of('/', { method: 'POST' })).toBe('no');
+  for (const path of ['/door', '/icon.svg', '/_next/static/chunks/x.js', `/api/calendar/${'a'.repeat(32)}`])
+    expect([path, of(path)]).toEqual([path, 'in']);
+  expect(of('/dogs/1', { isIn: true })).toBe('in');
+  expect(of('/dogs/1', { from: 'here' })).toBe('in');
+  expect(of('/api/find', { from: '127.0.0.1' })).toBe('no');
+});
+
+test('the way on after the door stays in the house', () => {
+  expect(wayOn('/p/V7?x=1')).toBe('/p/V7?x=1');
+  for (const to of [
+    null,
+    '',
+    'https://evil.example',
+    '//evil.example',
+    '/\\evil.example',
+    '/door?to=/',
+    'javascript:1',
+  ])
+    expect(wayOn(to)).toBe('/');
+});
+
+test('what a stranger sends is text on the door, whatever it looks like', async () => {
+  const text = await doorPage({ nonce: 'n', to: '/"><script>', name: '<b>', wrong: "'&" }).text();
+  expect(text).not.toMatch(/"><script>|<b>/);
+  expect(text).toContain('&lt;b&gt;');
+  expect(text).toContain('&#39;&amp;');
 });

@@ -17,9 +17,12 @@ export interface Refusal {
 /** Names by which this machine calls itself. Another name that leads here belongs to somebody else's page (DNS rebinding). */
 const OWN_NAMES = ['localhost', '127.0.0.1', '[::1]'];
 
-/** The addresses under which this house is at home, as they stand in a Host header. */
-export const ownHosts = (port: number): string[] =>
-  OWN_NAMES.flatMap((name) => (port === 80 ? [name, `${name}:80`] : [`${name}:${port}`]));
+/**
+ * The addresses under which this house is at home, as they stand in a Host header; `names` are those by which the household calls
+ * it on its network.
+ */
+export const ownHosts = (port: number, names: readonly string[] = []): string[] =>
+  [...OWN_NAMES, ...names].flatMap((name) => (port === 80 ? [name, `${name}:80`] : [`${name}:${port}`]));
 
 /** What is read at an address of its own; everything else that is posted is an action's. */
 const POSTED: Readonly<Record<string, string>> = {
@@ -27,6 +30,7 @@ const POSTED: Readonly<Record<string, string>> = {
   '/api/machines': 'application/json',
   '/api/instruments': 'application/json',
   '/api/recipes/read': 'text/plain',
+  '/door': 'application/x-www-form-urlencoded',
 };
 const ACTIONS = ['text/plain', 'multipart/form-data'];
 
@@ -44,8 +48,12 @@ function isNoText(path: string): boolean {
  * (Origin), and with the content type that is read there. Headers by which a proxy says what the host was are not asked: nobody
  * stands before this server. undefined: come in.
  */
-export function refusalOf({ method, host, origin, contentType, path }: Knock, port: number): Refusal | undefined {
-  const own = ownHosts(port);
+export function refusalOf(
+  { method, host, origin, contentType, path }: Knock,
+  port: number,
+  names: readonly string[] = [],
+): Refusal | undefined {
+  const own = ownHosts(port, names);
   if (host === null || !own.includes(host.toLowerCase()))
     return { status: 403, said: `This is not an address of this house. It is at http://127.0.0.1:${port}.` };
   if (!['GET', 'HEAD', 'POST'].includes(method)) return { status: 405, said: 'Hodman knows GET, HEAD and POST.' };
@@ -58,3 +66,22 @@ export function refusalOf({ method, host, origin, contentType, path }: Knock, po
   const read = Object.hasOwn(POSTED, at) ? [POSTED[at]] : at.startsWith('/api/') ? [] : ACTIONS;
   return read.includes(type) ? undefined : { status: 415, said: 'What was sent is not what is read here.' };
 }
+
+/** What is open to whoever knows the address: the door, what a page is drawn with, and a calendar by its secret. */
+const OPEN = [/^\/door$/, /^\/_next\/static\//, /^\/icon\.svg$/, /^\/api\/calendar\/[\w-]{32}$/];
+
+/**
+ * Whether a request goes on: from this machine itself, of somebody who came in, or to what is open. Else its page is shown the door,
+ * and anything else is told no.
+ */
+export function entryOf(
+  { from, path, method }: { readonly from: string; readonly path: string; readonly method: string },
+  isIn: boolean,
+): 'in' | 'door' | 'no' {
+  if (from === 'here' || isIn || OPEN.some((each) => each.test(path))) return 'in';
+  return method !== 'POST' && !path.startsWith('/api/') ? 'door' : 'no';
+}
+
+/** Where somebody wanted to go, as long as it is in this house. */
+export const wayOn = (to: string | null | undefined): string =>
+  to && /^\/(?![/\\])/.test(to) && !to.startsWith('/door') ? to : '/';

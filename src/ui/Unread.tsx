@@ -6,11 +6,16 @@ const mendOf = ({ kind, id }: CannotBeRead) => `/mend/${kind}/${id}`;
 
 /** What cannot be read, where it would stand, each with the way to mend it. */
 export function UnreadList({ things }: { things: readonly CannotBeRead[] }) {
-  return things.map((what) => (
-    <Caution key={`${what.kind}-${what.id}`}>
-      {sayUnread(what)} <Link href={mendOf(what)}>Mend it</Link>
-    </Caution>
-  ));
+  if (things.length === 0) return null;
+  return (
+    <div className="stack unread">
+      {things.map((what) => (
+        <Caution key={`${what.kind}-${what.id}`}>
+          {sayUnread(what)} <Link href={mendOf(what)}>Mend it</Link>
+        </Caution>
+      ))}
+    </div>
+  );
 }
 
 /** A page of something that cannot be read. */

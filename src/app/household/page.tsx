@@ -1,9 +1,9 @@
 import { Household } from '@/features/household/Household';
-import { householdView } from '@/features/household/queries';
+import { householdView, networkView } from '@/features/household/queries';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Household' };
 
 export default async function Page() {
-  return <Household view={await householdView()} />;
+  return <Household view={await householdView()} network={await networkView()} />;
 }

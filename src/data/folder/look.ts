@@ -7,7 +7,8 @@ import { FolderRefused, isDiskFull, whyNotWritten } from './refused';
 const POSTGRES = '18';
 
 /** What Hodman itself puts into a data folder. */
-const OURS = /^(?:pg|pg\.(?:before|making|restoring)(?:\.\w+)*|pg\.kept-[\w.-]+|owner\.\S+|backups|lost\+found)$/;
+const OURS =
+  /^(?:pg|pg\.(?:before|making|restoring)(?:\.\w+)*|pg\.kept-[\w.-]+|owner\.\S+|door\.json(?:\.new)?|backups|lost\+found)$/;
 
 /** Without these a folder is no database; each with what it is. */
 const PARTS = ['PG_VERSION', 'global/pg_control', 'base', 'pg_wal'] as const;

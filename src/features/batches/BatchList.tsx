@@ -21,7 +21,7 @@ export function BatchList({ view, older }: { view: BatchesView; older: number | 
   return (
     <ListRoom title="Batches" aside={view.aside} act={PLAN} end={<Learned said={view.learned} older={older} />}>
       {view.unread.length > 0 && (
-        <li className="stack">
+        <li>
           <UnreadList things={view.unread} />
         </li>
       )}

@@ -26,7 +26,7 @@ export function DogList({ view: { rows, archived, unread } }: { view: DogsView }
       act={ADD}
     >
       {unread.length > 0 && (
-        <li className="stack">
+        <li>
           <UnreadList things={unread} />
         </li>
       )}

@@ -18,8 +18,9 @@ import styles from './household.module.css';
 import { Kitchen } from './Kitchen';
 import { Keeps } from './Keeps';
 import { Meanings } from './Meanings';
+import { Network } from './Network';
 import { MealTimesFields } from './MealTimesFields';
-import type { HouseholdView } from './queries';
+import type { HouseholdView, ShownNetwork } from './queries';
 
 const FACTORS = (['4-9-4', 'modified', 'table'] as const).map((value) => ({
   value,
@@ -27,7 +28,7 @@ const FACTORS = (['4-9-4', 'modified', 'table'] as const).map((value) => ({
 }));
 
 /** The settings that hold for everything, and those of this screen alone. */
-export function Household({ view }: { view: HouseholdView }) {
+export function Household({ view, network }: { view: HouseholdView; network: ShownNetwork }) {
   const { kitchen, meanings, lists, keeps, backups, ...settings } = view;
   const [entry, setEntry] = useState(settings);
   const [kept, setKept] = useState(false);
@@ -145,6 +146,7 @@ export function Household({ view }: { view: HouseholdView }) {
         </form>
         <div className={styles.beside}>
           <CalendarFeed secret={view.calendarSecret} />
+          <Network network={network} />
           <Backups backups={backups} timeZone={settings.timeZone} />
           <section className="stack" aria-labelledby="screen">
             <h2 id="screen">This screen</h2>

@@ -9,6 +9,8 @@ import * as kitchen from '@/data/commands/kitchen';
 import { meaningEntrySchema } from '@/core/food/meaning';
 import { awaySchema } from '@/core/away';
 import { putAway as setAside } from '@/data/commands/away';
+import { setPinSchema } from '@/core/household/pin';
+import * as door from '@/data/door';
 import { backUp, lookInto, restore } from '@/data/backups';
 import { houseAction, houseDeed } from '@/data/house-action';
 import { kitchenTicksSchema } from '@/core/plan/equipment-entry';
@@ -25,6 +27,10 @@ export const beginHousehold = houseAction('begin household', beginningSchema, sa
 export const saveKeeps = houseAction('save keeps', z.object({ entry: keepsSchema }), redate.saveKeeps);
 export const renewCalendar = houseAction('renew calendar', z.object({ on: z.boolean() }), save.renewCalendar);
 export const redateStock = houseAction('redate stock', z.object({}), redate.redateStock);
+
+export const choosePin = houseDeed(setPinSchema, door.choosePin);
+export const letIn = houseDeed(z.object({}), door.letIn);
+export const endVisit = houseDeed(z.object({ id: z.string().length(16).optional() }), door.endVisit);
 
 const backupName = z.object({ name: z.string().max(60) });
 export const makeBackup = houseDeed(z.object({}), backUp);

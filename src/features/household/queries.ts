@@ -7,6 +7,7 @@ import type { AwayThing } from '@/core/away';
 import { clockIn, dayIn, writeDay, type LocalDate } from '@/core/calendar/local-date';
 import { writeFixed } from '@/core/quantity/write';
 import { readBackups } from '@/data/backups';
+import { readNetwork, type NetworkView } from '@/data/door';
 import { typedKeeps, type KeepsEntry } from '@/core/preserve/keeps-entry';
 import { withOwn } from '@/core/preserve/shelf-life';
 import { oldDates } from '@/data/commands/redate';
@@ -54,6 +55,29 @@ export const householdView = pageQuery(async (read) => {
       const day = writeDay(dayIn(at, timeZone), read.today);
       return { name, said: `${day}, ${clockIn(at, timeZone)}`, size: `${writeFixed(bytes / 1e6, 1)} MB` };
     }),
+  };
+});
+
+/** Who is let in from the home network, and where it is found there. */
+export interface ShownNetwork extends Omit<NetworkView, 'visitors'> {
+  readonly visitors: readonly { readonly id: string; readonly name: string; readonly said: string }[];
+  /** The address on labels is none of those that are answered. */
+  readonly labelsLeadAstray: boolean;
+}
+
+export const networkView = pageQuery(async ({ today, household }): Promise<ShownNetwork> => {
+  const network = await readNetwork();
+  const { timeZone, labelAddress } = household;
+  const when = (at: Date) => `${writeDay(dayIn(at, timeZone), today)} ${clockIn(at, timeZone)}`;
+  return {
+    ...network,
+    visitors: network.visitors.map(({ id, name, since, seen, from }) => ({
+      id,
+      name,
+      said: `since ${when(since)}, last seen ${when(seen)}, from ${from}`,
+    })),
+    labelsLeadAstray:
+      network.addresses.length > 0 && labelAddress !== null && !network.addresses.includes(labelAddress.toLowerCase()),
   };
 });
 

@@ -33,7 +33,7 @@ export function RecipeList({ view: { rows, unread, away } }: { view: RecipesView
       ]}
     >
       {unread.length > 0 && (
-        <li className="stack">
+        <li>
           <UnreadList things={unread} />
         </li>
       )}

@@ -61,7 +61,6 @@ function DayRight({ pack, onDone }: Pick<WrongProps, 'onDone'> & { pack: Suspect
         value={day}
         onChange={(event) => setDay(event.target.value)}
         problem={right.at('day')}
-        hint={`it was ${pack.ahead}`}
       />
       <Problems problems={right.atHead('day')} />
       <Button type="submit" variant="contained" disabled={right.pending}>

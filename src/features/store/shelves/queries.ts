@@ -128,7 +128,7 @@ export function shownPack(pack: StoredPack, { proteins, dogs, places, today }: S
   };
 }
 
-type Pressing = Pick<ShelfPack, 'code' | 'tone' | 'blocked' | 'until' | 'useBy'>;
+type Pressing = Pick<ShelfPack, 'code' | 'tone' | 'blocked' | 'until' | 'useBy' | 'notes'>;
 
 const codesOf = (packs: readonly Pressing[]) => packs.map(({ code }) => code).join(', ');
 
@@ -137,14 +137,15 @@ function pressesOf(packs: readonly Pressing[], today: LocalDate): Shelf['presses
   const groups = new Map<string, Pressing[]>();
   for (const pack of packs) {
     if (pack.tone === 'plain') continue;
-    const key = pack.blocked ? 'blocked' : pack.until;
+    // Why it is not fed is the first that is said of it.
+    const key = pack.blocked ? (pack.notes[0] ?? 'blocked') : pack.until;
     groups.set(key, [...(groups.get(key) ?? []), pack]);
   }
   return [...groups].map(([said, own]) => {
     const isPast = own.some(({ useBy }) => useBy !== undefined && useBy < today);
     const isThrown = said.startsWith('was safe');
     return {
-      said: `${codesOf(own)}: ${said}${isThrown ? ', throw away' : isPast && said !== 'blocked' ? ', use first' : ''}`,
+      said: `${codesOf(own)}: ${said}${isThrown ? ', throw away' : isPast && !own.some(({ blocked }) => blocked) ? ', use first' : ''}`,
       tone: own.some(({ tone }) => tone === 'danger') ? ('danger' as const) : ('caution' as const),
     };
   });
