@@ -111,3 +111,27 @@ test('a folder that does not open says which backup could take its place, and ta
   expect(await ledgerOf(again)).toBe(ledger);
   await stopHodman(again);
 });
+
+test('everything is taken home as open data, and taken in again in another folder', async ({ page }) => {
+  test.setTimeout(300_000);
+  await page.goto(`${hodman.address}/household`);
+  await page.getByRole('button', { name: 'Make one now' }).click();
+  await expect(page.getByRole('button', { name: 'Make one now' })).toBeVisible({ timeout: 120_000 });
+  const download = page.waitForEvent('download', { timeout: 120_000 });
+  await page.getByRole('link', { name: 'as open data' }).first().click();
+  const zip = await (await download).path();
+  const other = newFolder();
+  expect(await script('restore', other, zip, '--yes')).toMatch(/Juniper, Otto, Wren · .*It is there\./s);
+  const there = await startHodman({ folder: other, now: '2026-11-25T05:00:00Z' });
+  expect(await ledgerOf(there)).toBe(await ledgerOf(hodman));
+  await page.goto(`${there.address}/store`);
+  await expect(page.getByRole('heading', { name: /packs in store/ })).toBeVisible();
+  await stopHodman(there);
+
+  // What is no open data is refused in words, and nothing is touched.
+  const broken = join(newFolder(), 'broken.zip');
+  writeFileSync(broken, Buffer.concat([Buffer.from('PK'), Buffer.alloc(40)]));
+  expect(await script('restore', newFolder(), broken, '--yes')).toMatch(
+    /was not taken in, and nothing was changed\. This is no zip/,
+  );
+});

@@ -11,6 +11,8 @@ const only = process.argv.slice(2).filter((each) => !each.startsWith('--') && ea
 
 const KINDS = [
   ['fuzz', () => import('./attack/fuzz.mjs'), quick ? 300 : 5_000],
+  ['tabs', () => import('./attack/tabs.mjs'), quick ? 40 : 400],
+  ['clock', () => import('./attack/clock.mjs'), quick ? 30 : 300],
   ['kills', () => import('./attack/kills.mjs'), quick ? 20 : 200],
   ['owners', () => import('./attack/owners.mjs'), quick ? 4 : 40],
   ['folders', () => import('./attack/folders.mjs'), quick ? 6 : 60],

@@ -1,4 +1,4 @@
-// Puts a backup in the place of a data folder's database: `npm run restore` lists them, `npm run restore FILE` says what is in
+// Puts a backup, or a zip of open data, in the place of a data folder's database: `npm run restore` lists them, `npm run restore FILE` says what is in
 // one and asks, `npm run restore FILE -- --yes` asks nobody.
 import { existsSync, mkdirSync, readFileSync } from 'node:fs';
 import { register } from 'node:module';
@@ -15,6 +15,7 @@ const { backupFolder, backupsIn } = await import('../src/data/folder/backup.ts')
 const { sayInside } = await import('../src/core/household/backups.ts');
 const { insideOf } = await import('../src/data/folder/inside.ts');
 const { restoreInto } = await import('../src/data/folder/restore.ts');
+const { NotOpenData } = await import('../src/data/open-data/read.ts');
 
 async function ask(question) {
   const lines = createInterface({ input: process.stdin, output: process.stdout });
@@ -36,7 +37,9 @@ try {
   const path = [resolve(here, file), join(backupFolder(folder), file)].find((each) => existsSync(each));
   if (path === undefined) throw new Error(`There is no ${file}, neither here nor in ${backupFolder(folder)}.`);
   const copy = readFileSync(path);
-  const inside = await insideOf(path).catch(() => {
+  const inside = await insideOf(path).catch((error) => {
+    if (error instanceof NotOpenData)
+      throw new Error(`${path} was not taken in, and nothing was changed. ${error.message}`);
     throw new Error(`${path} is no backup of Hodman’s, or not a whole one. Nothing was changed.`);
   });
   console.log(`${path}: ${sayInside(inside)}`);

@@ -1,6 +1,7 @@
 import { readdirSync, rmSync } from 'node:fs';
 import { inputFor } from './inputs.mjs';
 import { seeded } from './random.mjs';
+import { roomsDown } from './rooms.mjs';
 import { actionIds, newFolder, post, start } from './server.mjs';
 import { actionShapes } from './shapes.mjs';
 
@@ -19,41 +20,6 @@ const routes = () =>
 const HOSTILE = ['1', '2', '0', '99999', '2147483648', 'abc', '%00', '%E0%A4%A', '..%2f..', 'R1', 'V1', '%F0%9F%92%A5'];
 const filled = (path, random) => path.replace(/\[[^\]]+\]/g, () => random.pick(HOSTILE));
 
-/** The rooms as a cook opens them: none may go down by what was kept. */
-const ROOMS = [
-  '/',
-  '/dogs',
-  '/dogs/1',
-  '/dogs/2',
-  '/dogs/3',
-  '/recipes',
-  '/recipes/1',
-  '/recipes/rotation',
-  '/plan',
-].concat(
-  [
-    '/plan/1',
-    '/batches',
-    '/batches/1',
-    '/batches/2',
-    '/batches/4',
-    '/store',
-    '/store/ahead',
-    '/store/count',
-    '/store/power',
-  ],
-  [
-    '/store/trace',
-    '/store/value',
-    '/store/waste',
-    '/store/table',
-    '/sitter',
-    '/household',
-    '/api/stock/movements',
-    '/api/stock/packs',
-  ],
-);
-
 /** Sends what fits the shape of every action and is hostile in its figures, and what fits no route; then looks at every room. */
 export async function attack(count, seed) {
   const random = seeded(seed);
@@ -65,11 +31,9 @@ export async function attack(count, seed) {
   const taken = new Map();
   const down = new Set();
   const look = async (after) => {
-    for (const room of ROOMS) {
-      const { status } = await fetch(server.address + room);
-      if (status < 500 || down.has(room)) continue;
+    for (const room of await roomsDown(server)) {
+      if (!down.has(room)) broke.push(`${room} after ${after}`);
       down.add(room);
-      broke.push(`${room} answers ${status} after ${after}`);
     }
   };
   let tried = 0;

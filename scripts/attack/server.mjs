@@ -52,6 +52,13 @@ const manifest = () => JSON.parse(readFileSync('.next/server/server-reference-ma
 export const actionIds = () =>
   new Map(Object.entries(manifest().node).map(([id, { exportedName }]) => [exportedName, id]));
 
+/** What an action answered: that it was done, or why not, in its words. */
+export async function ask(server, id, commandId, input) {
+  const response = await post(server, id, JSON.stringify([{ commandId, input }]));
+  const said = await response.text();
+  return { done: said.includes('"ok":true'), status: response.status, said };
+}
+
 /** Calls an action as its form does, with whatever body. */
 export const post = ({ address }, id, body, path = '/') =>
   fetch(address + path, {

@@ -39,16 +39,6 @@ export class Unreadable extends Error {
   }
 }
 
-/** What was read; undefined where it cannot be, for those who look at many: what is left out is said where it is listed. */
-export async function unlessUnread<T>(reading: Promise<T>): Promise<T | undefined> {
-  try {
-    return await reading;
-  } catch (error) {
-    if (error instanceof Unreadable) return undefined;
-    throw error;
-  }
-}
-
 /** What was read, or what cannot be: for the page of one row. */
 export async function orUnread<T>(reading: Promise<T>): Promise<T | Unreadable> {
   try {
@@ -57,4 +47,10 @@ export async function orUnread<T>(reading: Promise<T>): Promise<T | Unreadable> 
     if (error instanceof Unreadable) return error;
     throw error;
   }
+}
+
+/** What was read; undefined where it cannot be, for those who look at many: what is left out is said where it is listed. */
+export async function unlessUnread<T>(reading: Promise<T>): Promise<T | undefined> {
+  const read = await orUnread(reading);
+  return read instanceof Unreadable ? undefined : read;
 }

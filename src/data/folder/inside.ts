@@ -2,12 +2,22 @@ import 'server-only';
 import { openAsBlob } from 'node:fs';
 import { PGlite } from '@electric-sql/pglite';
 import type { Inside } from '@/core/household/backups';
+import { wrap } from '../database';
+import { readOpenData } from '../open-data/read';
+import { isZip } from './restore';
 
-/**
- * Opens a copy (a file with PGlite's dump) in memory and says what is in it. Throws where it is no whole database of Hodman's.
- */
+/** Opens a copy in memory: a file with PGlite's dump, or a zip of open data. Throws where it is neither, or not whole. */
+export async function openCopy(path: string): Promise<PGlite> {
+  const file = await openAsBlob(path);
+  if (!isZip(new Uint8Array(await file.slice(0, 2).arrayBuffer()))) return PGlite.create({ loadDataDir: file });
+  const client = await PGlite.create();
+  await readOpenData(wrap(client), new Uint8Array(await file.arrayBuffer()));
+  return client;
+}
+
+/** What is in a copy. Throws where it is no whole database of Hodman's. */
 export async function insideOf(path: string): Promise<Inside> {
-  const client = await PGlite.create({ loadDataDir: await openAsBlob(path) });
+  const client = await openCopy(path);
   try {
     const one = async <T>(text: string) => (await client.query<T>(text)).rows;
     const [household] = await one<{ there: number }>('select count(*)::int there from household');

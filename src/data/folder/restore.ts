@@ -2,6 +2,8 @@ import 'server-only';
 import { existsSync, mkdirSync, readdirSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
+import { wrap } from '../database';
+import { readOpenData } from '../open-data/read';
 import { DISK, durable } from './durable';
 
 const stamp = (at: Date) => at.toISOString().slice(0, 19).replace(/:/g, '-');
@@ -28,8 +30,23 @@ export async function finishRestore(folder: string): Promise<void> {
   await DISK.sync(folder);
 }
 
+/** Whether bytes are a zip by their beginning (PKWARE's note, 4.3.7): open data, and no dump. */
+export const isZip = (copy: Uint8Array): boolean => copy[0] === 0x50 && copy[1] === 0x4b;
+
+async function makeOf(copy: Uint8Array, dataDir: string): Promise<PGlite> {
+  if (!isZip(copy)) return PGlite.create({ dataDir, loadDataDir: new Blob([Uint8Array.from(copy)]) });
+  const client = await PGlite.create(dataDir);
+  try {
+    await readOpenData(wrap(client), copy);
+    return client;
+  } catch (error) {
+    await client.close();
+    throw error;
+  }
+}
+
 /**
- * Puts a copy (the bytes of PGlite's dump) in the place of a folder's database, which nobody has open. What was there is kept
+ * Puts a copy (the bytes of PGlite's dump, or a zip of open data) in the place of a folder's database, which nobody has open. What was there is kept
  * aside as pg.kept-…, whose name is returned. Throws where the copy cannot be unpacked: everything is then as it was.
  */
 export async function restoreInto(folder: string, copy: Uint8Array, at: Date): Promise<string | undefined> {
@@ -42,7 +59,7 @@ export async function restoreInto(folder: string, copy: Uint8Array, at: Date): P
   try {
     const kept = durable(folder, making);
     await kept.checkpointed(async () => {
-      const client = await PGlite.create({ dataDir: making, loadDataDir: new Blob([Uint8Array.from(copy)]) });
+      const client = await makeOf(copy, making);
       await client.query('select 1 from household');
       await client.close();
     });

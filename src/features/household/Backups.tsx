@@ -92,9 +92,15 @@ function BackupRow({ backup: { name, said, size }, timeZone, onBack }: BackupRow
       {look.pending && <Working said="Opening it" />}
       {restore.pending && <Working said="Putting it back: nobody is let in meanwhile" />}
       <div className="spread">
-        <a href={`/api/backups/${name}`} download>
-          Take home
-        </a>
+        <span>
+          <a href={`/api/backups/${name}`} download>
+            Take home
+          </a>
+          {' · '}
+          <a href={`/api/backups/${name}/open-data`} download>
+            as open data
+          </a>
+        </span>
         {!inside && !look.pending && !restore.pending && (
           <Button variant="text" onClick={() => look.run({ name })} aria-label={`Put back ${said}`}>
             Put back …

@@ -1,21 +1,13 @@
 import 'server-only';
-import type { Label } from '@/core/food/label';
 import { supplyEntryOf, type SupplyEntry } from '@/core/food/supply-entry';
 import type { UnitSet } from '@/core/quantity/units';
 import type { CannotBeRead } from '@/core/unreadable';
 import { pageQuery } from '@/data/page';
-import { readPantry, readSupply } from '@/data/repositories/pantry';
+import { readPantry, readSupply, type StoredSupply } from '@/data/repositories/pantry';
 import { additionsOf, type KnownAddition } from '../queries';
 
-export interface SupplyRow {
-  readonly id: number;
-  readonly name: string;
-  readonly label: Label;
-  readonly archived: boolean;
-}
-
 export interface SuppliesView {
-  readonly supplies: readonly SupplyRow[];
+  readonly supplies: readonly StoredSupply[];
   readonly unread: readonly CannotBeRead[];
   readonly additions: readonly KnownAddition[];
   readonly currency: string;

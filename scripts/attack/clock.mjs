@@ -1,0 +1,77 @@
+import { rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { seeded } from './random.mjs';
+import { roomsDown } from './rooms.mjs';
+import { actionIds, ask, newFolder, start } from './server.mjs';
+
+const HOUR = 3_600_000;
+const START = Date.parse('2026-11-25T12:00:00Z');
+/** Instants at which days and clocks change in Oslo: midnight, the end and the beginning of summer time. */
+const EDGES = [
+  '2026-11-25T22:59:59Z',
+  '2026-11-25T23:00:00Z',
+  '2027-03-28T00:59:59Z',
+  '2027-03-28T01:00:00Z',
+  '2027-10-31T00:59:59Z',
+  '2027-10-31T01:00:00Z',
+].map(Date.parse);
+/** Something that always comes in. */
+const FOUND = {
+  came: 'found',
+  key: '04582',
+  name: 'oil',
+  entry: { amount: '500 g', price: '', date: '', is: 'best', code: '', kind: 'pantry', placeId: 3 },
+};
+const dayIn = new Intl.DateTimeFormat('en-CA', { timeZone: 'Europe/Oslo' });
+
+/**
+ * The clock jumps: ahead, back, to the edges of days. A day before the newest one writes nothing until the clock was said to be
+ * right, every other day does, and no room goes down.
+ */
+export async function attack(count, seed) {
+  const random = seeded(seed);
+  const ids = actionIds();
+  const folder = newFolder();
+  const clock = join(newFolder(), 'clock');
+  let now = START;
+  const set = (instant) => writeFileSync(clock, new Date((now = instant)).toISOString());
+  set(START);
+  const server = await start(folder, { demo: true, now: `@${clock}` });
+  const broke = [];
+  let newest = dayIn.format(START);
+  let said;
+  let refused = 0;
+  let written = 0;
+  let tried = 0;
+  const gives = async (name, input) => ask(server, ids.get(name), `clock-${tried}-${name}`, input);
+  for (; tried < count; tried++) {
+    set(
+      random.chance(0.3) ? random.pick(EDGES) : START + (random.below(60) - 20) * 24 * HOUR + random.below(24) * HOUR,
+    );
+    const today = dayIn.format(now);
+    if (random.chance(0.2)) {
+      const right = await gives('clockIsRight', {});
+      if (!right.done) broke.push(`clock ${tried}: could not be said to be right: ${right.said.slice(0, 200)}`);
+      said = newest;
+    }
+    const isBack = today < newest && (said === undefined || newest > said);
+    const move = random.chance(0.5)
+      ? await gives('movePacks', { holdingIds: [1 + random.below(90)], placeId: 1 + random.below(3) })
+      : await gives('receiveLot', FOUND);
+    if (move.status >= 500) broke.push(`clock ${tried}: ${move.status} on ${today}`);
+    if (move.done && isBack) broke.push(`clock ${tried}: ${today} was written before ${newest}, and nobody was asked`);
+    if (move.said.includes('Is the clock right?')) {
+      refused += 1;
+      if (!isBack) broke.push(`clock ${tried}: asked on ${today}, though the newest is ${newest}`);
+    }
+    if (move.done) {
+      written += 1;
+      if (today > newest) newest = today;
+    }
+    if (tried % 10 === 9) broke.push(...(await roomsDown(server)).map((down) => `clock ${tried}, ${today}: ${down}`));
+  }
+  if (written === 0 || refused === 0) broke.push(`${written} written and ${refused} refused: not enough was tried`);
+  await server.kill();
+  rmSync(folder, { recursive: true, force: true });
+  return { tried, said: `${written} written, ${refused} asked about`, broke };
+}
