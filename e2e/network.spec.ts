@@ -29,10 +29,10 @@ test('the home network: not without a PIN; with it a phone comes in, is listed, 
   await home.goto(`${alone.address}/household`);
   await expect(home.getByText('Only this machine opens Hodman now.')).toBeVisible();
   await home.getByLabel('The new PIN').fill('123456');
-  await home.getByRole('button', { name: 'Keep the PIN' }).click();
+  await home.getByRole('button', { name: 'Set the PIN' }).click();
   await expect(home.getByText('That is guessed first.')).toBeVisible();
   await home.getByLabel('The new PIN').fill(PIN);
-  await home.getByRole('button', { name: 'Keep the PIN' }).click();
+  await home.getByRole('button', { name: 'Set the PIN' }).click();
   await expect(home.getByText('The PIN holds.')).toBeVisible();
   await expect(fetch(`http://${outside}:${portOf(alone)}/`)).rejects.toThrow();
   await alone.kill('SIGTERM');

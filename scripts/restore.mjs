@@ -14,7 +14,8 @@ const { ownFolder } = await import('../src/data/folder/owner.ts');
 const { backupFolder, backupsIn } = await import('../src/data/folder/backup.ts');
 const { sayInside } = await import('../src/core/household/backups.ts');
 const { insideOf } = await import('../src/data/folder/inside.ts');
-const { restoreInto } = await import('../src/data/folder/restore.ts');
+const { isZip, restoreInto } = await import('../src/data/folder/restore.ts');
+const { serverUrl, takeIn } = await import('../src/data/server/server.ts');
 const { NotOpenData } = await import('../src/data/open-data/read.ts');
 
 async function ask(question) {
@@ -43,6 +44,16 @@ try {
     throw new Error(`${path} is no backup of Hodman’s, or not a whole one. Nothing was changed.`);
   });
   console.log(`${path}: ${sayInside(inside)}`);
+  const url = serverUrl();
+  if (url !== undefined) {
+    if (!isZip(copy))
+      throw new Error('Into a database on a server only open data is taken: make it of the backup first.');
+    if (!process.argv.includes('--yes') && !(await ask('Take it into the database of DATABASE_URL? (y/n) ')))
+      throw new Error('Nothing was changed.');
+    await takeIn(url, copy);
+    console.log('It is there.');
+    process.exit(0);
+  }
   mkdirSync(folder, { recursive: true });
   await ownFolder(folder);
   if (!process.argv.includes('--yes') && !(await ask(`Put it in the place of what is in ${folder}? (y/n) `)))

@@ -11,7 +11,8 @@ import { whyNotWritten } from './folder/refused';
 import { restoreInto } from './folder/restore';
 import { whyNoRoom } from './folder/room';
 import { dataFolder } from './folder/where';
-import { answerWith, openHouse, reopen } from './house';
+import { answerWith, folderHouse, reopen } from './house';
+import { serverUrl } from './server/server';
 
 const HOUR = 3_600_000;
 const KEY = Symbol.for('hodman backup');
@@ -31,15 +32,17 @@ export const readBackups = (): readonly Backup[] => backupsIn(folderOfBackups())
 /** Where a backup lies; undefined for a name that none has. */
 export const pathOfBackup = (name: string): string | undefined => backupPath(folderOfBackups(), name);
 
+const ON_SERVER = 'The database is on a server: it is backed up there, by pg_dump or whoever keeps it.';
 const no = (message: string): CommandResult<never> => ({ ok: false, problems: [{ message }] });
 
 /** Makes a backup now; the house goes on meanwhile. */
 export const backUp = (): Promise<CommandResult<{ readonly name: string; readonly inside: Inside }>> =>
   alone(async () => {
+    if (serverUrl() !== undefined) return no(ON_SERVER);
     const full = whyNoRoom(dataFolder());
     if (full !== undefined) return no(`No backup was made. ${full}`);
     try {
-      const { backup, inside } = await makeBackup(await openHouse(), folderOfBackups(), new Date(), checkCopy);
+      const { backup, inside } = await makeBackup(await folderHouse(), folderOfBackups(), new Date(), checkCopy);
       return { ok: true, value: { name: backup.name, inside } };
     } catch (error) {
       console.error(error);
@@ -62,6 +65,7 @@ export async function lookInto(name: string): Promise<CommandResult<Inside>> {
 
 /** Puts a backup in the place of all there is, after a backup of that; nobody is let in meanwhile. */
 export async function restore(name: string): Promise<CommandResult<{ readonly before: string }>> {
+  if (serverUrl() !== undefined) return no(ON_SERVER);
   const path = backupPath(folderOfBackups(), name);
   const inside = await lookInto(name);
   if (!inside.ok || path === undefined) return inside.ok ? gone(name) : inside;
@@ -93,6 +97,7 @@ const FIRST_LOOK = 60_000;
 
 /** Makes a backup whenever a day has gone by since the newest, or since the database was made. */
 export function backUpDaily(): void {
+  if (serverUrl() !== undefined) return;
   const look = () => {
     const [newest] = readBackups();
     const since = newest?.at ?? statSync(join(dataFolder(), 'pg', 'PG_VERSION')).mtime;

@@ -8,11 +8,14 @@ import { migrate } from 'drizzle-orm/pglite/migrator';
 import { prepared } from './prepared';
 import { nth } from '@/core/sure';
 
-export type Database = PgliteDatabase & { $client: PGlite };
+/** PostgreSQL as everything above asks it: in this process (PGlite), or on a server (`server/`). */
+export type Database = PgliteDatabase;
+/** The one that runs in this process. */
+export type Embedded = Database & { $client: PGlite };
 /** What a repository takes first: the open transaction, or the database itself for a read outside one. */
 export type Tx = Parameters<Parameters<Database['transaction']>[0]>[0] | Database;
 
-export const wrap = (client: PGlite): Database => drizzle(prepared(client));
+export const wrap = (client: PGlite): Embedded => drizzle(prepared(client));
 
 export const migrationsFolder = () => join(/*turbopackIgnore: true*/ process.cwd(), 'drizzle');
 

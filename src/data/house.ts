@@ -12,13 +12,24 @@ import { ownFolder, type Asked } from './folder/owner';
 import { whyNoRoom } from './folder/room';
 import { dataFolder } from './folder/where';
 import { loadReference, type Reference } from './reference/reference';
+import { openServer, serverUrl } from './server/server';
 
-interface House {
+/** The database runs in this process, on a folder. */
+interface OnFolder {
   readonly client: PGlite;
   readonly durable: Durable;
   readonly owner: Server;
   readonly reference: Reference;
 }
+
+/** The database is on a server (DATABASE_URL); the folder holds what is not in it. */
+interface OnServer {
+  readonly server: Database;
+  readonly owner: Server;
+  readonly reference: Reference;
+}
+
+type House = OnFolder | OnServer;
 
 /** Pages, route handlers and instrumentation each get their own copy of a module: what lives once hangs here. */
 const KEY = Symbol.for('hodman');
@@ -45,18 +56,26 @@ async function open(): Promise<House> {
   writable(folder);
   const owner = await ownFolder(folder, (what) => ask[ASKED]?.(what) ?? Promise.resolve(''));
   const reference = loadReference();
+  const url = serverUrl();
+  if (url !== undefined) return { server: (await openServer(url, howToOpen(reference))).database, owner, reference };
   return { ...(await openFolder(folder, howToOpen(reference))), owner, reference };
 }
 
-/** The house as it stands, for what is done to the whole of it. */
-export const openHouse = (): Promise<House> => (shelf[KEY] ??= open());
+const openHouse = (): Promise<House> => (shelf[KEY] ??= open());
+
+/** The house on its folder, for what is done to the whole of it; nobody asks for it where the database is on a server. */
+export async function folderHouse(): Promise<OnFolder> {
+  const opened = await openHouse();
+  if ('server' in opened) throw new Error('the database is on a server');
+  return opened;
+}
 
 /**
  * Closes the database, lets `work` do something to its folder, and opens it again. Whoever asks meanwhile waits; where the work
  * fails the house opens as it was, and the error is thrown.
  */
 export async function reopen(work: (folder: string) => Promise<void>): Promise<void> {
-  const { client, durable, owner, reference } = await openHouse();
+  const { client, durable, owner, reference } = await folderHouse();
   let failed: unknown;
   shelf[KEY] = (async () => {
     // What was begun before comes to its end first.
@@ -81,8 +100,12 @@ export interface OpenHouse {
 
 /** The open database and the reference tables; opens them on the first call. */
 export async function house(): Promise<OpenHouse> {
-  const { client, reference, durable } = await openHouse();
-  return { db: wrap(client), reference, kept: durable.log, noRoom: () => whyNoRoom(dataFolder()) };
+  const opened = await openHouse();
+  const { reference } = opened;
+  const noRoom = () => whyNoRoom(dataFolder());
+  // A server has what was committed on its disk.
+  if ('server' in opened) return { db: opened.server, reference, kept: () => Promise.resolve(), noRoom };
+  return { db: wrap(opened.client), reference, kept: opened.durable.log, noRoom };
 }
 
 /** Opens the database when the server starts; where that cannot be, says why in a sentence and ends the process. */

@@ -3,7 +3,7 @@ import { openAsBlob } from 'node:fs';
 import { PGlite } from '@electric-sql/pglite';
 import type { Inside } from '@/core/household/backups';
 import { wrap } from '../database';
-import { readOpenData } from '../open-data/read';
+import { inOneOf, readOpenData } from '../open-data/read';
 import { isZip } from './restore';
 
 /** Opens a copy in memory: a file with PGlite's dump, or a zip of open data. Throws where it is neither, or not whole. */
@@ -11,7 +11,7 @@ export async function openCopy(path: string): Promise<PGlite> {
   const file = await openAsBlob(path);
   if (!isZip(new Uint8Array(await file.slice(0, 2).arrayBuffer()))) return PGlite.create({ loadDataDir: file });
   const client = await PGlite.create();
-  await readOpenData(wrap(client), new Uint8Array(await file.arrayBuffer()));
+  await readOpenData(wrap(client), inOneOf(client), new Uint8Array(await file.arrayBuffer()));
   return client;
 }
 

@@ -3,7 +3,7 @@ import { existsSync, mkdirSync, readdirSync, renameSync, rmSync } from 'node:fs'
 import { join } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { wrap } from '../database';
-import { readOpenData } from '../open-data/read';
+import { inOneOf, readOpenData } from '../open-data/read';
 import { DISK, durable } from './durable';
 
 const stamp = (at: Date) => at.toISOString().slice(0, 19).replace(/:/g, '-');
@@ -37,7 +37,7 @@ async function makeOf(copy: Uint8Array, dataDir: string): Promise<PGlite> {
   if (!isZip(copy)) return PGlite.create({ dataDir, loadDataDir: new Blob([Uint8Array.from(copy)]) });
   const client = await PGlite.create(dataDir);
   try {
-    await readOpenData(wrap(client), copy);
+    await readOpenData(wrap(client), inOneOf(client), copy);
     return client;
   } catch (error) {
     await client.close();

@@ -3,11 +3,11 @@ import fc from 'fast-check';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import Papa from 'papaparse';
 import { cellOf, valueOf } from '@/core/household/open-cells';
-import { wrap, type Database } from '../database';
+import { wrap, type Embedded } from '../database';
 import { demoDatabase, freshDatabase } from '../fixtures/database';
 import { loadReference } from '../reference/reference';
 import { docsOfSchema } from './docs';
-import { NotOpenData, readOpenData, unpack } from './read';
+import { inOneOf, NotOpenData, readOpenData, unpack } from './read';
 import { tablesOf } from './tables';
 import { tablesAsCsv, writeOpenData } from './write';
 
@@ -15,12 +15,12 @@ const AT = new Date('2026-11-25T12:00:00Z');
 const docs = docsOfSchema();
 
 /** All that a database holds, table by table. */
-const contentOf = async ({ $client }: Database) =>
+const contentOf = async ({ $client }: Embedded) =>
   Object.fromEntries([...(await tablesAsCsv($client, await tablesOf($client)))].map(([name, { csv }]) => [name, csv]));
-const zipOf = ({ $client }: Database) => writeOpenData($client, docs, AT);
-const takenIn = async (zip: Uint8Array): Promise<Database> => {
+const zipOf = ({ $client }: Embedded) => writeOpenData($client, docs, AT);
+const takenIn = async (zip: Uint8Array): Promise<Embedded> => {
   const database = wrap(await PGlite.create());
-  await readOpenData(database, zip);
+  await readOpenData(database, inOneOf(database.$client), zip);
   return database;
 };
 
@@ -160,7 +160,7 @@ describe('what is no open data of Hodman’s', () => {
     ],
   ])('%s is said in words', async (_, zip, said) => {
     const database = wrap(await PGlite.create());
-    await expect(readOpenData(database, zip())).rejects.toThrow(said);
+    await expect(readOpenData(database, inOneOf(database.$client), zip())).rejects.toThrow(said);
     await database.$client.close();
   });
 });

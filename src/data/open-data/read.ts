@@ -2,6 +2,7 @@ import 'server-only';
 import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import type { PGlite } from '@electric-sql/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import { strFromU8, unzipSync } from 'fflate';
 import Papa from 'papaparse';
@@ -110,15 +111,22 @@ async function fill(asks: Asks, table: Table, csv: string): Promise<number> {
   return rows.length;
 }
 
+/** Does something in one transaction, in SQL. */
+export type InOne = (work: (asks: Asks) => Promise<void>) => Promise<void>;
+
+export const inOneOf =
+  (client: PGlite): InOne =>
+  (work) =>
+    client.transaction((tx) => work(tx as unknown as Asks));
+
 /**
  * Fills an empty database with open data: its tables as they were when it was made, then what came since. All of it or, where
  * anything does not fit, an error (`NotOpenData`); the database is of no use then.
  */
-export async function readOpenData(database: Database, zip: Uint8Array): Promise<void> {
+export async function readOpenData(database: Database, inOne: InOne, zip: Uint8Array): Promise<void> {
   const { meta, tables } = unpack(zip);
   await migrateTo(database, meta.migration);
-  await database.$client.transaction(async (tx) => {
-    const asks = tx as unknown as Asks;
+  await inOne(async (asks) => {
     await asks.query("set local time zone 'UTC'");
     for (const table of await tablesOf(asks)) {
       const csv = tables.get(table.name);
@@ -134,8 +142,8 @@ export async function readOpenData(database: Database, zip: Uint8Array): Promise
     }
     for (const [name, last] of Object.entries(meta.sequences))
       await asks.query('select setval($1::regclass, $2::bigint)', [quoted(name), String(last)]);
+    const { rows } = await asks.query<{ there: number }>('select count(*)::int there from household');
+    if (rows[0]?.there !== 1) throw new NotOpenData('There is no household in it.');
   });
-  const { rows } = await database.$client.query<{ there: number }>('select count(*)::int there from household');
-  if (rows[0]?.there !== 1) throw new NotOpenData('There is no household in it.');
   await migrateToLatest(database);
 }

@@ -110,3 +110,20 @@ function BackupRow({ backup: { name, said, size }, timeZone, onBack }: BackupRow
     </li>
   );
 }
+
+/** The database is on a server: whoever keeps that keeps its copies. */
+export function BackedUpThere() {
+  return (
+    <section className="stack" aria-labelledby="backups">
+      <h2 id="backups">Backups</h2>
+      <p className="soft">
+        The database is on a server of its own: it is backed up there, by pg_dump or whoever keeps it.
+      </p>
+      <p>
+        <a href="/api/open-data" download>
+          Take everything home as open data
+        </a>
+      </p>
+    </section>
+  );
+}

@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import Checkbox from '@mui/material/Checkbox';
-import { Backups } from './Backups';
+import { BackedUpThere, Backups } from './Backups';
 import { CalendarFeed } from './CalendarFeed';
 import { useColorScheme } from '@mui/material/styles';
 import { useState } from 'react';
@@ -29,7 +29,7 @@ const FACTORS = (['4-9-4', 'modified', 'table'] as const).map((value) => ({
 
 /** The settings that hold for everything, and those of this screen alone. */
 export function Household({ view, network }: { view: HouseholdView; network: ShownNetwork }) {
-  const { kitchen, meanings, lists, keeps, backups, ...settings } = view;
+  const { kitchen, meanings, lists, keeps, backups, isOnServer, ...settings } = view;
   const [entry, setEntry] = useState(settings);
   const [kept, setKept] = useState(false);
   const save = useCommand(saveHousehold, 'household', () => setKept(true));
@@ -147,7 +147,7 @@ export function Household({ view, network }: { view: HouseholdView; network: Sho
         <div className={styles.beside}>
           <CalendarFeed secret={view.calendarSecret} />
           <Network network={network} />
-          <Backups backups={backups} timeZone={settings.timeZone} />
+          {isOnServer ? <BackedUpThere /> : <Backups backups={backups} timeZone={settings.timeZone} />}
           <section className="stack" aria-labelledby="screen">
             <h2 id="screen">This screen</h2>
             <Choice

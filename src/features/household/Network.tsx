@@ -152,7 +152,7 @@ function Pin({ network: { hasPin, isHere } }: { network: ShownNetwork }) {
       </p>
       <div>
         <Button type="submit" variant="outlined" disabled={save.pending}>
-          Keep the PIN
+          Set the PIN
         </Button>
       </div>
     </form>

@@ -7,6 +7,7 @@ import type { AwayThing } from '@/core/away';
 import { clockIn, dayIn, writeDay, type LocalDate } from '@/core/calendar/local-date';
 import { writeFixed } from '@/core/quantity/write';
 import { readBackups } from '@/data/backups';
+import { serverUrl } from '@/data/server/server';
 import { readNetwork, type NetworkView } from '@/data/door';
 import { typedKeeps, type KeepsEntry } from '@/core/preserve/keeps-entry';
 import { withOwn } from '@/core/preserve/shelf-life';
@@ -51,6 +52,7 @@ export const householdView = pageQuery(async (read) => {
     meanings,
     kitchen: await kitchenView(db),
     keeps: await keepsView(read),
+    isOnServer: serverUrl() !== undefined,
     backups: readBackups().map(({ name, at, bytes }): BackupView => {
       const day = writeDay(dayIn(at, timeZone), read.today);
       return { name, said: `${day}, ${clockIn(at, timeZone)}`, size: `${writeFixed(bytes / 1e6, 1)} MB` };
