@@ -6,15 +6,20 @@ import { actionIds, ask, newFolder, start } from './server.mjs';
 
 const HOUR = 3_600_000;
 const START = Date.parse('2026-11-25T12:00:00Z');
-/** Instants at which days and clocks change in Oslo: midnight, the end and the beginning of summer time. */
-const EDGES = [
-  '2026-11-25T22:59:59Z',
-  '2026-11-25T23:00:00Z',
-  '2027-03-28T00:59:59Z',
-  '2027-03-28T01:00:00Z',
-  '2027-10-31T00:59:59Z',
-  '2027-10-31T01:00:00Z',
-].map(Date.parse);
+const DAY = 24 * HOUR;
+/** So far the clock goes on with every try, so that there is always a day that was not said to be right. */
+const ONWARD = 4 * DAY;
+
+/** Instants near one at which days and clocks change in Oslo: midnight in winter, the beginning and the end of summer time. */
+function edgesNear(instant) {
+  const year = new Date(instant).getUTCFullYear();
+  const lastSunday = (month) => {
+    const last = new Date(Date.UTC(year, month + 1, 0));
+    return last.getTime() - last.getUTCDay() * DAY + HOUR;
+  };
+  const edges = [lastSunday(2), lastSunday(9)].filter((at) => Math.abs(at - instant) < 40 * DAY);
+  return [...edges, Math.floor(instant / DAY) * DAY + 23 * HOUR].flatMap((at) => [at - 1000, at]);
+}
 /** Something that always comes in. */
 const FOUND = {
   came: 'found',
@@ -45,9 +50,8 @@ export async function attack(count, seed) {
   let tried = 0;
   const gives = async (name, input) => ask(server, ids.get(name), `clock-${tried}-${name}`, input);
   for (; tried < count; tried++) {
-    set(
-      random.chance(0.3) ? random.pick(EDGES) : START + (random.below(60) - 20) * 24 * HOUR + random.below(24) * HOUR,
-    );
+    const about = START + tried * ONWARD + (random.below(60) - 30) * DAY + random.below(24) * HOUR;
+    set(random.chance(0.3) ? random.pick(edgesNear(about)) : about);
     const today = dayIn.format(now);
     if (random.chance(0.2)) {
       const right = await gives('clockIsRight', {});
