@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { addDog, call } from './actions';
 import { newFolder, startHodman, type Hodman } from './server';
@@ -35,6 +37,22 @@ test('kill -9 at ten seeded moments: every acknowledged write is there', async (
   await last.kill('SIGKILL');
   expect(missing).toEqual([]);
   expect(acknowledged.length).toBeGreaterThanOrEqual(10);
+});
+
+// PostgreSQL's src/include/catalog/pg_control.h: after 16 bytes the state of the cluster, 1 shut down, 6 in production.
+const stateOf = ({ folder }: Hodman) => readFileSync(join(folder, 'pg/global/pg_control')).readUInt32LE(16);
+
+test('asked to end, it closes its database first; killed, it does not', async () => {
+  const killed = await startHodman({});
+  await killed.kill('SIGKILL');
+  expect(stateOf(killed)).toBe(6);
+  const again = await startHodman({ folder: killed.folder });
+  expect(await isAdded(again, 'Last')).toBe(true);
+  await again.kill('SIGTERM');
+  expect(stateOf(again)).toBe(1);
+  const after = await startHodman({ folder: killed.folder });
+  expect(await (await fetch(`${after.address}/dogs`)).text()).toContain('>Last<');
+  await after.kill('SIGKILL');
 });
 
 test('kill -9 in the middle of moving 40 packs: all of them moved, or none', async () => {

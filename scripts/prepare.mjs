@@ -105,6 +105,8 @@ export async function serve({ demo }) {
   const { bind, beyond, local } = await mayListen();
   await portIsFree(port);
   process.env.NODE_ENV = 'production';
+  // The house closes its folder first (src/data/house.ts).
+  process.env.NEXT_MANUAL_SIG_HANDLE = '1';
   if (demo) process.env.HODMAN_DEMO = '1';
   const address = `http://127.0.0.1:${port}`;
   standBefore(local);

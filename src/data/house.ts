@@ -70,6 +70,27 @@ export async function folderHouse(): Promise<OnFolder> {
   return opened;
 }
 
+/** Brings what was begun to its end and everything onto the disk, and closes the database. */
+async function closeFolder({ client, durable }: Pick<OnFolder, 'client' | 'durable'>): Promise<void> {
+  await client.transaction(() => Promise.resolve());
+  await durable.checkpointed(() => client.close());
+}
+
+/** Asked to end, the process closes its folder first; asked twice, it ends at once (what was acknowledged is on the disk anyway). */
+export function closeWhenAsked(): void {
+  for (const [signal, code] of [
+    ['SIGINT', 130],
+    ['SIGTERM', 143],
+  ] as const)
+    process.once(signal, () => {
+      process.once(signal, () => process.exit(code));
+      void openHouse()
+        .then((opened) => ('server' in opened ? undefined : closeFolder(opened)))
+        .catch((error: unknown) => console.error(error))
+        .finally(() => process.exit(code));
+    });
+}
+
 /**
  * Closes the database, lets `work` do something to its folder, and opens it again. Whoever asks meanwhile waits; where the work
  * fails the house opens as it was, and the error is thrown.
@@ -78,9 +99,7 @@ export async function reopen(work: (folder: string) => Promise<void>): Promise<v
   const { client, durable, owner, reference } = await folderHouse();
   let failed: unknown;
   shelf[KEY] = (async () => {
-    // What was begun before comes to its end first.
-    await client.transaction(() => Promise.resolve());
-    await durable.checkpointed(() => client.close());
+    await closeFolder({ client, durable });
     await work(dataFolder()).catch((error: unknown) => (failed = error));
     return { ...(await openFolder(dataFolder(), howToOpen(reference))), owner, reference };
   })();

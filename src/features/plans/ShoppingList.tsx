@@ -28,15 +28,22 @@ export function ShoppingList({ items, cookDay, today, planId, said, house }: Sho
   // What was just pressed stands until the answer is here.
   const [pressed, setPressed] = useState<Readonly<Record<string, Pick<PlanItem, 'ticked' | 'fetchedFrom'>>>>({});
   const [noted, setNoted] = useState(false);
-  const letGo = (foodKey: string) =>
-    setPressed((now) => Object.fromEntries(Object.entries(now).filter(([key]) => key !== foodKey)));
-  const save = useCommand(setPlanItem, `list-${planId ?? 0}`, (_, { foodKey }) => {
-    letGo(foodKey);
+  const letGo = (foodKey: string, of: Pick<PlanItem, 'ticked' | 'fetchedFrom'>) =>
+    setPressed((now) =>
+      Object.fromEntries(
+        Object.entries(now).filter(
+          ([key, { ticked, fetchedFrom }]) => key !== foodKey || of.ticked !== ticked || of.fetchedFrom !== fetchedFrom,
+        ),
+      ),
+    );
+  const save = useCommand(setPlanItem, `list-${planId ?? 0}`, (_, answered) => {
+    // What was pressed since waits for its own answer.
+    letGo(answered.foodKey, answered);
     setNoted(true);
   });
   const say = (item: ShoppingItem, ticked: boolean, fetchedFrom: FetchedFrom) => {
     if (planId === undefined) return;
-    setPressed({ ...pressed, [item.key]: { ticked, fetchedFrom } });
+    setPressed((now) => ({ ...now, [item.key]: { ticked, fetchedFrom } }));
     setNoted(false);
     const got = ticked && fetchedFrom === 'shop' ? usualLot(item, house.places, set) : undefined;
     const thaw = Math.max(0, item.grams - item.here.ready);
