@@ -54,8 +54,10 @@ function Reached({ network: { addresses, visitors, labelsLeadAstray } }: { netwo
         <div className="stack" role="status">
           {/* eslint-disable-next-line @next/next/no-img-element -- a picture that was drawn just now */}
           <img src={code.picture} width={240} height={240} alt="Code that lets a phone in" className={styles.code} />
+          <p className={`note ${styles.address}`}>{code.address}</p>
           <p>
-            Point a phone’s camera at it. It lets one device in, for {code.minutes} minutes.{' '}
+            Point a phone’s camera at it, or open the address under it. It lets one device in, for {code.minutes}{' '}
+            minutes.{' '}
             <Button variant="text" onClick={() => setCode(undefined)}>
               put it away
             </Button>
