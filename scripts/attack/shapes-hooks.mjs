@@ -5,7 +5,16 @@ export const houseTry = (shape) => ({ kind: 'try', shape });
 export const houseDeed = (shape) => ({ kind: 'deed', shape });
 `;
 
+const stub = (text) => ({
+  url: `data:text/javascript,${encodeURIComponent(text)}`,
+  shortCircuit: true,
+  format: 'module',
+});
+
 export const resolve = (specifier, context, next) =>
   specifier === '@/data/house-action'
-    ? { url: `data:text/javascript,${encodeURIComponent(STUB)}`, shortCircuit: true, format: 'module' }
-    : next(specifier, context);
+    ? stub(STUB)
+    : // Nothing is asked of a request here.
+      specifier === 'next/headers'
+      ? stub('export const headers = undefined;')
+      : next(specifier, context);
