@@ -1,7 +1,7 @@
 // A PostgreSQL server of its own for tests: Debian's, as an ordinary user, on a socket in a folder that goes with it. Undefined
 // where none is installed.
 import { execFileSync, spawn } from 'node:child_process';
-import { chownSync, existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { chownSync, existsSync, mkdtempSync, openSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -27,6 +27,7 @@ export async function startPostgres() {
   const folder = mkdtempSync(join(tmpdir(), 'hodman-pg-'));
   if (user.uid !== undefined) chownSync(folder, user.uid, user.gid);
   const data = join(folder, 'data');
+  const log = join(folder, 'log');
   const how = { ...user, cwd: folder, env: { PATH: process.env.PATH, LC_ALL: 'C.UTF-8', TZ: 'UTC' } };
   execFileSync(join(bin, 'initdb'), ['-D', data, '-U', 'hodman', '-A', 'trust', '-E', 'UTF8', '--no-sync'], {
     ...how,
@@ -35,13 +36,13 @@ export async function startPostgres() {
   const server = spawn(
     join(bin, 'postgres'),
     ['-D', data, '-k', folder, '-c', 'listen_addresses=', '-c', 'fsync=off', '-c', 'max_connections=60'],
-    { ...how, stdio: ['ignore', 'ignore', 'pipe'] },
+    // Into a file: whoever waits for a test reads no pipe meanwhile, and a full one would stop the server.
+    { ...how, stdio: ['ignore', 'ignore', openSync(log, 'w')] },
   );
-  let said = '';
-  server.stderr.on('data', (text) => (said += text));
+  const said = () => readFileSync(log, 'utf8');
   const ended = new Promise((resolve) => server.once('exit', resolve));
-  for (let attempt = 0; !said.includes('ready to accept connections'); attempt++) {
-    if (attempt > 300 || server.exitCode !== null) throw new Error(`PostgreSQL did not start:\n${said}`);
+  for (let attempt = 0; !said().includes('ready to accept connections'); attempt++) {
+    if (attempt > 300 || server.exitCode !== null) throw new Error(`PostgreSQL did not start:\n${said()}`);
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
   return {
