@@ -28,9 +28,9 @@ const WORDS: Readonly<Record<UnreadKind, (name: string) => string>> = {
   dog: (name) => `Something of ${name}`,
 };
 
-/** A row that cannot be read, in words. */
+/** A row that cannot be read, in words. A dog is never left out: what of it counts otherwise meanwhile is said with it. */
 export const sayUnread = ({ kind, name, why }: CannotBeRead): string =>
-  `${WORDS[kind](name)} cannot be read: ${why}. Nothing is reckoned with it.`;
+  `${WORDS[kind](name)} cannot be read: ${why}.${kind === 'dog' ? '' : ' Nothing is reckoned with it.'}`;
 
 /** Thrown where one row is asked for and cannot be read. */
 export class Unreadable extends Error {

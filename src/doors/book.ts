@@ -101,15 +101,15 @@ export async function tryPin(pin: string, from: string, now: number): Promise<'r
   const own = door();
   const wait = Math.max(waitOf(own.wrong.get(from), OF_ONE, now), waitOf(own.wrongInAll, OF_ALL, now));
   if (wait > 0) return { wait };
-  const before = own.wrongInAll;
   own.wrong.set(from, oneMore(own.wrong.get(from), now));
-  own.wrongInAll = oneMore(before, now);
+  own.wrongInAll = oneMore(own.wrongInAll, now);
   const kept = own.book.pin;
   if (!kept) return 'wrong';
   const [asked, hash] = [await hashOf(pin, Buffer.from(kept.salt, 'base64')), Buffer.from(kept.hash, 'base64')];
   if (hash.length !== asked.length || !timingSafeEqual(asked, hash)) return 'wrong';
   own.wrong.delete(from);
-  own.wrongInAll = before;
+  // Those that others got wrong meanwhile still count.
+  own.wrongInAll = { ...own.wrongInAll, wrong: own.wrongInAll.wrong - 1 };
   return 'right';
 }
 

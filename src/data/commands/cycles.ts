@@ -10,7 +10,7 @@ import { checkSlots, type OnSlot } from '@/core/preserve/dryer-loads';
 import { machineOf } from '@/core/preserve/methods';
 import { standing } from '@/core/standing';
 import { nth } from '@/core/sure';
-import { readBatchIfReadable } from '../repositories/batches';
+import { readBatch, readBatchIfReadable } from '../repositories/batches';
 import { readCycle, readCyclesOf, runningOf, type StoredCycle } from '../repositories/cycles';
 import { readEquipment } from '../repositories/equipment';
 import { share, tray } from '../schema/batches';
@@ -169,7 +169,7 @@ export async function cycleAct(context: Context, input: CycleAct): Promise<void>
     }
     case 'not loaded': {
       for (const batchId of new Set(found.trays.map((each) => each.batchId))) {
-        const batch = await readBatchIfReadable(tx, batchId, context.household.energyFactors);
+        const batch = await readBatch(tx, batchId, context.household.energyFactors);
         const own = found.trays.map(({ id }) => id);
         if (
           batch?.state === 'weighed' &&

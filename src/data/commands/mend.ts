@@ -55,7 +55,12 @@ async function mendVersion({ tx, reference, household }: Context, { id, entry }:
     const { quantity, line: of } = read.value;
     await tx
       .update(line)
-      .set({ quantity, per: of.per ?? null, bone: of.bone ?? null })
+      // What can be read stays as it was typed.
+      .set({
+        ...(isUnread(row.quantity) ? { quantity } : {}),
+        ...(isUnread(row.per) ? { per: of.per ?? null } : {}),
+        ...(isUnread(row.bone) ? { bone: of.bone ?? null } : {}),
+      })
       .where(eq(line.id, row.id));
   }
 }

@@ -46,8 +46,8 @@ async function makeOf(copy: Uint8Array, dataDir: string): Promise<PGlite> {
 }
 
 /**
- * Puts a copy (the bytes of PGlite's dump, or a zip of open data) in the place of a folder's database, which nobody has open. What was there is kept
- * aside as pg.kept-…, whose name is returned. Throws where the copy cannot be unpacked: everything is then as it was.
+ * Puts a copy (the bytes of PGlite's dump, or a zip of open data) in the place of a folder's database, which nobody has open.
+ * What was there is kept aside as pg.kept-…, whose name is returned. Throws where the copy cannot be unpacked: everything is then as it was.
  */
 export async function restoreInto(folder: string, copy: Uint8Array, at: Date): Promise<string | undefined> {
   const pg = join(folder, 'pg');
