@@ -76,6 +76,10 @@ test('what a dog got besides: refused at its field, taken off supper, said where
   await form.getByLabel('Counted in').selectOption({ label: 'pieces, by kcal each' });
   await form.getByLabel('How much').fill('2');
   await form.getByLabel('kcal per piece').fill('26');
+  await form.getByLabel('At what time').fill('23:59');
+  await form.getByRole('button', { name: 'It got that' }).click();
+  await expect(form.getByText('That is still to come.')).toBeVisible();
+  await form.getByLabel('At what time').fill('00:05');
   await form.getByRole('button', { name: 'It got that' }).click();
   await expect(page.getByText(/besides: .*milk chocolate, 2 pieces at 26 kcal per piece/)).toBeVisible();
   await expect(page.getByText(/theobromine.*Call your vet/)).toBeVisible();

@@ -1,12 +1,21 @@
 import 'server-only';
 import type { LocalDate } from '@/core/calendar/local-date';
-import { shoppingList, thawOf, usuallyFrom, type ShoppingItem, type TakeOut } from '@/core/plan/shopping';
+import type { Promised } from '@/core/plan/promised';
+import {
+  shoppingList,
+  thawOf,
+  usuallyFrom,
+  type HouseFor,
+  type ShoppingItem,
+  type TakeOut,
+} from '@/core/plan/shopping';
 import { nth } from '@/core/sure';
 import { unlessUnread } from '@/core/unreadable';
 import type { Page } from './page';
 import { readBatchIfReadable, type StoredBatch } from './repositories/batches';
 import { readLots, type StoredLot } from './repositories/lots';
 import { readPlannedLines, type PlannedLines } from './repositories/planned';
+import { OPEN_PLANS, readPromised } from './repositories/promised';
 import { readPlanItems, readPlans, type StoredPlan } from './repositories/plans';
 
 export interface PlannedBatch {
@@ -27,16 +36,24 @@ export async function readBatchesOf({ db, reference, household }: Page, plan: St
 
 /** What is fetched for a kept plan, with what of it is in the house; of what is in the pot already nothing more is. */
 export async function readShopping(
-  { db, household, today }: Page,
+  { db, reference, household, today }: Page,
   plan: StoredPlan,
   batches: readonly PlannedBatch[],
+  known?: Pick<HouseFor, 'lots' | 'promised'>,
 ): Promise<ShoppingItem[]> {
   return shoppingList(
     batches.flatMap(({ batch, planned }) =>
       planned.written.map((line, place) => ({ recipe: batch.recipeName, line, grams: nth(planned.bought, place) })),
     ),
     household.unitSet,
-    plan.open ? { lots: await readLots(db), cookDay: plan.cookDay, today } : undefined,
+    plan.open
+      ? {
+          ...(known ?? { lots: await readLots(db), promised: await readPromised(db, reference) }),
+          planId: plan.id,
+          cookDay: plan.cookDay,
+          today,
+        }
+      : undefined,
   );
 }
 
@@ -49,20 +66,21 @@ export interface ToThaw {
   readonly by: TakeOut;
 }
 
-/** How many of the newest plans may still be cooked. */
-const OPEN_PLANS = 8;
-
 /** What open plans want out of the freezer, the first to be moved first. Takes what is in the house, where it was read already. */
 export async function readToThaw(read: Page, lots?: readonly StoredLot[]): Promise<ToThaw[]> {
-  const { db, household, today } = read;
+  const { db, reference, household, today } = read;
   const found: ToThaw[] = [];
-  const isFrozen = (lots ?? (await readLots(db))).some(({ place }) => place === 'freezer');
+  const here = lots ?? (await readLots(db));
+  const isFrozen = here.some(({ place }) => place === 'freezer');
+  let promised: readonly Promised[] | undefined;
   for (const plan of await readPlans(db, OPEN_PLANS)) {
     if (!plan.open || plan.cookDay < today) continue;
     const items = await readPlanItems(db, plan.id);
     // A list is long to work out: only where something of it may lie in the freezer.
     if (!isFrozen && !items.some(({ fetchedFrom }) => fetchedFrom === 'freezer')) continue;
-    for (const item of await readShopping(read, plan, await readBatchesOf(read, plan))) {
+    promised ??= await readPromised(db, reference);
+    const batches = await readBatchesOf(read, plan);
+    for (const item of await readShopping(read, plan, batches, { lots: here, promised })) {
       const said = items.find(({ foodKey }) => foodKey === item.key);
       if (said?.ticked === true || (said?.fetchedFrom ?? usuallyFrom(item)) !== 'freezer') continue;
       found.push({

@@ -6,7 +6,7 @@ import { now } from './clock';
 import type { Tx } from './database';
 import { house } from './house';
 import type { Reference } from './reference/reference';
-import { readHousehold, type Household } from './repositories/household';
+import { readHousehold, staysIn, type Household } from './repositories/household';
 import { recipe } from './schema/recipes';
 
 /** What every query of a page begins with: one read transaction, the tables, the household and its day. */
@@ -28,6 +28,7 @@ export async function readPage<T>(work: (page: Page) => Promise<T>): Promise<T> 
   return db.transaction(
     async (tx) => {
       const household = await readHousehold(tx);
+      staysIn(tx, household);
       const instant = now();
       return work({
         db: tx,

@@ -12,6 +12,7 @@ import type { Protein } from '../recipe/protein';
 import type { WrittenLine } from '../recipe/written';
 import type { Lot } from '../stock/lot';
 import type { Equipment } from './equipment';
+import type { Promised } from './promised';
 
 /** What is cooked in one vessel, as a recipe says it. */
 export interface PlannableComponent {
@@ -66,6 +67,10 @@ export interface PlanInputs {
   readonly equipment: readonly Equipment[];
   /** The ingredients that are in the house. */
   readonly lots: readonly Lot[];
+  /** What other kept plans take of them. */
+  readonly promised: readonly Promised[];
+  /** The kept plan that this is; absent: it is not kept. */
+  readonly planId?: number | undefined;
   /** mL of all freezers, and g that lie in them. */
   readonly freezer: { readonly capacity: number | undefined; readonly used: number };
   /** Foods beside those of the recipes that may stand in for a line: supplies, and what a plan has swapped. */

@@ -200,7 +200,7 @@ export function workOutPlan(inputs: PlanInputs, entry: PlanEntry): Outcome<PlanR
         batch.written.map((line, place) => ({ recipe: batch.name, line, grams: nth(amounts, place) })),
       ),
       inputs.set,
-      { lots: inputs.lots, cookDay, today: inputs.today },
+      { ...inputs, cookDay },
     ),
     unfilled: unfilledMeals(dogs, firstDay, plan.batches),
   });

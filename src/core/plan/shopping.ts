@@ -7,6 +7,8 @@ import { writeFraction, writeMassIn, writeNumber, writeSumIn } from '../quantity
 import type { WrittenLine } from '../recipe/written';
 import type { Quantity } from '../quantity/quantity';
 import { kitchenMeasure } from './kitchen-measure';
+import type { PlanInputs } from './inputs';
+import { lotsLeft } from './promised';
 import { packOf } from './rounding';
 import type { PlaceKind } from '../preserve/shelf-life';
 import { inHouse, kindOfLot, placeKindOf, type InHouse, type Lot, type LotKind } from '../stock/lot';
@@ -27,6 +29,8 @@ export interface ShoppingItem {
   readonly toBuy: Grams;
   /** What of it is in the house for the cook day. */
   readonly here: InHouse;
+  /** g of it that are in the house for a pot that is cooked before. */
+  readonly promised: number;
   /** What it is when it comes, as its days are counted, and where it goes first: a guess. */
   readonly kind: LotKind;
   readonly place: PlaceKind;
@@ -48,10 +52,8 @@ interface BoughtLine {
 }
 
 /** What is in the house, and the day that it is cooked on. */
-export interface HouseFor {
-  readonly lots: readonly Lot[];
+export interface HouseFor extends Pick<PlanInputs, 'lots' | 'promised' | 'planId' | 'today'> {
   readonly cookDay: LocalDate;
-  readonly today: LocalDate;
 }
 
 /** What is missing by less than this part of what is needed is not bought (ours, no source). */
@@ -63,6 +65,7 @@ const NOT_MISSED = 0.005;
  */
 export function shoppingList(bought: readonly BoughtLine[], set: UnitSet, house?: HouseFor): ShoppingItem[] {
   const byFood = new Map<string, BoughtLine[]>();
+  const left = house && lotsLeft(house, house.cookDay);
   for (const each of bought) {
     const { food } = each.line.source;
     if (isWater(food) || !(each.grams > 0)) continue;
@@ -75,9 +78,11 @@ export function shoppingList(bought: readonly BoughtLine[], set: UnitSet, house?
       const { line } = nth(lines, 0);
       const mass = grams(addUp(lines, (each) => each.grams));
       const { source } = line;
-      const here = house
-        ? inHouse(key, house.lots, house.cookDay < house.today ? house.today : house.cookDay, house.today)
-        : NOTHING_HERE;
+      const of = (lots: readonly Lot[] | undefined) =>
+        house && lots
+          ? inHouse(key, lots, house.cookDay < house.today ? house.today : house.cookDay, house.today)
+          : NOTHING_HERE;
+      const [here, whole] = [of(left), of(house?.lots)];
       const missing = mass - here.ready - here.frozen;
       const toBuy = grams(missing > mass * NOT_MISSED ? missing : 0);
       const kitchen = kitchenMeasure(line, toBuy > 0 ? toBuy : mass, set, 'bought');
@@ -90,6 +95,7 @@ export function shoppingList(bought: readonly BoughtLine[], set: UnitSet, house?
         grams: mass,
         toBuy,
         here,
+        promised: whole.ready + whole.frozen - here.ready - here.frozen,
         kind,
         place: placeKindOf(source.food, kind),
         amount: writeSumIn(mass, set),

@@ -107,18 +107,15 @@ function house(seed: number, count: number) {
 
 test.each([
   [1, 150],
-  [2, 250],
-  [3, 150],
-])('%i dogs: no order of use feeds all of them for longer, and hardly one wastes less', (count, houses) => {
-  let wasteful = 0;
+  [2, 600],
+  [3, 300],
+])('%i dogs: no order of use feeds all of them for longer, and none wastes less for the same days', (count, houses) => {
   for (let seed = 1; seed <= houses; seed++) {
     const { dogs, sources } = house(seed, count);
     const [found, searched] = [own(dogs, sources), best(dogs, sources)];
     expect([seed, found.covered >= searched.covered]).toEqual([seed, true]);
-    if (found.covered === searched.covered && found.wasted > searched.wasted) wasteful++;
+    if (found.covered === searched.covered) expect([seed, found.wasted <= searched.wasted]).toEqual([seed, true]);
   }
-  // One dog: never. Several: what is divided is divided by whose it is first, which a search of all orders beats now and then.
-  expect(wasteful).toBeLessThanOrEqual(count === 1 ? 0 : Math.floor(houses * 0.03));
 });
 
 /** Whether today and tomorrow are fed from what lies thawed by then: every order is tried, nothing thaws by itself. */

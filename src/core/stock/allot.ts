@@ -60,7 +60,66 @@ export function allot(dogs: readonly Eater[], sources: readonly Source[], today:
   }
   // Where it costs nobody a day, what would be past its date by then is eaten before what keeps.
   const perishing = [...shared].sort((a, b) => Number(a.last >= most) - Number(b.last >= most));
-  return played(most, perishing) ?? best;
+  return savedFrom(played(most, perishing) ?? best, dogs, shared, most);
+}
+
+interface Shared {
+  readonly key: string;
+  readonly kcal: number;
+  readonly last: number;
+  readonly eaters: ReadonlySet<number>;
+}
+
+/**
+ * The same days with less left past its date: what nobody counts on takes the place of what keeps longer, at a dog that can still eat
+ * all that is its in time; and where it has nothing that keeps, of what another dog eats instead. Both until nothing changes.
+ */
+function savedFrom(allotted: Allotment, dogs: readonly Eater[], shared: readonly Shared[], days: number): Allotment {
+  const own = new Map([...allotted].map(([dogId, counts]) => [dogId, new Map(counts)]));
+  const perishing = shared.filter(({ last }) => last < days).sort((a, b) => a.last - b.last);
+  if (perishing.length === 0) return allotted;
+  const keeping = shared.filter(({ last }) => last >= days);
+  const counted = (key: string) => addUp([...own.values()], (counts) => counts.get(key) ?? 0);
+  /** kcal that a dog can still take of what is gone after a day: every later date of what it counts on leaves it that much. */
+  const room = ({ dogId, kcal }: Eater, last: number, without?: Shared): number => {
+    const counts = sure(own.get(dogId));
+    const dates = new Set(perishing.map((source) => source.last).filter((each) => each >= last));
+    return Math.min(
+      ...[...dates].map(
+        (date) =>
+          addUp(kcal.slice(0, date + 1), (each) => each) -
+          addUp(perishing, (source) => (source.last <= date && source !== without ? (counts.get(source.key) ?? 0) : 0)),
+      ),
+    );
+  };
+  const give = (dogId: number, source: Shared, instead: Shared, kcal: number) => {
+    const counts = sure(own.get(dogId));
+    counts.set(source.key, (counts.get(source.key) ?? 0) + kcal);
+    counts.set(instead.key, (counts.get(instead.key) ?? 0) - kcal);
+  };
+  for (const source of perishing)
+    for (const dog of dogs.filter(({ dogId }) => source.eaters.has(dogId)))
+      for (const instead of [...keeping, ...perishing]) {
+        const left = source.kcal - counted(source.key);
+        if (left <= 1e-6) break;
+        if (instead === source) continue;
+        const has = sure(own.get(dog.dogId)).get(instead.key) ?? 0;
+        const takes = Math.min(left, has, room(dog, source.last, instead));
+        if (takes <= 1e-6) continue;
+        if (instead.last >= days) give(dog.dogId, source, instead, takes);
+        else
+          for (const other of dogs.filter(({ dogId }) => dogId !== dog.dogId && instead.eaters.has(dogId))) {
+            const keeps = keeping.find(({ key }) => (own.get(other.dogId)?.get(key) ?? 0) > 1e-6);
+            const passed = keeps
+              ? Math.min(takes, own.get(other.dogId)?.get(keeps.key) ?? 0, room(other, instead.last))
+              : 0;
+            if (!keeps || passed <= 1e-6) continue;
+            give(dog.dogId, source, instead, passed);
+            give(other.dogId, instead, keeps, passed);
+            break;
+          }
+      }
+  return own;
 }
 
 /** Whether dividing can matter at all: several dogs, something that more than one of them may eat. */

@@ -54,7 +54,7 @@ export interface Cover {
  * that opened dry food keeps; returns which pack feeds whom on which day. A frozen pack is taken as moved to the fridge the day
  * before its first use, a dry one as opened then. A dog that has had one protein for as long as the household allows gets another where
  * there is one, unless something is thawed already. Once nothing is left, the days after a dog's first gap are gaps. What several
- * dogs may eat is divided among them where by dates alone one of them would run out sooner ({@link allot}).
+ * dogs may eat is divided among them where that feeds them for longer or leaves less past its date ({@link allot}).
  * Source: handbook 11.
  */
 export function coverOf(
@@ -64,19 +64,56 @@ export function coverOf(
   today: LocalDate,
   keeps: Keeps,
 ): Cover[] {
-  const byDate = play(dogs, days, sources, today, keeps, undefined);
+  const byDate = play(dogs, days, sources, today, keeps, {});
   const dogIds = dogs.map(({ dogId }) => dogId);
   if (byDate.every(({ coverDays }) => coverDays === days) || !isShared(dogIds, sources)) return byDate;
   const eaters = dogs.map(({ dogId, mealsOn }) => ({
     dogId,
     kcal: Array.from({ length: days }, (_, index) => addUp(mealsOn(index), ({ kcal }) => kcal)),
   }));
-  const kept = sources.filter(({ blocked, grams }) => blocked !== true && grams > 0);
-  const divided = play(dogs, days, sources, today, keeps, allot(eaters, inOrderOfUse(kept, today), today));
   const least = (cover: readonly Cover[]) => Math.min(...cover.map(({ coverDays }) => coverDays));
   const all = (cover: readonly Cover[]) => addUp(cover, ({ coverDays }) => coverDays);
-  const better = least(divided) - least(byDate) || all(divided) - all(byDate);
-  return better > 0 ? divided : byDate;
+  const past = (cover: readonly Cover[]) => leftPast(cover, least(cover), sources, today, keeps);
+  const better = (before: Cover[], other: Cover[]) =>
+    (least(other) - least(before) || past(before) - past(other) || all(other) - all(before)) > 0 ? other : before;
+  const kept = sources.filter(({ blocked, grams }) => blocked !== true && grams > 0);
+  const allotted = allot(eaters, inOrderOfUse(kept, today), today);
+  const divided = better(byDate, play(dogs, days, sources, today, keeps, { allotted }));
+  // What was taken out for one dog waits for the other in the fridge: what is one dog's own can go first.
+  const others = [{ allotted, ownFirst: true }, { ownFirst: true }];
+  return others.map((manner) => play(dogs, days, sources, today, keeps, manner)).reduce(better, divided);
+}
+
+/** g that are past their safe day after so many played days. */
+function leftPast(
+  cover: readonly Cover[],
+  days: number,
+  sources: readonly Source[],
+  today: LocalDate,
+  keeps: Keeps,
+): number {
+  const over = addDays(today, days);
+  const drawn = new Map<string, { readonly first: LocalDate; readonly grams: number }>();
+  for (const own of cover)
+    for (const { day, drawn: parts } of own.days.slice(0, days))
+      for (const { key, grams } of parts) {
+        const before = drawn.get(key);
+        drawn.set(key, {
+          first: before && before.first < day ? before.first : day,
+          grams: (before?.grams ?? 0) + grams,
+        });
+      }
+  return addUp(sources, (source) => {
+    const used = drawn.get(source.key);
+    const safe = used ? { ...source, ...firstUse(source, used.first, keeps) }.safeUntil : source.safeUntil;
+    return source.blocked !== true && safe !== undefined && safe < over ? source.grams - (used?.grams ?? 0) : 0;
+  });
+}
+
+interface Manner {
+  readonly allotted?: Allotment;
+  /** What is frozen for several dogs is taken out after what is frozen for one. */
+  readonly ownFirst?: boolean;
 }
 
 /** Plays the days once; each dog counts on what was allotted to it first, and by dates alone where nothing was. */
@@ -86,8 +123,11 @@ function play(
   sources: readonly Source[],
   today: LocalDate,
   keeps: Keeps,
-  allotted: Allotment | undefined,
+  { allotted, ownFirst = false }: Manner,
 ): Cover[] {
+  const dogIds = dogs.map(({ dogId }) => dogId);
+  const isAnothersToo = new Map(sources.map((source) => [source.key, isShared(dogIds, [source])]));
+  const waits = ({ place, key }: Source) => ownFirst && place === 'freezer' && isAnothersToo.get(key) === true;
   const open = new Map([...(allotted ?? [])].map(([dogId, own]) => [dogId, new Map(own)]));
   const stock = new Map(sources.map((source) => [source.key, { ...source }]));
   const played = new Map<number, CoveredDay[]>(dogs.map((dog) => [dog.dogId, []]));
@@ -95,7 +135,8 @@ function play(
   for (let index = 0; index < days; index++) {
     const day = addDays(today, index);
     const left = [...stock.values()].filter((source) => source.grams > 0);
-    const ready = inOrderOfUse(left, day).filter((source) => source.place !== 'warm' || index === 0);
+    const inOrder = inOrderOfUse(left, day).filter((source) => source.place !== 'warm' || index === 0);
+    const ready = [...inOrder.filter((source) => !waits(source)), ...inOrder.filter(waits)];
     for (const dog of dogs) {
       const own = sure(played.get(dog.dogId));
       if (ready.length === 0 && !own.every((before) => before.covered)) {
@@ -146,7 +187,12 @@ function play(
   return dogs.map((dog) => {
     const own = sure(played.get(dog.dogId));
     const gap = own.findIndex((day) => !day.covered);
-    return { dogId: dog.dogId, days: own, coverDays: gap === -1 ? own.length : gap, divided: allotted !== undefined };
+    return {
+      dogId: dog.dogId,
+      days: own,
+      coverDays: gap === -1 ? own.length : gap,
+      divided: allotted !== undefined || ownFirst,
+    };
   });
 }
 

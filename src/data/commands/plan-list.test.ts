@@ -1,6 +1,6 @@
 import type { PlanItemEntry } from '@/core/plan/list-entry';
 import type { LotEntry } from '@/core/stock/lot-entry';
-import { readToThaw } from '../fetching';
+import { readBatchesOf, readShopping, readToThaw } from '../fetching';
 import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
 import { plannedExample } from '../fixtures/worked-path';
 import { readBatch } from '../repositories/batches';
@@ -10,6 +10,7 @@ import { readPlanInputs } from '../repositories/plan-inputs';
 import { readPlanItems, readPlans } from '../repositories/plans';
 import { describeLot, receiveLot } from './lots';
 import { setPlanItem } from './plan-list';
+import { savePlan } from './plans';
 import { startCooking } from './start-batch';
 import { movePacks } from './stock';
 
@@ -121,4 +122,36 @@ test('the plan knows what is here: the list buys the rest, the freezer counts it
   expect(await readToThaw(read)).toMatchObject([
     { planId, key: VENISON, cookDay: '2026-11-27', by: { day: '2026-11-26', hour: 11 } },
   ]);
+});
+
+test('what one pot takes of the cupboard is not there for the next: its list buys it', async () => {
+  valueOf(
+    await house.run((context) =>
+      receiveLot(context, {
+        came: 'found',
+        key: VENISON,
+        name: 'Venison',
+        entry: got({ amount: '2 kg', placeId: at('freezer') }),
+      }),
+    ),
+  );
+  const [first] = await readPlans(house.db, 1);
+  const later = valueOf(
+    await house.run((context) =>
+      savePlan(context, {
+        entry: { ...first!.entry!, cookDay: '2026-11-28', firstDay: '2026-11-29', lessStock: false },
+      }),
+    ),
+  );
+  const context = await house.context();
+  const read = { ...context, db: context.tx, clock: '12:00' };
+  const list = async (id: number) => {
+    const plan = (await readPlans(house.db, 8)).find((each) => each.id === id)!;
+    const items = await readShopping(read, plan, await readBatchesOf(read, plan));
+    return items.find(({ key }) => key === VENISON)!;
+  };
+  const [one, two] = [await list(planId), await list(later.planId)];
+  expect(one).toMatchObject({ promised: 0, toBuy: 0 });
+  expect(two.promised).toBeCloseTo(one.grams, 1);
+  expect(two.toBuy).toBeCloseTo(two.grams - (2000 - one.grams), 1);
 });

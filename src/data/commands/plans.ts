@@ -31,7 +31,7 @@ export async function savePlan(
     if (!before) refuse('This plan is not here any more.');
     if (!sure(before).open) refuse('Something of this plan is being cooked already: it stands. Copy it to plan anew.');
   }
-  const inputs = await readPlanInputs(context, entry);
+  const inputs = await readPlanInputs(context, entry, planId);
   const result = need(workOutPlan(inputs, entry));
   const { stops, cautions } = standingAgainst(inputs, result);
   if (stops.length > 0) throw new Refusal(...stops);

@@ -14,6 +14,7 @@ import { readDogs, type StoredDog } from './dogs';
 import { readFoodsByKey } from './foods';
 import { readEquipment } from './equipment';
 import { readLots } from './lots';
+import { readPromised } from './promised';
 import { readPlaces, type Household } from './household';
 import { readLivesNow } from './shelf-rules';
 import { readLearned, readPots } from './pots';
@@ -49,8 +50,8 @@ async function coveredBy({ tx, reference, household, today }: Here, dogs: readon
   );
 }
 
-/** Everything that a plan stands on, as it is now; `entry` brings along the foods that it swaps in. */
-export async function readPlanInputs(here: Here, entry?: PlanEntry): Promise<PlanInputs> {
+/** Everything that a plan stands on, as it is now; `entry` brings along the foods that it swaps in, `planId` says which plan it is. */
+export async function readPlanInputs(here: Here, entry?: PlanEntry, planId?: number): Promise<PlanInputs> {
   const { tx, reference, household, today } = here;
   const versions = await readLatestVersions(tx, reference);
   const dogs = await readDogs(tx);
@@ -117,6 +118,8 @@ export async function readPlanInputs(here: Here, entry?: PlanEntry): Promise<Pla
       receivedOn,
       blocked,
     })),
+    promised: await readPromised(tx, reference),
+    planId,
     foods: [...(await readFoodsByKey(tx, reference, swapped)).values()],
     covered: await coveredBy(here, dogs, stock),
   };

@@ -68,6 +68,7 @@ export function ListItem({ item, said, cookDay, today, house, isKept, onSay }: L
           )}
           {!isTicked && (item.packs ?? item.measure) && ` · ${item.packs ?? item.measure}`}
           {isPart && ` · ${inSum(inHouse)} in the house`}
+          {!isTicked && item.promised > 0 && ` · ${inSum(item.promised)} is for an earlier pot`}
         </span>
         {isMissing && <span className="caution">{inSum(toBuy)} more to buy</span>}
         {here.freezeBy && !isTicked && (

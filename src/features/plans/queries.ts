@@ -61,8 +61,8 @@ const rowOf = (plan: StoredPlan, today: LocalDate): PlanRow => ({
   open: plan.open,
 });
 
-const inputsOf = ({ db, reference, household, today }: Page, entry?: PlanEntry) =>
-  readPlanInputs({ tx: db, reference, household, today }, entry);
+const inputsOf = ({ db, reference, household, today }: Page, entry?: PlanEntry, planId?: number) =>
+  readPlanInputs({ tx: db, reference, household, today }, entry, planId);
 
 const awayPlans = async ({ db, today }: Page): Promise<AwayThing[]> =>
   (await readPlansAway(db, OTHERS)).map(({ id, name, firstDay }) => ({
@@ -132,7 +132,7 @@ export const openPlanView = pageQuery(async (read, id: number): Promise<PlanView
   const { db } = read;
   const plan = await readStoredPlan(db, id);
   if (!plan?.entry || !plan.open) return undefined;
-  const inputs = await inputsOf(read, plan.entry);
+  const inputs = await inputsOf(read, plan.entry, id);
   return {
     inputs,
     slot: `kept-${id}`,
@@ -217,7 +217,7 @@ export const planRows = pageQuery(async (read, id: number): Promise<PlanRows> =>
   const plan = await readStoredPlan(read.db, id);
   if (!plan?.entry || !plan.open) return [];
   const today = plan.cookDay < read.today ? plan.cookDay : read.today;
-  const inputs = await inputsOf({ ...read, today }, plan.entry);
+  const inputs = await inputsOf({ ...read, today }, plan.entry, id);
   const result = workOutPlan(inputs, plan.entry);
   if (!result.ok) return [];
   return inAllBindings(inputs, result.value, plan.entry.binding).map(({ label, said, note }) => ({

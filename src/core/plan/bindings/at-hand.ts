@@ -3,19 +3,20 @@ import type { LocalDate } from '../../calendar/local-date';
 import { typedMass, writeFixed, writeMassIn, writeNumber, writeSumIn } from '../../quantity/write';
 import { inHouse } from '../../stock/lot';
 import type { PlanInputs } from '../inputs';
+import { lotsLeft } from '../promised';
 import type { PlanResult } from '../result';
 import { readWeight } from '../typed-amount';
 import type { PlanBinding, Typed } from './binding';
 import type { BindingRow } from './row';
 import { nth, sure } from '../../sure';
 
-/** g of a food that are in the house, and good on the cook day; undefined: none is in the books, which is not to say that there is none. */
+/** g of a food that are in the house, good on the cook day and promised to no earlier pot; undefined: none is in the books, which is not to say that there is none. */
 export function gramsInHouse(
   key: string,
-  inputs: Pick<PlanInputs, 'lots' | 'today'>,
+  inputs: Pick<PlanInputs, 'lots' | 'promised' | 'planId' | 'today'>,
   cookDay: LocalDate,
 ): number | undefined {
-  const { ready, frozen } = inHouse(key, inputs.lots, cookDay, inputs.today);
+  const { ready, frozen } = inHouse(key, lotsLeft(inputs, cookDay), cookDay, inputs.today);
   return ready + frozen > 0 ? ready + frozen : undefined;
 }
 
@@ -60,7 +61,7 @@ function atHandRow({ batches, read }: PlanResult, typed: Typed, inputs: PlanInpu
           ? []
           : [
               {
-                what: 'in the house, and good on the cook day',
+                what: 'in the house, good on the cook day and for no other pot',
                 sum: `${writeMassIn(house, set)}: ${writeNumber(used * 100, 0)} % of it`,
               },
             ]),

@@ -47,6 +47,7 @@ export function GivenForm({ dog, sources, onDone }: GivenFormProps) {
   const [takes, setTakes] = useState<(typeof TAKES)[number]['value']>('off');
   const [key, setKey] = useState(fit[0]?.key ?? '');
   const [text, setText] = useState('');
+  const [time, setTime] = useState('');
   const [wrong, setWrong] = useState<readonly Problem[]>([]);
   const give = useCommand(giveBetween, `give-${dog.id}`, ({ over }) => onDone(over));
   const feed = useCommand(feedExtra, `extra-${dog.id}`, ({ over }) => onDone(over));
@@ -59,19 +60,20 @@ export function GivenForm({ dog, sources, onDone }: GivenFormProps) {
   };
   const submit = () => {
     const takesOff = takes === 'off';
+    const at = time.trim() === '' ? undefined : time.trim();
     if (what === 'meal') {
       const read = readScale(text);
       setWrong(read.ok ? [] : [{ field: 'grams', message: read.problem.message }]);
       if (read.ok)
-        feed.run({ dogId: dog.id, parts: [{ holdingId: Number(key.split('-')[1]), grams: read.value }], takesOff });
+        feed.run({ dogId: dog.id, parts: [{ holdingId: Number(key.split('-')[1]), grams: read.value }], at, takesOff });
       return;
     }
     const typed = { ...entry, kind: what };
     const read = readGiven(typed);
     setWrong(read.ok ? [] : read.problems);
-    if (read.ok) give.run({ dogId: dog.id, entry: typed, takesOff });
+    if (read.ok) give.run({ dogId: dog.id, entry: typed, at, takesOff });
   };
-  const shown = what === 'meal' ? ['grams'] : ['name', 'amount', 'label'];
+  const shown = what === 'meal' ? ['grams', 'at'] : ['name', 'amount', 'label', 'at'];
   return (
     <form
       className={styles.given}
@@ -150,6 +152,18 @@ export function GivenForm({ dog, sources, onDone }: GivenFormProps) {
           )}
         </>
       )}
+      <Field
+        label="At what time"
+        placeholder="now"
+        hint="today, such as 07:30; empty means now"
+        autoComplete="off"
+        value={time}
+        onChange={(event) => {
+          setWrong([]);
+          setTime(event.target.value);
+        }}
+        problem={at('at')}
+      />
       <Segments label="Its next meals" value={takes} options={TAKES} onChange={setTakes} />
       {what !== 'meal' && entry.measure === 'unknown' && takes === 'off' && (
         <p className="note">Of what nobody knows, nothing can be taken off.</p>
