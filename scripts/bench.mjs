@@ -29,6 +29,7 @@ const { cookDay } = await import('../bench/cook-day.mjs');
 const { packing } = await import('../bench/packing.mjs');
 
 const { printing } = await import('../bench/labels.mjs');
+const { weeksSix } = await import('../bench/weeks.mjs');
 
 const computed = [
   ...(await cookDay()),
@@ -37,6 +38,7 @@ const computed = [
   ...(await balance()),
   ...(await planRecompute()),
   ...linesRead(),
+  ...(await weeksSix()),
 ];
 
 const folder = mkdtempSync(join(tmpdir(), 'hodman-bench-'));

@@ -22,6 +22,9 @@ import type { CUT_EVENTS } from '../../core/preserve/power-cut';
 import type { PlaceKind, ShelfLife } from '../../core/preserve/shelf-life';
 import type { LocalDate } from '../../core/calendar/local-date';
 import type { UnitSet } from '../../core/quantity/units';
+import { weeksAskSchema, weeksKeptSchema, type WeeksAsk, type WeeksKept } from '../../core/weeks/ask';
+import { keptJson } from './kept-json';
+import { takenShape } from './shapes';
 
 /** One row: the settings that hold for everything. */
 export const household = pgTable(
@@ -51,6 +54,23 @@ export const household = pgTable(
     mealTimes: jsonb('meal_times').$type<MealTimes>().notNull().default(USUAL_MEAL_TIMES),
   },
   (table) => [check('one_household', sql`${table.id} = 1`)],
+);
+
+/** The weeks that were asked for, what was solved, and the plans that were made of it: one row. */
+export const weeks = pgTable(
+  'weeks',
+  {
+    id: integer('id').primaryKey().default(1),
+    ask: keptJson<WeeksAsk>('ask', weeksAskSchema).notNull(),
+    /** What is cooked and eaten; null: nothing was solved yet. */
+    answer: keptJson<WeeksKept>('answer', weeksKeptSchema),
+    /** The answer before it, to say what changed. */
+    before: keptJson<WeeksKept>('before', weeksKeptSchema),
+    /** Plans that were made of it, each as it was made: one that was changed since is the cook's own. */
+    taken: keptJson<readonly { readonly planId: number; readonly entry: string }[]>('taken', takenShape).notNull(),
+    solvedAt: timestamp('solved_at', { withTimezone: true }),
+  },
+  (table) => [check('one_weeks', sql`${table.id} = 1`)],
 );
 
 export const place = pgTable('place', {

@@ -90,3 +90,5 @@ export const transitionShape = z.looseObject({
   starts: day,
   days: z.number().positive(),
 });
+
+export const takenShape = z.array(z.looseObject({ planId: id, entry: z.string() }));

@@ -1,0 +1,151 @@
+import { addUp } from '../add-up';
+
+/** A dog of some weeks: what it needs on each of them, and what it may eat. Day 0 is today. */
+export interface WeeksDog {
+  readonly dogId: number;
+  readonly name: string;
+  /** kcal of home-cooked food a day; 0 where it is away or fed otherwise. */
+  readonly needs: readonly number[];
+  /** The recipes that it may eat. */
+  readonly eats: readonly number[];
+}
+
+/** A recipe as whole potfuls. */
+export interface WeeksRecipe {
+  readonly recipeId: number;
+  readonly name: string;
+  /** The word of its protein. */
+  readonly protein: string;
+  /** kcal and g of finished food in a full potful, as predicted. */
+  readonly kcal: number;
+  readonly grams: number;
+  /** Minutes at the stove for one potful. */
+  readonly minutes: number;
+  /** Money of one potful on each day, in minor units; undefined: nobody knows. */
+  readonly costOn: readonly number[] | undefined;
+  /** It may be cooked anew; false: it stands here for what is planned already. */
+  readonly offered: boolean;
+  /** g as bought of each food in one potful, by its key. */
+  readonly takes: Readonly<Record<string, number>>;
+}
+
+/** Packs of one kind that are in store. */
+export interface StockGroup {
+  readonly key: string;
+  readonly protein: string;
+  readonly dogIds: readonly number[];
+  readonly kcal: number;
+  /** g of it that lie in the freezer; 0: it lies elsewhere. */
+  readonly frozenGrams: number;
+  /** The last day on which it is good. */
+  readonly last: number;
+}
+
+/** An ingredient that is at hand. */
+export interface WeeksLot {
+  readonly key: string;
+  readonly grams: number;
+  readonly last: number;
+  /** Minor units that all of it is worth; undefined: nobody knows. */
+  readonly worth: number | undefined;
+}
+
+export const WISHES = ['fewest cook days', 'least cost', 'freshest', 'most varied'] as const;
+export type Wish = (typeof WISHES)[number];
+
+/** A day on which the cook can, with the minutes at the stove. */
+export interface CookableDay {
+  readonly day: number;
+  readonly minutes: number;
+}
+
+/** What the cook, or a kept plan, has said of a day; the rest is solved around it. */
+export interface SaidOfDay {
+  readonly day: number;
+  /** Exactly these potfuls; undefined: nothing is cooked. */
+  readonly pots: readonly { readonly recipeId: number; readonly potfuls: number }[] | undefined;
+}
+
+export interface WeeksProblem {
+  readonly days: number;
+  readonly dogs: readonly WeeksDog[];
+  readonly recipes: readonly WeeksRecipe[];
+  readonly stock: readonly StockGroup[];
+  readonly lots: readonly WeeksLot[];
+  readonly cookable: readonly CookableDay[];
+  readonly said: readonly SaidOfDay[];
+  /** A protein that nobody gets on some days. */
+  readonly without: readonly { readonly protein: string; readonly from: number; readonly to: number }[];
+  /** L of all freezers, and of them what other things take; undefined: nobody has said how large they are. */
+  readonly freezer: { readonly litres: number; readonly taken: number; readonly gramsADay: number } | undefined;
+  readonly fridgeDays: number;
+  /** Days that what is cooked is good for in the freezer. */
+  readonly keepsDays: number;
+  /** Days that everybody is always provided for. */
+  readonly cover: number;
+  /** Days in a row of one protein at most; undefined: as many as it comes to. */
+  readonly proteinDays: number | undefined;
+  /** Proteins in any fortnight at least. */
+  readonly proteinsAFortnight: number;
+  /** In the order in which they count. */
+  readonly wishes: readonly Wish[];
+}
+
+/** What is cooked, and what each dog eats on each day: a recipe `r3`, a group of the stock by its key, or nothing where it needs nothing. */
+export interface WeeksAnswer {
+  readonly cooks: readonly {
+    readonly day: number;
+    readonly pots: readonly { readonly recipeId: number; readonly potfuls: number }[];
+  }[];
+  readonly eats: Readonly<Record<number, readonly (string | undefined)[]>>;
+  /** Part by which a cheaper answer could still be there, 0 to 1. */
+  readonly gap: number;
+}
+
+export const recipeKey = (recipeId: number): string => `r${recipeId}`;
+
+/** kcal of all dogs on a day. */
+export const needOn = ({ dogs }: Pick<WeeksProblem, 'dogs'>, day: number): number =>
+  addUp(dogs, ({ needs }) => needs[day] ?? 0);
+
+/** What a dog can be fed from: the recipes that it may eat and what of the stock is for it. */
+export interface FeedSource {
+  readonly key: string;
+  readonly protein: string;
+  readonly last: number;
+}
+
+export function sourcesFor({ recipes, stock, days }: WeeksProblem, dog: WeeksDog): FeedSource[] {
+  return [
+    ...recipes
+      .filter(({ recipeId }) => dog.eats.includes(recipeId))
+      .map(({ recipeId, protein }) => ({ key: recipeKey(recipeId), protein, last: days - 1 })),
+    ...stock
+      .filter(({ dogIds, kcal }) => kcal > 0 && dogIds.includes(dog.dogId))
+      .map(({ key, protein, last }) => ({ key, protein, last })),
+  ];
+}
+
+/** A cook day that may be: one on which the cook can, or one of which something was said. */
+export interface Candidate extends CookableDay {
+  readonly said: SaidOfDay | undefined;
+  /** The first day on which what is cooked then is eaten: everybody stays provided for as many days as asked. */
+  readonly from: number;
+}
+
+/**
+ * The days that come into question, in order. What is cooked on the first of them may be eaten on the next day; of every later one what
+ * it brings is not counted on before the days of cover are over, so that the stock never provides for fewer.
+ */
+export function candidatesOf({ cookable, said, cover, days }: WeeksProblem): Candidate[] {
+  const byDay = new Map(cookable.filter(({ day }) => day < days).map((each) => [each.day, each]));
+  for (const { day, pots } of said) if (pots && day < days && !byDay.has(day)) byDay.set(day, { day, minutes: 0 });
+  const sorted = [...byDay.values()].sort((a, b) => a.day - b.day);
+  const first = sorted[0]?.day ?? 0;
+  return sorted.map(({ day, minutes }, index) => ({
+    day,
+    minutes,
+    said: said.find((each) => each.day === day),
+    from: index === 0 ? day + 1 : Math.max(first + 1, day + Math.max(1, cover)),
+  }));
+}
