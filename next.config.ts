@@ -1,7 +1,7 @@
 import type { NextConfig } from 'next';
 
 const config: NextConfig = {
-  serverExternalPackages: ['@electric-sql/pglite', 'pdfkit', 'dejavu-fonts-ttf'],
+  serverExternalPackages: ['@electric-sql/pglite', 'pdfkit', 'dejavu-fonts-ttf', 'highs'],
   reactStrictMode: true,
   poweredByHeader: false,
   devIndicators: false,

@@ -71,6 +71,11 @@ try {
   ]) {
     await shoot(name, path);
   }
+  // Weeks that were solved; the last of the pictures of this house that need no pot.
+  await page.goto(`${address}/plan/weeks`, { waitUntil: 'networkidle' });
+  await page.getByRole('button', { name: 'Say when to cook what' }).click();
+  await page.getByRole('heading', { name: /cook days?, / }).waitFor({ timeout: 180_000 });
+  await shoot('weeks');
   // An empty house on its way to the first bowl.
   await page.goto(`http://127.0.0.1:${port + 100}`, { waitUntil: 'networkidle' });
   await page.getByRole('radio', { name: /^grams/ }).check();
@@ -89,7 +94,6 @@ try {
   if ((await seen.count()) > 0) await seen.check();
   await page.getByRole('button', { name: 'Start cook day' }).click();
   await page.getByRole('button', { name: 'All in, start cooking' }).waitFor();
-  await shoot('weigh-out');
   await page.getByRole('button', { name: 'All in, start cooking' }).click();
   const press = async (name) => {
     await page.getByRole('button', { name }).first().click();

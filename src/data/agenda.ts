@@ -5,6 +5,8 @@ import { weighInDue } from '@/core/dog/weigh-in-due';
 import { readAhead } from './ahead';
 import type { Page } from './page';
 import { readToThaw } from './fetching';
+import { readPlans } from './repositories/plans';
+import { OPEN_PLANS } from './repositories/promised';
 import { readLots } from './repositories/lots';
 import { waitsForFreezer } from './repositories/stock';
 
@@ -26,6 +28,9 @@ export async function readAgenda(read: Page): Promise<AgendaEntry[]> {
     toThaw: (await readToThaw(read)).map(({ name, by }) => ({ code: name, on: by.day })),
     toCook: (await readLots(read.db)).flatMap(({ name, safeUntil }) =>
       safeUntil === undefined ? [] : [{ code: name, on: safeUntil }],
+    ),
+    cookDays: (await readPlans(read.db, OPEN_PLANS)).flatMap(({ open, cookDay, batches }) =>
+      open ? batches.map(({ recipeName }) => ({ code: recipeName, on: cookDay })) : [],
     ),
   });
 }

@@ -31,7 +31,10 @@ export interface Ahead {
 const DAYS_BACK = 31;
 
 /** Reads what the coming days are played from. `bowls` are those of today, where they were read already. */
-export async function readAhead(read: Page, bowls?: readonly StoredBowl[]): Promise<Ahead> {
+export async function readAhead(
+  read: Pick<Page, 'db' | 'today' | 'household' | 'reference'>,
+  bowls?: readonly StoredBowl[],
+): Promise<Ahead> {
   const { db, today, household, reference } = read;
   const stock = await readStock(db);
   // What a pack is of a day asks for the weight of the day on which it was made.

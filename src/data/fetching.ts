@@ -66,15 +66,19 @@ export interface ToThaw {
   readonly by: TakeOut;
 }
 
+/** Days before its cook day beyond which nothing is taken out for it: 10 kg in one piece thaw in five (USDA, from memory). */
+export const LONGEST_THAW = 7;
+const FAR = '9999-12-31' as LocalDate;
+
 /** What open plans want out of the freezer, the first to be moved first. Takes what is in the house, where it was read already. */
-export async function readToThaw(read: Page, lots?: readonly StoredLot[]): Promise<ToThaw[]> {
+export async function readToThaw(read: Page, lots?: readonly StoredLot[], until: LocalDate = FAR): Promise<ToThaw[]> {
   const { db, reference, household, today } = read;
   const found: ToThaw[] = [];
   const here = lots ?? (await readLots(db));
   const isFrozen = here.some(({ place }) => place === 'freezer');
   let promised: readonly Promised[] | undefined;
   for (const plan of await readPlans(db, OPEN_PLANS)) {
-    if (!plan.open || plan.cookDay < today) continue;
+    if (!plan.open || plan.cookDay < today || plan.cookDay > until) continue;
     const items = await readPlanItems(db, plan.id);
     // A list is long to work out: only where something of it may lie in the freezer.
     if (!isFrozen && !items.some(({ fetchedFrom }) => fetchedFrom === 'freezer')) continue;

@@ -11,6 +11,7 @@ const CLOCKS: Readonly<Record<AgendaEntry['kind'], string | undefined>> = {
   'into the freezer': '09:00',
   'thaw to cook': '20:00',
   'cook or freeze': undefined,
+  'cook day': undefined,
 };
 
 /**

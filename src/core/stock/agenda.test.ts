@@ -32,6 +32,10 @@ const agenda = agendaOf({
   cover,
   weighIns: [{ dogId: 1, name: 'Otto', due: addDays(DAY, 2) }],
   toFreeze: [{ code: 'V9', on: addDays(DAY, -1) }],
+  cookDays: [
+    { code: 'Goat', on: addDays(DAY, 4) },
+    { code: 'Venison', on: addDays(DAY, -1) },
+  ],
 });
 
 test('a frozen pack is taken out the day before its first use; the pot is cooked while the last day is still covered', () => {
@@ -42,6 +46,8 @@ test('a frozen pack is taken out the day before its first use; the pot is cooked
     [addDays(DAY, 1), 'To the fridge for tomorrow: V3'],
     [addDays(DAY, 2), 'Cook by today: 1 dog to feed'],
     [addDays(DAY, 2), 'Otto is due on the scale'],
+    // A plan whose day has passed is on no calendar.
+    [addDays(DAY, 4), 'Cook: Goat'],
   ]);
   expect(cookByOf([], DAY)).toBeUndefined();
 });

@@ -12,6 +12,7 @@ export const AGENDA_KINDS = [
   'into the freezer',
   'thaw to cook',
   'cook or freeze',
+  'cook day',
 ] as const;
 
 /** Something that is to be done on a day. */
@@ -35,6 +36,8 @@ interface ToAgenda {
   readonly toThaw?: readonly { readonly code: string; readonly on: LocalDate }[];
   /** Raw ingredients with the last day on which they may be cooked. */
   readonly toCook?: readonly { readonly code: string; readonly on: LocalDate }[];
+  /** What kept plans cook, by the day of each. */
+  readonly cookDays?: readonly { readonly code: string; readonly on: LocalDate }[];
 }
 
 /** The day by which is cooked, so that nobody runs out: the last day that all dogs are provided for; undefined: far off. */
@@ -73,6 +76,7 @@ export function agendaOf({
   toFreeze,
   toThaw = [],
   toCook = [],
+  cookDays = [],
 }: ToAgenda): AgendaEntry[] {
   const out = new Map<LocalDate, string[]>();
   for (const { code, on } of takeOuts(sources, cover, today)) put(out, on, code);
@@ -85,6 +89,8 @@ export function agendaOf({
   for (const { code, on } of toThaw) put(thaw, on < today ? today : on, code);
   const cook = new Map<LocalDate, string[]>();
   for (const { code, on } of toCook) if (on >= today) put(cook, on, code);
+  const planned = new Map<LocalDate, string[]>();
+  for (const { code, on } of cookDays) if (on >= today) put(planned, on, code);
   const cookBy = cookByOf(cover, today);
   return [
     ...together('take out', out, 'To the fridge for tomorrow:'),
@@ -92,6 +98,7 @@ export function agendaOf({
     ...together('into the freezer', freeze, 'Into the freezer:'),
     ...together('thaw to cook', thaw, 'To the fridge, to be cooked:'),
     ...together('cook or freeze', cook, 'Cook or freeze by tonight:'),
+    ...together('cook day', planned, 'Cook:'),
     ...(cookBy === undefined
       ? []
       : [

@@ -83,7 +83,7 @@ export const isFit = (source: Pick<Source, 'safeUntil' | 'blocked'>, day: LocalD
   source.blocked !== true && (source.safeUntil === undefined || source.safeUntil >= day);
 
 /** Below this part of the meal a rest is not worth opening another pack, and a crumb in the pack goes along. */
-const CRUMB = 0.03;
+export const CRUMB = 0.03;
 
 /** A source with what is left of it. */
 const without = (sources: readonly Source[], drawn: readonly Drawn[]): Source[] =>

@@ -48,6 +48,9 @@ export type WeeksAsk = Readonly<z.infer<typeof weeksAskSchema>>;
 export type WeeksField = keyof typeof weeksAskSchema.shape;
 export const WEEKS_FIELDS: readonly WeeksField[] = keysOf(weeksAskSchema.shape);
 
+/** Days in a row of one protein where the household has no rule (ours, no source). */
+const USUAL_PROTEIN_DAYS = 5;
+
 /** What a household is asked until it says otherwise: six weeks, everybody, every recipe, four hours on Saturdays and Wednesdays. */
 export const usualAsk = (
   dogIds: readonly number[],
@@ -59,7 +62,7 @@ export const usualAsk = (
   recipeIds: [...recipeIds],
   hours: ['', '', '4', '', '', '4', ''],
   cover: '2',
-  proteinDays: proteinDays === undefined ? '' : String(proteinDays),
+  proteinDays: String(proteinDays ?? USUAL_PROTEIN_DAYS),
   proteins: '2',
   litres: '',
   only: [],

@@ -6,7 +6,7 @@ import type { PlanInputs } from '../plan/inputs';
 import { workOutPlan, type PlanResult } from '../plan/result';
 import { freezesADay } from '../preserve/freezing';
 import type { Problem } from '../problem';
-import { fitFor, isFit, type Source } from '../stock/draw';
+import { CRUMB, fitFor, isFit, type Source } from '../stock/draw';
 import { inOrderToUse } from '../stock/lot';
 import { WEEKDAYS, type WeeksAsk } from './ask';
 import type { SaidOfDay, StockGroup, WeeksLot, WeeksProblem, WeeksRecipe } from './weeks';
@@ -20,7 +20,7 @@ export interface WeeksInputs {
   readonly sources: readonly (Source & { readonly word: string })[];
   /** Minor units of a g of a food, by its key, where a price is known. */
   readonly prices: ReadonlyMap<string, number>;
-  /** Open plans: on which day they cook, and kcal of each recipe. */
+  /** Open plans: on which day they cook, and kcal of each recipe; what is in a pot now stands as one of today. */
   readonly planned: readonly {
     readonly planId: number;
     readonly day: LocalDate;
@@ -115,7 +115,7 @@ function mayEat(plan: PlanInputs, recipeId: number, dogId: number): boolean {
   return stops.filter(({ field }) => field !== 'vessel').length === 0 && warns.length === 0;
 }
 
-/** Packs that are as good as each other: of one protein, for the same dogs, good until the same day, frozen or not. */
+/** Packs that are as good as each other: of one protein, for the same dogs, good until the same day. */
 function stockGroups(inputs: WeeksInputs, days: number): StockGroup[] {
   const { plan, sources, needs } = inputs;
   const groups = new Map<string, StockGroup>();
@@ -125,14 +125,15 @@ function stockGroups(inputs: WeeksInputs, days: number): StockGroup[] {
     const date = source.place === 'warm' ? plan.today : (source.safeUntil ?? source.bestBy);
     const last = Math.min(days - 1, date === undefined ? days - 1 : daysBetween(plan.today, date));
     if (dogIds.length === 0 || last < 0) continue;
-    const key = `s ${source.word} ${dogIds.join('+')} ${last} ${source.place === 'freezer' ? 'frozen' : 'not'}`;
+    const key = `s ${source.word} ${dogIds.join('+')} ${last}`;
     const before = groups.get(key);
     groups.set(key, {
       key,
       protein: source.word,
       dogIds,
       last,
-      kcal: (before?.kcal ?? 0) + source.grams * source.density,
+      // A day that packs fill to all but a crumb is full, as a bowl is.
+      kcal: (before?.kcal ?? 0) + (source.grams * source.density) / (1 - CRUMB),
       frozenGrams: (before?.frozenGrams ?? 0) + (source.place === 'freezer' ? source.grams : 0),
     });
   }

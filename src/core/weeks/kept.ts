@@ -1,7 +1,8 @@
+import { addUp } from '../add-up';
 import { addDays, daysBetween, type LocalDate } from '../calendar/local-date';
 import { nth } from '../sure';
 import type { WeeksKept } from './ask';
-import type { WeeksAnswer } from './weeks';
+import { recipeKey, type WeeksAnswer, type WeeksProblem } from './weeks';
 
 /** An answer by dates, to be kept. */
 export const keptOf = ({ cooks, eats, gap }: WeeksAnswer, today: LocalDate, days: number): WeeksKept => ({
@@ -27,6 +28,49 @@ export function answerOn(kept: WeeksKept, today: LocalDate, days: number): Weeks
     ),
     gap: kept.gap,
   };
+}
+
+/**
+ * The days that are fed from the store, by what lies in it now: of the same protein, what expires first, before what others may eat as
+ * well; else of any. So is a day of a pot that was cooked meanwhile: it lies in the store by now. A day for which there is not enough is
+ * left open. Takes the problem as it is now and an answer, later than it was found.
+ */
+export function fromStore(problem: WeeksProblem, answer: WeeksAnswer): WeeksAnswer {
+  const left = new Map(problem.stock.map(({ key, kcal }) => [key, kcal]));
+  const inOrder = [...problem.stock].sort((a, b) => a.last - b.last || a.dogIds.length - b.dogIds.length);
+  const proteins = new Map(problem.recipes.map(({ recipeId, protein }) => [recipeKey(recipeId), protein]));
+  const used = new Map<string, number>();
+  const cooked = (key: string, before: number) =>
+    addUp(answer.cooks, ({ day, pots }) =>
+      day < before
+        ? addUp(pots, ({ recipeId, potfuls }) =>
+            recipeKey(recipeId) === key
+              ? potfuls * (problem.recipes.find((each) => each.recipeId === recipeId)?.kcal ?? 0)
+              : 0,
+          )
+        : 0,
+    );
+  const eats = new Map(problem.dogs.map(({ dogId }) => [dogId, [...(answer.eats[dogId] ?? [])]]));
+  for (let day = 0; day < problem.days; day++)
+    for (const { dogId, needs } of problem.dogs) {
+      const own = eats.get(dogId);
+      const need = needs[day] ?? 0;
+      const key = own?.[day];
+      if (!own || key === undefined || need <= 0) continue;
+      const protein = proteins.get(key);
+      if (protein !== undefined && cooked(key, day) - (used.get(key) ?? 0) >= need - 1) {
+        used.set(key, (used.get(key) ?? 0) + need);
+        continue;
+      }
+      const may = inOrder.filter(
+        (group) => group.dogIds.includes(dogId) && group.last >= day && (left.get(group.key) ?? 0) >= need - 1,
+      );
+      const isIt = (group: (typeof may)[number]) => group.protein === protein || key.startsWith(`s ${group.protein} `);
+      const taken = may.find(isIt) ?? may[0];
+      own[day] = taken?.key;
+      if (taken) left.set(taken.key, (left.get(taken.key) ?? 0) - need);
+    }
+  return { ...answer, eats: Object.fromEntries(eats) };
 }
 
 /** One thing that is cooked otherwise than it was planned before. */

@@ -86,6 +86,19 @@ export function weeksModel(problem: WeeksProblem, segments: readonly Segment[], 
           ),
         ),
     );
+  /** kcal of what is eaten of a source on some days, by the segments that hold any of them: never less than it is. */
+  const between = (key: string, first: number, last: number): Term[] =>
+    eaten.flatMap(({ sources }, at) =>
+      sources
+        .filter((source) => source.key === key)
+        .flatMap(({ columns }) =>
+          columns.flatMap((column, segment): Term[] => {
+            const { from, to } = nth(segments, segment);
+            if (column === undefined || to < first || from > last) return [];
+            return [[column, isDaily ? nth(nth(needs, at), segment) : 1]];
+          }),
+        ),
+    );
   const made = (recipe: number, upTo: number, of: (recipe: WeeksProblem['recipes'][number]) => number): Term[] =>
     potfuls.slice(0, upTo + 1).map((own): Term => [nth(own, recipe), of(nth(recipes, recipe))]);
   const scaled = (terms: readonly Term[], by: number): Term[] => terms.map(([column, times]) => [column, times * by]);
@@ -133,7 +146,7 @@ export function weeksModel(problem: WeeksProblem, segments: readonly Segment[], 
       ]);
     });
   });
-  const gives = freezerAndStove({ problem, mip, candidates, cooked, potfuls, through, made, scaled, give });
+  const gives = freezerAndStove({ problem, mip, candidates, cooked, potfuls, through, between, made, scaled, give });
   // At the end as many days are provided for.
   const lastNeed = addUp([1, 2, 3, 4, 5, 6, 7], (back) => needOn(problem, days - back)) / Math.min(7, days);
   const over = addUp(
@@ -176,13 +189,14 @@ interface Room {
   readonly cooked: readonly number[];
   readonly potfuls: readonly (readonly number[])[];
   readonly through: (key: string, day: number) => Term[];
+  readonly between: (key: string, first: number, last: number) => Term[];
   readonly made: (recipe: number, upTo: number, of: (recipe: WeeksProblem['recipes'][number]) => number) => Term[];
   readonly scaled: (terms: readonly Term[], by: number) => Term[];
   readonly give: Give;
 }
 
 /** The hours of each cook day, and what lies in the freezer on its evening: all but what is eaten until the next one. */
-function freezerAndStove({ problem, mip, candidates, cooked, potfuls, through, made, scaled, give }: Room) {
+function freezerAndStove({ problem, mip, candidates, cooked, potfuls, through, between, made, scaled, give }: Room) {
   const { recipes, stock, freezer, fridgeDays, days } = problem;
   const minutes: number[] = [];
   candidates.forEach(({ minutes: can, said }, at) => {
@@ -223,11 +237,20 @@ function freezerAndStove({ problem, mip, candidates, cooked, potfuls, through, m
       ...(litres === undefined ? [] : [[litres, -1] as const]),
     ]);
     if (said) return;
-    // It freezes so much a day, and the rest waits in the fridge no longer than that keeps it.
+    // It freezes so much a day: what is not eaten while the fridge keeps it waits there for its turn no longer than that.
+    const frozenOf = recipes.map((recipe, index) => {
+      const frozenKilos = mip.column(0, 0, Infinity);
+      mip.row(-Infinity, 0, [
+        [nth(nth(potfuls, at), index), recipe.grams / 1000],
+        ...scaled(between(recipeKey(recipe.recipeId), day + 1, day + fridgeDays), -recipe.grams / recipe.kcal / 1000),
+        [frozenKilos, -1],
+      ]);
+      return frozenKilos;
+    });
     mip.row(
       -Infinity,
       (freezer.gramsADay * Math.max(1, fridgeDays)) / 1000,
-      recipes.map((recipe, index): Term => [nth(nth(potfuls, at), index), recipe.grams / 1000]),
+      frozenOf.map((column): Term => [column, 1]),
     );
   });
   return { minutes, ...(litres === undefined ? {} : { litres }) };

@@ -1,6 +1,14 @@
 import { addUp } from '../add-up';
 import { sure } from '../sure';
-import { candidatesOf, needOn, recipeKey, sourcesFor, type WeeksAnswer, type WeeksProblem } from './weeks';
+import {
+  candidatesOf,
+  needOn,
+  proteinsCooked,
+  recipeKey,
+  sourcesFor,
+  type WeeksAnswer,
+  type WeeksProblem,
+} from './weeks';
 
 /** What a played day comes to, on its evening. */
 export interface PlayedDay {
@@ -12,7 +20,7 @@ export interface PlayedDay {
 
 /** Something that the weeks do not keep. */
 export interface Broken {
-  readonly what: 'unfed' | 'litres' | 'date' | 'cover' | 'minutes' | 'run' | 'fortnight' | 'day';
+  readonly what: 'unfed' | 'litres' | 'freezing' | 'date' | 'cover' | 'minutes' | 'run' | 'fortnight' | 'day';
   readonly day: number;
   readonly dogId?: number;
   readonly by?: number;
@@ -115,13 +123,33 @@ function coverOn(day: number, problem: WeeksProblem, piles: Piles, fedBy: FedBy)
   return problem.days - 1 - day + (need > 0 ? Math.floor(left / need + 1e-6) : 0);
 }
 
+/** g of each cook day that are not eaten while the fridge keeps them, and go into the freezer. */
+export function freezingOf(
+  { recipes, dogs, fridgeDays }: WeeksProblem,
+  { cooks, eats }: Pick<WeeksAnswer, 'cooks' | 'eats'>,
+): { readonly day: number; readonly by: number }[] {
+  return cooks.map(({ day, pots }) => ({
+    day,
+    by: addUp(pots, ({ recipeId, potfuls }) => {
+      const recipe = sure(recipes.find((each) => each.recipeId === recipeId));
+      const soon = addUp(dogs, ({ dogId, needs }) =>
+        addUp(needs.slice(day + 1, day + fridgeDays + 1), (need, later) =>
+          eats[dogId]?.[day + 1 + later] === recipeKey(recipeId) ? need : 0,
+        ),
+      );
+      return Math.max(0, potfuls * recipe.kcal - soon) * (recipe.grams / recipe.kcal);
+    }),
+  }));
+}
+
 function limitsBroken(
   problem: WeeksProblem,
-  { cooks }: Pick<WeeksAnswer, 'cooks'>,
+  answer: Pick<WeeksAnswer, 'cooks' | 'eats'>,
   piles: Piles,
   fedBy: FedBy,
 ): Broken[] {
   const broken: Broken[] = [];
+  const { cooks } = answer;
   const { freezer, recipes, cover, days, stock } = problem;
   const candidates = candidatesOf(problem);
   const first = candidates[0]?.day ?? days;
@@ -137,6 +165,13 @@ function limitsBroken(
     if (own && !own.said && minutes > own.minutes + 1e-6)
       broken.push({ what: 'minutes', day, by: minutes - own.minutes });
   }
+  for (const { day, by } of freezingOf(problem, answer))
+    if (
+      freezer &&
+      !candidates.find((each) => each.day === day)?.said &&
+      by > freezer.gramsADay * Math.max(1, problem.fridgeDays) + 5
+    )
+      broken.push({ what: 'freezing', day, by: by / 1000 });
   for (let day = 0; day < days; day++) {
     // A freezer that was overfull before may stay so until it is eaten down.
     const room = freezer ? Math.max(freezer.litres, before) : Infinity;
@@ -155,7 +190,7 @@ function dishesBroken(problem: WeeksProblem, { eats }: Pick<WeeksAnswer, 'eats'>
   return dogs.flatMap((dog) => {
     const sources = sourcesFor(problem, dog);
     const had = (eats[dog.dogId] ?? []).map((key) => sources.find((source) => source.key === key)?.protein);
-    const possible = new Set(sources.map(({ protein }) => protein));
+    const possible = proteinsCooked(problem, dog);
     if (possible.size < 2) return [];
     const broken: Broken[] = [];
     let run = 0;

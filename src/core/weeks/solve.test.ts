@@ -100,7 +100,8 @@ function canBeFed(
     ]) {
       if (there(key, day) - (gone.get(key) ?? 0) < dog.needs[day]! - 1e-6) continue;
       const run = own.slice(Math.max(firstNew, day - proteinDays!)).filter((word) => word === protein).length;
-      if (day - firstNew >= proteinDays! && run === proteinDays!) continue;
+      // For a dog of which one recipe alone can be cooked there are no turns.
+      if (dog.eats.length > 1 && day - firstNew >= proteinDays! && run === proteinDays!) continue;
       gone.set(key, (gone.get(key) ?? 0) + dog.needs[day]!);
       own.push(protein);
       const works = tried(day, at + 1);

@@ -1,5 +1,5 @@
 import { nth } from '../sure';
-import type { MipAnswer, MipRow, SolveMip } from './mip';
+import type { Mip, MipAnswer, MipRow, SolveMip } from './mip';
 import { atLeastCookDays, otherThan, weeksModel, type Segment, type WeeksModel } from './model';
 import { candidatesOf, type WeeksAnswer, type WeeksProblem } from './weeks';
 
@@ -21,17 +21,36 @@ export function segmentsOf(problem: WeeksProblem): Segment[] {
 export const singleDays = (days: number): Segment[] =>
   Array.from({ length: days }, (_, day) => ({ from: day, to: day }));
 
-/** How far it is: cook days and gap of the best so far. */
+export const STEPS = ['the fewest cook days', 'days and potfuls', 'what each dog eats on each day'] as const;
+
+/** How far it is. */
 export interface WeeksProgress {
-  readonly best: WeeksAnswer | undefined;
+  readonly step: (typeof STEPS)[number];
   /** Part by which a cheaper one could still be there; undefined: not known yet. */
   readonly gap: number | undefined;
 }
 
-/** Seconds that solving may take in all. */
+/** Seconds that solving six weeks of three dogs may take; more dogs and weeks in proportion, up to the most. */
 export const SECONDS = 10;
+const MOST_SECONDS = 360;
+const CHOICES_A_SECOND = 75;
+
+/** Seconds that solving may take: longer where there is more to choose. Source: measured (bench `weeks-6`). */
+export const secondsFor = (problem: WeeksProblem): number =>
+  Math.min(
+    MOST_SECONDS,
+    Math.max(
+      SECONDS,
+      Math.ceil(
+        (problem.days * problem.dogs.length * (problem.recipes.length + problem.stock.length)) / CHOICES_A_SECOND,
+      ),
+    ),
+  );
+
 /** An answer so near to the best is good enough. */
 const NEAR = 0.01;
+/** Of many dogs and weeks one within this is. */
+const ROUGH = 0.05;
 
 export interface SolvedWeeks {
   /** undefined: nothing keeps all limits, or nothing was found in time. */
@@ -60,37 +79,74 @@ export function solveWeeks(
   const left = () => Math.max(0.2, seconds - (now() - began));
   const coarse = weeksModel(problem, segmentsOf(problem));
   const fine = weeksModel(problem, singleDays(problem.days));
+  const isLarge = fine.mip.cost.length > LARGE;
   const isCooked = new Set(coarse.cooked);
+  onProgress({ step: STEPS[0], gap: undefined });
   const fewest = solve(
     { ...coarse.mip, cost: coarse.mip.cost.map((_, column) => (isCooked.has(column) ? 1 : 0)) },
-    { seconds: left() * 0.35, gap: 0, within: 0.99 },
+    { seconds: left() * (isLarge ? 0.12 : 0.35), gap: 0, within: 0.99 },
   );
   if (fewest.impossible) return { answer: undefined, cost: undefined, bound: Infinity, impossible: true };
   const rows: MipRow[] = [atLeastCookDays(coarse, Math.ceil(fewest.bound - 1e-6))];
   let bound: number | undefined;
   let best: { readonly answer: WeeksAnswer; readonly cost: number } | undefined;
   let start = fewest.values;
+  onProgress({ step: STEPS[1], gap: undefined });
   while (best === undefined && (bound === undefined || now() - began < seconds)) {
     const outline = solve(
       { ...coarse.mip, rows: [...coarse.mip.rows, ...rows] },
-      { seconds: left() * 0.55, gap: NEAR, start },
+      { seconds: left() * (isLarge ? 0.2 : 0.55), gap: isLarge ? ROUGH : NEAR, start },
     );
     start = undefined;
     bound ??= outline.bound;
     if (outline.impossible) return { answer: undefined, cost: undefined, bound: Infinity, impossible: true };
     if (outline.values === undefined) break;
     const on = coarse.cooked.map((column) => nth(outline.values ?? [], column) > 0.5);
-    onProgress({ best: undefined, gap: undefined });
-    const whole = solve(
-      { ...fine.mip, lower: fixedTo(fine, on, fine.mip.lower), upper: fixedTo(fine, on, fine.mip.upper) },
-      { seconds: left() * 0.9, gap: NEAR },
-    );
+    onProgress({ step: STEPS[2], gap: outline.cost === undefined ? undefined : gapOf(outline.cost, bound) });
+    const lower = fixedTo(fine, on, fine.mip.lower);
+    const upper = fixedTo(fine, on, fine.mip.upper);
+    const daily: Mip = { ...fine.mip, lower, upper };
+    const atOnce = (part: number) => solve(daily, { seconds: left() * part, gap: NEAR });
+    let whole = isLarge ? byFortnights(daily, fine, solve, left) : atOnce(0.9);
+    // One way did not find any: the other may.
+    if (!whole.values && isLarge) whole = atOnce(0.6);
     if (whole.values && whole.cost !== undefined)
       best = { answer: readAnswer(fine, whole, problem, gapOf(whole.cost, bound)), cost: whole.cost };
     else rows.push(otherThan(coarse, on));
   }
-  if (best) onProgress({ best: best.answer, gap: best.answer.gap });
   return { answer: best?.answer, cost: best?.cost, bound: bound ?? fewest.bound, impossible: false };
+}
+
+/** More yes and no than this are not decided at once (ours, measured). */
+const LARGE = 900;
+const FORTNIGHT = 14;
+
+/**
+ * The single days of many dogs, fortnight after fortnight: those before stand, those after may still be eaten in parts. Not always the
+ * best, but whole. Takes the programme with its cook days fixed.
+ */
+function byFortnights(mip: Mip, { eaten, potfuls }: WeeksModel, solve: SolveMip, left: () => number): MipAnswer {
+  const lower = [...mip.lower];
+  const upper = [...mip.upper];
+  const columnsOf = (day: number) =>
+    eaten.flatMap(({ sources }) => sources.flatMap(({ columns }) => columns[day] ?? []));
+  const days = eaten[0]?.sources[0]?.columns.length ?? 0;
+  let answer: MipAnswer = { cost: undefined, bound: -Infinity, values: undefined, impossible: true };
+  for (let from = 0; from < days; from += FORTNIGHT) {
+    const now = new Set([
+      ...Array.from({ length: FORTNIGHT }, (_, day) => columnsOf(from + day)).flat(),
+      ...potfuls.flat(),
+    ]);
+    const rounds = Math.ceil((days - from) / FORTNIGHT);
+    answer = solve(
+      { ...mip, lower, upper, whole: mip.whole.map((whole, column) => whole && now.has(column)) },
+      { seconds: Math.max(left() / rounds, left() * 0.4), gap: ROUGH },
+    );
+    if (!answer.values) return answer;
+    for (let day = from; day < from + FORTNIGHT; day++)
+      for (const column of columnsOf(day)) lower[column] = upper[column] = Math.round(nth(answer.values, column));
+  }
+  return answer;
 }
 
 const gapOf = (cost: number, bound: number): number => Math.max(0, (cost - bound) / Math.max(1e-9, Math.abs(cost)));

@@ -2,6 +2,7 @@ import { addUp } from '../add-up';
 import { nth } from '../sure';
 import type { SolveMip } from './mip';
 import { weeksModel, type Give } from './model';
+import { freezingOf } from './play';
 import { segmentsOf, solveWeeks } from './solve';
 import { candidatesOf, sourcesFor, type WeeksDog, type WeeksProblem } from './weeks';
 
@@ -17,6 +18,7 @@ export type InTheWay =
 /** One limit that could give, and by how much, so that the weeks work out. */
 export type WayOut =
   | { readonly is: 'litres'; readonly by: number }
+  | { readonly is: 'freezing'; readonly by: number }
   | { readonly is: 'minutes'; readonly on: readonly { readonly day: number; readonly by: number }[] }
   | { readonly is: 'days'; readonly on: readonly number[] }
   | { readonly is: 'cover'; readonly to: number }
@@ -89,6 +91,11 @@ export function waysOut(problem: WeeksProblem, solve: SolveMip, seconds: number 
         ways.push({ is: 'litres', by });
         break;
       }
+  }
+  if (freezer) {
+    const faster = { ...problem, freezer: { ...freezer, gramsADay: Infinity } };
+    const { answer } = solveWeeks(faster, solve, seconds);
+    if (answer) ways.push({ is: 'freezing', by: Math.max(...freezingOf(faster, answer).map(({ by }) => by)) / 1000 });
   }
   const more = giving({ minutes: 1 });
   if (more.values) {

@@ -108,6 +108,12 @@ export const recipeKey = (recipeId: number): string => `r${recipeId}`;
 export const needOn = ({ dogs }: Pick<WeeksProblem, 'dogs'>, day: number): number =>
   addUp(dogs, ({ needs }) => needs[day] ?? 0);
 
+/** The proteins that can be cooked for a dog. */
+export const proteinsCooked = ({ recipes }: Pick<WeeksProblem, 'recipes'>, dog: WeeksDog): ReadonlySet<string> =>
+  new Set(
+    recipes.filter(({ recipeId, offered }) => offered && dog.eats.includes(recipeId)).map(({ protein }) => protein),
+  );
+
 /** What a dog can be fed from: the recipes that it may eat and what of the stock is for it. */
 export interface FeedSource {
   readonly key: string;

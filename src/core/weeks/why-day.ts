@@ -15,7 +15,17 @@ export interface Moved {
 }
 
 /** What says most about a day, first. */
-const TELLING: readonly Broken['what'][] = ['unfed', 'litres', 'minutes', 'cover', 'date', 'run', 'fortnight', 'day'];
+const TELLING: readonly Broken['what'][] = [
+  'unfed',
+  'litres',
+  'freezing',
+  'minutes',
+  'cover',
+  'date',
+  'run',
+  'fortnight',
+  'day',
+];
 
 function moved(problem: WeeksProblem, answer: WeeksAnswer, from: number, to: number): Moved {
   const cooks = new Map(answer.cooks.map(({ day, pots }) => [day, [...pots]]));

@@ -2,7 +2,7 @@ import { addUp } from '../add-up';
 import { nth } from '../sure';
 import type { MipDraft, Term } from './mip';
 import type { Segment } from './model';
-import { needOn, type WeeksDog, type WeeksProblem, type Wish } from './weeks';
+import { needOn, proteinsCooked, type WeeksDog, type WeeksProblem, type Wish } from './weeks';
 
 /** What a wish counts by its place: each is worth ten times the next but for the last (ours, no source). */
 const WEIGHTS = [100, 10, 3, 1];
@@ -84,8 +84,9 @@ export function needsOfDish({ problem, segments, isDaily, mip, eaten, costs, fir
         sources.filter(({ columns }) => columns.some((column) => column !== undefined)).map(({ protein }) => protein),
       ),
     ];
-    // A dog that may have one protein alone gets it every day.
-    if (proteins.length < 2) return;
+    // A dog for which one protein alone can be cooked gets it every day, once the store is eaten.
+    const cooked = proteinsCooked(problem, dog);
+    if (cooked.size < 2) return;
     const of = (protein: string, from: number, to: number): number[] =>
       sources.flatMap((source) =>
         source.protein === protein
@@ -118,7 +119,7 @@ export function needsOfDish({ problem, segments, isDaily, mip, eaten, costs, fir
             if (last - first >= 2) break;
           }
         });
-    const least = Math.min(problem.proteinsAFortnight, proteins.length);
+    const least = Math.min(problem.proteinsAFortnight, cooked.size);
     for (let from = firstNew; from + FORTNIGHT <= problem.days; from += 7) {
       const [first, last] = [
         segments.findIndex((segment) => segment.to >= from),

@@ -9,8 +9,8 @@ import { batch } from '../schema/batches';
 import { readPlannedLines } from './planned';
 import { readPlans } from './plans';
 
-/** How many of the newest plans may still be cooked. */
-export const OPEN_PLANS = 8;
+/** How many of the newest plans may still be cooked: twelve weeks of two cook days with two recipes. */
+export const OPEN_PLANS = 48;
 
 /** What kept plans that are not cooked yet take of each food. What of a plan cannot be read promises nothing. */
 export async function readPromised(tx: Tx, reference: Reference): Promise<Promised[]> {

@@ -39,6 +39,11 @@ export function OtherPlans({ others, away }: { others: readonly PlanRow[]; away:
           </ul>
         </Fold>
       )}
+      <p>
+        <LinkButton variant="outlined" href="/plan/weeks">
+          Weeks ahead: when to cook what
+        </LinkButton>
+      </p>
       <AwayList kind="plan" things={away} putAway={putAway} />
     </>
   );

@@ -1,7 +1,7 @@
 import 'server-only';
 import { watchOf } from '@/core/batch/steps';
 import { countOf } from '@/core/quantity/count-words';
-import { clockIn, daysBetween, writeDay } from '@/core/calendar/local-date';
+import { addDays, clockIn, daysBetween, writeDay } from '@/core/calendar/local-date';
 import { isDryer } from '@/core/plan/equipment';
 import { turnIn } from '@/core/preserve/cycle';
 import { capital } from '@/core/quantity/write';
@@ -9,7 +9,7 @@ import type { StoredBowl } from '@/data/repositories/bowls';
 import { readCyclesOf, runningOf } from '@/data/repositories/cycles';
 import { hoursFrom, sayCut } from '@/core/preserve/power-cut';
 import { readOpenCut } from '@/data/repositories/power-cuts';
-import { readToThaw } from '@/data/fetching';
+import { LONGEST_THAW, readToThaw } from '@/data/fetching';
 import { sayThaw } from '@/core/plan/shopping';
 import { readLots } from '@/data/repositories/lots';
 import { readEquipment } from '@/data/repositories/equipment';
@@ -97,7 +97,7 @@ export async function watchLots(read: Page): Promise<TodayView['watch']> {
       },
     ];
   });
-  const thaw = (await readToThaw(read, there)).filter(({ by }) => daysBetween(today, by.day) <= 1);
+  const thaw = (await readToThaw(read, there, addDays(today, LONGEST_THAW))).filter(({ by }) => daysBetween(today, by.day) <= 1);
   return [
     ...lots,
     ...thaw.map(({ name, by, planId, cookDay }) => ({

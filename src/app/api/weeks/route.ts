@@ -1,0 +1,8 @@
+import { weeksNow } from '@/features/weeks/queries';
+
+export const dynamic = 'force-dynamic';
+
+/** Where solving the weeks is. */
+export async function GET(): Promise<Response> {
+  return Response.json(await weeksNow());
+}

@@ -1,0 +1,204 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import type { WeeksAsk } from '@/core/weeks/ask';
+import { addDays } from '@/core/calendar/local-date';
+import { HatchTile } from '@/ui/badges/badges';
+import { Choice } from '@/ui/form/Choice';
+import { useState } from 'react';
+import type { WeeksDay, WeeksView } from './queries';
+import styles from './weeks.module.css';
+
+interface OneDayProps {
+  view: WeeksView;
+  at: number;
+  onDay: (index: number) => void;
+  disabled: boolean;
+  /** Something was said of a day: the rest is solved around it. */
+  onSay: (ask: WeeksAsk) => void;
+}
+
+type Pots = readonly { readonly recipeId: number; readonly potfuls: number }[];
+
+/** What the cook said of a day; a day of which nothing is said any more is left out. */
+const withSaid = (ask: WeeksAsk, day: string, pots: Pots | null | undefined): WeeksAsk => ({
+  ...ask,
+  said: [
+    ...ask.said.filter((each) => each.day !== day),
+    ...(pots === undefined ? [] : [{ day, pots: pots && pots.map((pot) => ({ ...pot })) }]),
+  ],
+});
+
+/** The day in hand: what is cooked and eaten on it and why, and what the cook wants otherwise. */
+export function OneDay({ view, at, onDay, disabled, onSay }: OneDayProps) {
+  const day = view.days[at];
+  if (!day) return null;
+  return (
+    <section aria-labelledby="one-day" className="stack">
+      <div className={styles.day}>
+        <Button variant="outlined" disabled={at === 0} aria-label="The day before" onClick={() => onDay(at - 1)}>
+          ‹
+        </Button>
+        <h2 id="one-day" aria-live="polite">
+          {day.said}
+        </h2>
+        <Button
+          variant="outlined"
+          disabled={at === view.days.length - 1}
+          aria-label="The day after"
+          onClick={() => onDay(at + 1)}
+        >
+          ›
+        </Button>
+      </div>
+      <div className={styles.two}>
+        <Cooked view={view} day={day} at={at} disabled={disabled} onSay={onSay} />
+        <div>
+          <h3>Eaten</h3>
+          <ul className="rows">
+            {day.eats.map(({ name, said }) => (
+              <li key={name} className="spread">
+                <b>{name}</b> <span className="soft">{said}</span>
+              </li>
+            ))}
+          </ul>
+          <Without view={view} day={day} disabled={disabled} onSay={onSay} />
+        </div>
+      </div>
+    </section>
+  );
+}
+
+function Cooked({ view, day, at, disabled, onSay }: Omit<OneDayProps, 'onDay'> & { day: WeeksDay }) {
+  const { ask, recipes, days } = view;
+  const offered = recipes.filter(({ recipeId, why }) => ask.recipeIds.includes(recipeId) && why === undefined);
+  const [recipeId, setRecipeId] = useState(offered[0]?.recipeId ?? 0);
+  const pots = day.pots.map((pot) => ({ recipeId: pot.recipeId, potfuls: Math.max(1, Math.round(pot.potfuls)) }));
+  const say = (next: Pots | null | undefined) => onSay(withSaid(ask, day.day, next));
+  const more = (id: number, by: number) =>
+    say(
+      pots
+        .map((pot) => (pot.recipeId === id ? { ...pot, potfuls: pot.potfuls + by } : pot))
+        .filter(({ potfuls }) => potfuls > 0),
+    );
+  const move = (to: number) => {
+    const other = days[to];
+    if (other) onSay(withSaid(withSaid(ask, day.day, null), other.day, pots));
+  };
+  const chance = (from: readonly WeeksDay[]) => from.find(({ cookable, pots: own }) => cookable && own.length === 0);
+  const earlier = chance(days.slice(0, at).reverse());
+  const later = chance(days.slice(at + 1));
+  return (
+    <div className="stack">
+      <h3>{pots.length > 0 ? 'Cooked' : 'Nothing is cooked'}</h3>
+      {day.pots.map(({ recipeId: id, name, hatch, potfuls }) => (
+        <div key={id} className={styles.pot}>
+          <HatchTile hatch={hatch} width={28} height={20} />
+          <b>{name}</b>
+          <Button
+            variant="outlined"
+            disabled={disabled}
+            aria-label={`A potful less of ${name}`}
+            onClick={() => more(id, -1)}
+          >
+            −
+          </Button>
+          <span className="rowName">{Math.round(potfuls * 10) / 10}</span>
+          <Button
+            variant="outlined"
+            disabled={disabled || potfuls >= 8}
+            aria-label={`A potful more of ${name}`}
+            onClick={() => more(id, 1)}
+          >
+            +
+          </Button>
+        </div>
+      ))}
+      {day.why.length > 0 && (
+        <ul className="note">
+          {day.why.map((why) => (
+            <li key={why}>{why}</li>
+          ))}
+        </ul>
+      )}
+      <div className={styles.acts}>
+        {pots.length > 0 && earlier && (
+          <Button variant="outlined" disabled={disabled} onClick={() => move(days.indexOf(earlier))}>
+            Move to {earlier.said}
+          </Button>
+        )}
+        {pots.length > 0 && later && (
+          <Button variant="outlined" disabled={disabled} onClick={() => move(days.indexOf(later))}>
+            Move to {later.said}
+          </Button>
+        )}
+        {day.cookable && (
+          <Button variant="text" disabled={disabled} onClick={() => say(null)}>
+            Do not cook on this day
+          </Button>
+        )}
+        {day.fixed && (
+          <Button variant="text" disabled={disabled} onClick={() => say(undefined)}>
+            Let it go
+          </Button>
+        )}
+      </div>
+      {offered.length > 0 && (
+        <div className={styles.acts}>
+          <Choice
+            label="Cook here"
+            value={String(recipeId)}
+            options={offered.map((recipe) => ({ value: String(recipe.recipeId), label: recipe.name }))}
+            onChange={(value) => setRecipeId(Number(value))}
+          />
+          <Button
+            variant="outlined"
+            disabled={disabled || pots.length >= 6}
+            onClick={() =>
+              pots.some((pot) => pot.recipeId === recipeId)
+                ? more(recipeId, 1)
+                : say([...pots, { recipeId, potfuls: 1 }])
+            }
+          >
+            A potful of it
+          </Button>
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** A protein that nobody is to get for the week from this day. */
+function Without({ view, day, disabled, onSay }: Pick<OneDayProps, 'view' | 'disabled' | 'onSay'> & { day: WeeksDay }) {
+  const { ask } = view;
+  const words = [...new Set(day.eats.map(({ said }) => said))].filter((word) =>
+    view.recipes.some(({ protein }) => protein === word),
+  );
+  const own = ask.without.filter(({ from, to }) => from <= day.day && day.day <= to);
+  return (
+    <div className={styles.acts}>
+      {words.map((protein) => (
+        <Button
+          key={protein}
+          variant="text"
+          disabled={disabled}
+          onClick={() =>
+            onSay({ ...ask, without: [...ask.without, { protein, from: day.day, to: addDays(day.day, 6) }] })
+          }
+        >
+          No {protein} for a week from here
+        </Button>
+      ))}
+      {own.map((each) => (
+        <Button
+          key={`${each.protein} ${each.from}`}
+          variant="text"
+          disabled={disabled}
+          onClick={() => onSay({ ...ask, without: ask.without.filter((other) => other !== each) })}
+        >
+          Let {each.protein} in again
+        </Button>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,155 @@
+import { litresSaid } from '@/core/stock/room';
+import { hatchFill } from '@/ui/badges/hatch-defs';
+import { DogStrip } from '@/ui/charts/DogStrip';
+import { Pointed } from '@/ui/charts/Pointed';
+import { potPile, stepsRow } from '@/ui/charts/weeks-picture';
+import { weeksStrip } from '@/ui/charts/weeks-strip';
+import { useUnits } from '@/ui/units';
+import type { WeeksView } from './queries';
+import styles from './weeks.module.css';
+
+const [WIDTH, LEFT, TOP, POTS, ROW, FREEZER, COVER, GAP] = [1120, 92, 22, 74, 40, 84, 44, 26];
+
+/** The weeks as one picture: cook days with their pots, each dog's days by protein, the freezer against its limit, the days of cover. */
+export function WeeksPicture({ view, at, onDay }: { view: WeeksView; at: number; onDay: (index: number) => void }) {
+  const { set } = useUnits();
+  const { days, dogs } = view;
+  const millilitres = view.litres.map((litres) => litres * 1000);
+  const capacity = view.capacity === undefined ? undefined : view.capacity * 1000;
+  const strip = weeksStrip(days.length, millilitres, capacity, { width: WIDTH, left: LEFT, high: FREEZER });
+  const strips = TOP + POTS + 14;
+  const freezer = strips + dogs.length * ROW + GAP;
+  const cover = freezer + FREEZER + GAP;
+  const asked = Number(view.ask.cover.replace(',', '.'));
+  const covered = stepsRow(
+    // Cover goes on beyond the weeks: drawn no higher than a fortnight.
+    view.cover.map((own) => Math.min(14, own)),
+    asked > 0 ? asked : undefined,
+    strip.x,
+    COVER,
+  );
+  const most = Math.max(1, ...days.map(({ pots }) => pots.reduce((sum, pot) => sum + pot.potfuls, 0)));
+  const unit = Math.min(22, (POTS - 16) / most);
+  return (
+    <div className={styles.scroll} tabIndex={0} role="group" aria-label="The weeks as a picture">
+      <Pointed>
+        <svg viewBox={`0 0 ${WIDTH + 4} ${cover + COVER + 20}`} className={styles.drawing} aria-hidden>
+          <rect
+            x={strip.x(at)}
+            y={TOP - 4}
+            width={strip.cell}
+            height={cover + COVER - TOP + 4}
+            fill="var(--carrot-pale)"
+          />
+          {days.map(({ day, said, isMonday, cookable, fixed, pots }, index) => {
+            const x = strip.x(index);
+            const pile = potPile(
+              pots.map((pot) => pot.potfuls),
+              unit,
+              POTS - 4,
+            );
+            return (
+              <g key={day}>
+                {isMonday && (
+                  <text x={x} y="14" fontSize="12" fill="var(--slate-soft)">
+                    {said.replace(/^\w+ /, '')}
+                  </text>
+                )}
+                {isMonday && <path d={`M${x} ${TOP}V${cover + COVER}`} stroke="var(--edge)" />}
+                {cookable && (
+                  <path
+                    d={`M${x + 3} ${TOP + POTS}H${x + strip.cell - 3}`}
+                    stroke="var(--slate-soft)"
+                    strokeWidth="3"
+                  />
+                )}
+                {pile.map(({ y, high }, pot) => (
+                  <rect
+                    key={pot}
+                    x={x + 1.5}
+                    y={TOP + y}
+                    width={strip.cell - 3}
+                    height={high}
+                    rx="2"
+                    fill={hatchFill(pots[pot]?.hatch ?? 'bricks')}
+                    stroke="var(--slate)"
+                    strokeWidth="1.5"
+                  />
+                ))}
+                {pots.length > 0 && (
+                  <text
+                    x={x + strip.cell / 2}
+                    y={TOP + (pile.at(-1)?.y ?? POTS) - 4}
+                    textAnchor="middle"
+                    fontSize="12"
+                    fontWeight="700"
+                    fill="var(--carrot)"
+                  >
+                    {Math.round(pots.reduce((sum, pot) => sum + pot.potfuls, 0) * 10) / 10}
+                    {fixed ? '*' : ''}
+                  </text>
+                )}
+              </g>
+            );
+          })}
+          <Name y={TOP + POTS - 6} said="cook" />
+          {dogs.map((dog, row) => (
+            <DogStrip
+              key={dog.dogId}
+              name={dog.name}
+              days={dog.days}
+              coverDays={dog.coverDays}
+              runsOut={dog.runsOut}
+              y={strips + row * ROW}
+              xOf={strip.x}
+              cell={strip.cell}
+              high={28}
+            />
+          ))}
+          <g transform={`translate(0 ${freezer})`}>
+            <Name y={14} said="freezer" />
+            <text x="0" y="32" fontSize="12" fill="var(--slate-soft)">
+              {capacity === undefined ? 'size unknown' : `of ${litresSaid(capacity, set)}`}
+            </text>
+            <path d={strip.fill} fill="var(--fjord-pale)" />
+            <path d={strip.edge} fill="none" stroke="var(--fjord)" strokeWidth="2.5" />
+            {strip.limit !== undefined && (
+              <path d={`M${LEFT} ${strip.limit}H${WIDTH}`} stroke="var(--fjord)" strokeDasharray="5 4" />
+            )}
+            <path d={`M${LEFT} ${FREEZER}H${WIDTH}`} stroke="var(--slate)" />
+          </g>
+          <g transform={`translate(0 ${cover})`}>
+            <Name y={14} said="cover" />
+            <text x="0" y="32" fontSize="12" fill="var(--slate-soft)">
+              {covered.most >= 14 ? '14 days or more' : `up to ${covered.most} days`}
+            </text>
+            <path d={covered.fill} fill="var(--edge)" />
+            {covered.limit !== undefined && (
+              <path d={`M${LEFT} ${covered.limit}H${WIDTH}`} stroke="var(--honey)" strokeDasharray="5 4" />
+            )}
+            <path d={`M${LEFT} ${COVER}H${WIDTH}`} stroke="var(--slate)" />
+          </g>
+          {days.map(({ day, said, pots }, index) => (
+            <rect
+              key={day}
+              x={strip.x(index)}
+              y={TOP - 4}
+              width={strip.cell}
+              height={cover + COVER - TOP + 4}
+              fill="transparent"
+              style={{ cursor: 'pointer' }}
+              data-said={`${said}${pots.length > 0 ? `: ${pots.map((pot) => `${pot.potfuls} × ${pot.name}`).join(', ')}` : ''}; ${dogs.map((dog) => `${dog.name} ${days[index]?.eats.find((each) => each.name === dog.name)?.said ?? ''}`).join(', ')}; ${litresSaid(millilitres[index] ?? 0, set)} frozen, ${view.cover[index] ?? 0} days of cover`}
+              onClick={() => onDay(index)}
+            />
+          ))}
+        </svg>
+      </Pointed>
+    </div>
+  );
+}
+
+const Name = ({ y, said }: { y: number; said: string }) => (
+  <text x="0" y={y} fontSize="14" fontWeight="600" fill="var(--slate)">
+    {said}
+  </text>
+);

@@ -1,0 +1,56 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useCallback, useEffect, useState } from 'react';
+import type { WeeksAsk } from '@/core/weeks/ask';
+import { useCommand } from '@/ui/form/use-command';
+import { enough, solveWeeks, takeWeeks } from './actions';
+import type { WeeksNow, WeeksView } from './queries';
+
+/** Asked so often while it solves, ms. */
+const OFTEN = 700;
+
+const IDLE: WeeksNow = { is: 'idle', said: '', inTheWay: [], ways: [], stopped: false };
+
+/** Solving, and what it says of itself while it runs. */
+export function useWeeks(view: WeeksView) {
+  const router = useRouter();
+  const [polled, setNow] = useState<WeeksNow>();
+  const now = polled ?? view.now;
+  const running = now.is === 'running';
+  const look = useCallback(async () => {
+    try {
+      const response = await fetch('/api/weeks');
+      if (!response.ok) return;
+      const said = (await response.json()) as WeeksNow;
+      setNow(said);
+      // What was found stands on the page made anew.
+      if (said.is !== 'running') router.refresh();
+    } catch {
+      // The next look asks again.
+    }
+  }, [router]);
+  useEffect(() => {
+    if (!running) return;
+    const timer = setInterval(() => void look(), OFTEN);
+    return () => clearInterval(timer);
+  }, [running, look]);
+  const solve = useCommand(solveWeeks, 'solve-weeks', () => setNow({ ...IDLE, is: 'running', said: 'Solving …' }));
+  const stop = useCommand(enough, 'enough-weeks', () => void look());
+  const [taken, setTaken] = useState<{ readonly plans: number; readonly dropped: number }>();
+  const take = useCommand(takeWeeks, 'take-weeks', ({ planIds, dropped }) =>
+    setTaken({ plans: planIds.length, dropped }),
+  );
+  return {
+    now,
+    running,
+    taken,
+    solve: (ask: WeeksAsk) => {
+      setTaken(undefined);
+      solve.run({ ask });
+    },
+    solving: solve,
+    stop: () => stop.run({}),
+    take,
+  };
+}
