@@ -125,6 +125,14 @@ test('the cook days become plans, once; a missed one is not counted on, and the 
   await expect(made).toHaveCount(count);
   const [on] = first.split(':');
   await expect(made.first()).toContainText(on!);
+  await page.getByRole('link', { name: 'Buy for several at once' }).click();
+  await expect(headline()).toHaveText(/^To buy for \d+ pots?$/);
+  await looksRight();
+  const thing = page.getByRole('checkbox', { name: /got it for all$/ }).first();
+  const name = (await thing.getAttribute('aria-label'))!;
+  await thing.check();
+  await expect(page.getByRole('checkbox', { name })).toBeChecked();
+  await page.goBack();
   await made.first().click();
   await expect(page.getByRole('heading', { name: 'A kept plan' })).toBeAttached();
   // The calendar has them.

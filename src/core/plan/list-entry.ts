@@ -20,6 +20,16 @@ export const planItemSchema = z.object({
 });
 export type PlanItemEntry = z.infer<typeof planItemSchema>;
 
+/** A thing that is bought once for several plans, ticked or not. */
+export const boughtOnceSchema = z.object({
+  planIds: z.array(idSchema).min(1).max(100),
+  foodKey: planItemSchema.shape.foodKey,
+  name: planItemSchema.shape.name,
+  ticked: z.boolean(),
+  got: lotEntrySchema.optional(),
+});
+export type BoughtOnceEntry = z.infer<typeof boughtOnceSchema>;
+
 /** A place of the house, as a form offers it. */
 export interface PlaceOffered {
   readonly id: number;

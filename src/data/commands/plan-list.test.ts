@@ -9,7 +9,7 @@ import { readLots } from '../repositories/lots';
 import { readPlanInputs } from '../repositories/plan-inputs';
 import { readPlanItems, readPlans } from '../repositories/plans';
 import { describeLot, receiveLot } from './lots';
-import { setPlanItem } from './plan-list';
+import { buyForSeveral, setPlanItem } from './plan-list';
 import { savePlan } from './plans';
 import { startCooking } from './start-batch';
 import { movePacks } from './stock';
@@ -154,4 +154,29 @@ test('what one pot takes of the cupboard is not there for the next: its list buy
   expect(one).toMatchObject({ promised: 0, toBuy: 0 });
   expect(two.promised).toBeCloseTo(one.grams, 1);
   expect(two.toBuy).toBeCloseTo(two.grams - (2000 - one.grams), 1);
+});
+
+test('bought once for two plans: in the house once, ticked on both lists, and away again with its tick', async () => {
+  const [first] = await readPlans(house.db, 1);
+  const { planId: second } = valueOf(
+    await house.run((context) =>
+      savePlan(context, {
+        entry: { ...first!.entry!, cookDay: '2026-11-28', firstDay: '2026-11-29', lessStock: false },
+      }),
+    ),
+  );
+  const both = { planIds: [planId, second], foodKey: VENISON, name: 'Venison' };
+  valueOf(
+    await house.run((context) => buyForSeveral(context, { ...both, ticked: true, got: got({ amount: '3800 g' }) })),
+  );
+  expect(await lots()).toEqual([[3800, 'fridge']]);
+  for (const id of both.planIds)
+    expect(await readPlanItems(house.db, id)).toMatchObject([{ ticked: true, fetchedFrom: 'shop' }]);
+  valueOf(
+    await house.run((context) => buyForSeveral(context, { ...both, ticked: true, got: got({ amount: '3800 g' }) })),
+  );
+  expect(await lots()).toEqual([[3800, 'fridge']]);
+  valueOf(await house.run((context) => buyForSeveral(context, { ...both, ticked: false })));
+  expect(await lots()).toEqual([]);
+  for (const id of both.planIds) expect(await readPlanItems(house.db, id)).toMatchObject([{ ticked: false }]);
 });

@@ -1,6 +1,6 @@
 import 'server-only';
 import { and, eq } from 'drizzle-orm';
-import type { PlanItemEntry } from '@/core/plan/list-entry';
+import type { BoughtOnceEntry, PlanItemEntry } from '@/core/plan/list-entry';
 import { inOrderToUse, isGoodOn } from '@/core/stock/lot';
 import { sure } from '@/core/sure';
 import { readPlaces } from '../repositories/household';
@@ -61,6 +61,27 @@ export async function setPlanItem(context: Context, input: PlanItemEntry): Promi
     .values({ planId: input.planId, foodKey: input.foodKey, ...row })
     .onConflictDoUpdate({ target: [planItem.planId, planItem.foodKey], set: row });
   return { holdingId: after.holdingId };
+}
+
+/** Ticks a thing on the lists of several plans at once: it comes into the house once, by the first of them. */
+export async function buyForSeveral(
+  context: Context,
+  { planIds, foodKey, name, ticked, got }: BoughtOnceEntry,
+): Promise<{ holdingId: number | null }> {
+  let holdingId: number | null = null;
+  // The last first: were the first unticked first, what it brought would be asked for by the others.
+  for (const [index, planId] of [...planIds.entries()].reverse()) {
+    const made = await setPlanItem(context, {
+      planId,
+      foodKey,
+      name,
+      fetchedFrom: 'shop',
+      ticked,
+      ...(index === 0 && ticked && got ? { got } : {}),
+    });
+    holdingId = made.holdingId ?? holdingId;
+  }
+  return { holdingId };
 }
 
 /** A lot is taken out whole where no more than this part of it is too much (ours, no source). */

@@ -10,6 +10,7 @@ import { Caution } from '@/ui/Caution';
 import { Fold } from '@/ui/Fold';
 import { Problems } from '@/ui/form/Problems';
 import { EmptyRoom } from '@/ui/room';
+import { LinkButton } from '@/ui/LinkButton';
 import { Working } from '@/ui/Working';
 import { Asked } from './Asked';
 import { OneDay } from './OneDay';
@@ -201,13 +202,20 @@ function Take({ view, weeks: { take, taken, running } }: { view: WeeksView; week
         </span>
       </div>
       {plans.length > 0 && (
-        <ul className="rows">
-          {plans.map(({ planId, said }) => (
-            <li key={planId}>
-              <Link href={`/plan/${planId}`}>{said}</Link>
-            </li>
-          ))}
-        </ul>
+        <>
+          <p>
+            <LinkButton variant="outlined" href="/plan/buy">
+              Buy for several at once
+            </LinkButton>
+          </p>
+          <ul className="rows">
+            {plans.map(({ planId, said }) => (
+              <li key={planId}>
+                <Link href={`/plan/${planId}`}>{said}</Link>
+              </li>
+            ))}
+          </ul>
+        </>
       )}
     </section>
   );

@@ -97,7 +97,9 @@ export async function watchLots(read: Page): Promise<TodayView['watch']> {
       },
     ];
   });
-  const thaw = (await readToThaw(read, there, addDays(today, LONGEST_THAW))).filter(({ by }) => daysBetween(today, by.day) <= 1);
+  const thaw = (await readToThaw(read, there, addDays(today, LONGEST_THAW))).filter(
+    ({ by }) => daysBetween(today, by.day) <= 1,
+  );
   return [
     ...lots,
     ...thaw.map(({ name, by, planId, cookDay }) => ({
