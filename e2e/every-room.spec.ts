@@ -31,6 +31,8 @@ const VIEWS = [
   '/plan/4',
   '/plan/4/list',
   '/plan/4/print',
+  '/plan/weeks',
+  '/plan/buy',
   '/batches',
   '/batches/3',
   '/batches/4',

@@ -12,6 +12,8 @@ import { householdView } from '@/features/household/queries';
 import { penLabelsOf } from '@/features/labels/queries';
 import { mendView } from '@/features/mend/queries';
 import { keptPlan, newPlanView, openPlanView } from '@/features/plans/queries';
+import { buyView } from '@/features/plans/buy/queries';
+import { weeksNow, weeksView } from '@/features/weeks/queries';
 import { filesView, printView, recipeForm, recipesView, rotationView } from '@/features/recipes/queries';
 import { suppliesView } from '@/features/recipes/supplies/queries';
 import { newRecipeForm } from '@/features/recipes/start/queries';
@@ -52,6 +54,9 @@ const ROOMS: Readonly<Record<string, () => Promise<unknown>>> = {
   plan: () => newPlanView(),
   'each plan': each((id) => openPlanView(id)),
   'each kept plan': each((id) => keptPlan(id)),
+  weeks: () => weeksView(),
+  'weeks as they are solved': () => weeksNow(),
+  'to buy': () => buyView(28),
   batches: () => batchRows(),
   'each batch': each((id) => batchView(id)),
   'labels by hand': () => penLabelsOf(IDS),
@@ -123,6 +128,15 @@ test('nothing of the demo is unreadable, and every room answers', async () => {
   expect((await recipesView()).unread).toEqual([]);
   expect((await batchRows()).unread).toEqual([]);
   expect((await storeView({})).unread).toEqual([]);
+});
+
+test('weeks that cannot be read are asked anew', async () => {
+  await served.db.execute(
+    sql`insert into weeks (id, ask, answer, before, taken) values (1, '{"weeks":"x"}', '7', '{}', '{"a":1}')`,
+  );
+  const { isSolved, ask, plans } = await weeksView();
+  expect([isSolved, ask.weeks, plans]).toEqual([false, 6, []]);
+  await served.db.execute(sql`delete from weeks`);
 });
 
 describe.each([

@@ -36,6 +36,8 @@ export interface PotfulOf {
   readonly why: string | undefined;
   /** Its minutes are taken, nobody wrote them down. */
   readonly minutesTaken: boolean;
+  /** The dogs that may eat it. */
+  readonly eaters: readonly number[];
   /** Part of its weight that has a price, 0 to 1. */
   readonly priced: number;
 }
@@ -71,7 +73,7 @@ export function potfulOf(
 ): PotfulOf {
   const of = plan.recipes.find(({ id }) => id === recipeId);
   const name = of?.name ?? '';
-  const none = { recipe: undefined, recipeId, name, minutesTaken: false, priced: 0 };
+  const none = { recipe: undefined, recipeId, name, minutesTaken: false, eaters: [], priced: 0 };
   const read = plannedPotful(plan, recipeId, dogIds);
   if (!of || !read.ok) return { ...none, why: read.ok ? 'it is not here any more' : read.problem.message };
   const { bound, stove, shopping, finished } = read.value;
@@ -89,6 +91,7 @@ export function potfulOf(
     name,
     why: undefined,
     minutesTaken: stove.minutes === undefined,
+    eaters: eatersOf(plan, read.value),
     priced,
     recipe: {
       recipeId,
@@ -107,13 +110,14 @@ export function potfulOf(
   };
 }
 
-/** Whether a dog may eat a recipe: nothing in it stands against it, and what it dislikes is not proposed. */
-function mayEat(plan: PlanInputs, recipeId: number, dogId: number): boolean {
-  const read = plannedPotful(plan, recipeId, [dogId]);
-  if (!read.ok) return false;
-  const { stops, warns } = standingAgainst(plan, read.value satisfies PlanResult);
-  return stops.filter(({ field }) => field !== 'vessel').length === 0 && warns.length === 0;
-}
+/** The dogs that may eat what is planned: nothing in it stands against them, and what a dog dislikes is not proposed. */
+const eatersOf = (plan: PlanInputs, result: PlanResult): number[] =>
+  result.read.dogs
+    .filter((dog) => {
+      const { stops, warns } = standingAgainst(plan, { ...result, read: { ...result.read, dogs: [dog] } });
+      return stops.length === 0 && warns.length === 0;
+    })
+    .map(({ id }) => id);
 
 /** Packs that are as good as each other: of one protein, for the same dogs, good until the same day. */
 function stockGroups(inputs: WeeksInputs, days: number): StockGroup[] {
@@ -252,7 +256,7 @@ export function readWeeks(inputs: WeeksInputs, ask: WeeksAsk, fixed: ReadonlySet
         needs: (inputs.needs.get(dog.id) ?? []).slice(0, days),
         eats: recipes
           .filter(({ protein }) => (only.get(dog.id) ?? protein) === protein)
-          .filter(({ recipeId }) => mayEat(plan, recipeId, dog.id))
+          .filter(({ recipeId }) => potfuls.some((each) => each.recipeId === recipeId && each.eaters.includes(dog.id)))
           .map(({ recipeId }) => recipeId),
       })),
       recipes,

@@ -5,6 +5,7 @@ import { plainPlan, type PlanEntry } from '@/core/plan/plan-entry';
 import type { WeeksAsk, WeeksKept } from '@/core/weeks/ask';
 import { recipeKey } from '@/core/weeks/weeks';
 import { weeks } from '../schema/household';
+import { ifRead } from '../schema/kept-json';
 import { plan } from '../schema/batches';
 import { writeWeeks } from '../repositories/weeks';
 import { readWeeksHouse, type WeeksHouse } from '../weeks/inputs';
@@ -25,7 +26,10 @@ export async function keepWeeks(context: Context, { answer }: { answer: WeeksKep
   const { tx, now } = context;
   const [row] = await tx.select().from(weeks);
   if (!row) return refuse('Nobody has asked for these weeks.');
-  await tx.update(weeks).set({ answer, before: row.answer, solvedAt: now }).where(eq(weeks.id, 1));
+  await tx
+    .update(weeks)
+    .set({ answer, before: ifRead(row.answer) ?? null, solvedAt: now })
+    .where(eq(weeks.id, 1));
 }
 
 /** One pot of the weeks as a plan. */
