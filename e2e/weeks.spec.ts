@@ -116,10 +116,12 @@ test('the cook days become plans, once; a missed one is not counted on, and the 
   const first = (await cooks())[0]!;
   const take = page.getByRole('button', { name: /[Mm]ake them plans/ });
   await take.click();
-  await expect(page.getByText(/^\d+ plans? made or changed/)).toBeVisible({ timeout: 60_000 });
-  const made = page.getByRole('region', { name: 'As plans' }).getByRole('link');
-  const count = await made.count();
+  const told = page.getByText(/^\d+ plans? made or changed/);
+  await expect(told).toBeVisible({ timeout: 60_000 });
+  const made = page.getByRole('region', { name: 'As plans' }).getByRole('listitem').getByRole('link');
+  const count = Number(/^\d+/.exec(await told.innerText())![0]);
   expect(count).toBeGreaterThan(1);
+  await expect(made).toHaveCount(count);
   await take.click();
   await expect(page.getByText(`${count} plans made or changed.`)).toBeVisible({ timeout: 60_000 });
   await expect(made).toHaveCount(count);
@@ -130,7 +132,7 @@ test('the cook days become plans, once; a missed one is not counted on, and the 
   await looksRight();
   const thing = page.getByRole('checkbox', { name: /got it for all$/ }).first();
   const name = (await thing.getAttribute('aria-label'))!;
-  await thing.check();
+  await thing.click();
   await expect(page.getByRole('checkbox', { name })).toBeChecked();
   await page.goBack();
   await made.first().click();

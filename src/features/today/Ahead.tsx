@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { weekdayLetter } from '@/core/calendar/local-date';
-import { DogStrip } from '@/ui/charts/DogStrip';
+import { DogStrips } from '@/ui/charts/DogStrips';
 import { Pointed } from '@/ui/charts/Pointed';
 import { ProteinSwatch } from '@/ui/badges/badges';
 import styles from './today.module.css';
@@ -59,19 +59,14 @@ export function Ahead({ view }: { view: TodayView }) {
                 {weekdayLetter(cell.day)}
               </text>
             ))}
-            {view.ahead.map((dog, row) => (
-              <DogStrip
-                key={dog.dogId}
-                name={dog.name}
-                days={dog.cells}
-                coverDays={dog.coverDays}
-                runsOut={dog.runsOut}
-                y={TOP + row * ROW}
-                xOf={xOf}
-                cell={CELL}
-                high={32}
-              />
-            ))}
+            <DogStrips
+              dogs={view.ahead.map((dog) => ({ ...dog, days: dog.cells }))}
+              top={TOP}
+              row={ROW}
+              xOf={xOf}
+              cell={CELL}
+              high={32}
+            />
             {view.cookBy && (
               <g>
                 <path

@@ -1,6 +1,7 @@
 import { litresSaid } from '@/core/stock/room';
 import { hatchFill } from '@/ui/badges/hatch-defs';
-import { DogStrip } from '@/ui/charts/DogStrip';
+import { DogStrips } from '@/ui/charts/DogStrips';
+import { FreezerSteps } from '@/ui/charts/FreezerSteps';
 import { Pointed } from '@/ui/charts/Pointed';
 import { potPile, stepsRow } from '@/ui/charts/weeks-picture';
 import { weeksStrip } from '@/ui/charts/weeks-strip';
@@ -93,31 +94,15 @@ export function WeeksPicture({ view, at, onDay }: { view: WeeksView; at: number;
             );
           })}
           <Name y={TOP + POTS - 6} said="cook" />
-          {dogs.map((dog, row) => (
-            <DogStrip
-              key={dog.dogId}
-              name={dog.name}
-              days={dog.days}
-              coverDays={dog.coverDays}
-              runsOut={dog.runsOut}
-              y={strips + row * ROW}
-              xOf={strip.x}
-              cell={strip.cell}
-              high={28}
-            />
-          ))}
-          <g transform={`translate(0 ${freezer})`}>
-            <Name y={14} said="freezer" />
-            <text x="0" y="32" fontSize="12" fill="var(--slate-soft)">
-              {capacity === undefined ? 'size unknown' : `of ${litresSaid(capacity, set)}`}
-            </text>
-            <path d={strip.fill} fill="var(--fjord-pale)" />
-            <path d={strip.edge} fill="none" stroke="var(--fjord)" strokeWidth="2.5" />
-            {strip.limit !== undefined && (
-              <path d={`M${LEFT} ${strip.limit}H${WIDTH}`} stroke="var(--fjord)" strokeDasharray="5 4" />
-            )}
-            <path d={`M${LEFT} ${FREEZER}H${WIDTH}`} stroke="var(--slate)" />
-          </g>
+          <DogStrips dogs={dogs} top={strips} row={ROW} xOf={strip.x} cell={strip.cell} high={28} />
+          <FreezerSteps
+            strip={strip}
+            said={capacity === undefined ? 'size unknown' : `of ${litresSaid(capacity, set)}`}
+            y={freezer}
+            left={LEFT}
+            width={WIDTH}
+            high={FREEZER}
+          />
           <g transform={`translate(0 ${cover})`}>
             <Name y={14} said="cover" />
             <text x="0" y="32" fontSize="12" fill="var(--slate-soft)">

@@ -6,7 +6,8 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { litresSaid } from '@/core/stock/room';
 import { ProteinSwatch } from '@/ui/badges/badges';
-import { DogStrip } from '@/ui/charts/DogStrip';
+import { DogStrips } from '@/ui/charts/DogStrips';
+import { FreezerSteps } from '@/ui/charts/FreezerSteps';
 import { Pointed } from '@/ui/charts/Pointed';
 import { weeksStrip } from '@/ui/charts/weeks-strip';
 import { Problems } from '@/ui/form/Problems';
@@ -101,19 +102,7 @@ export function WeeksAhead({ view }: { view: AheadView }) {
                   )}
                 </g>
               ))}
-              {dogs.map((dog, row) => (
-                <DogStrip
-                  key={dog.dogId}
-                  name={dog.name}
-                  days={dog.days}
-                  coverDays={dog.coverDays}
-                  runsOut={dog.runsOut}
-                  y={TOP + row * ROW}
-                  xOf={strip.x}
-                  cell={strip.cell}
-                  high={28}
-                />
-              ))}
+              <DogStrips dogs={dogs} top={TOP} row={ROW} xOf={strip.x} cell={strip.cell} high={28} />
               {dogs.map((dog, row) => (
                 <DropDays
                   key={dog.dogId}
@@ -135,20 +124,14 @@ export function WeeksAhead({ view }: { view: AheadView }) {
                   strokeDasharray="4 4"
                 />
               )}
-              <g transform={`translate(0 ${below})`}>
-                <text x="0" y="14" fontSize="14" fontWeight="600" fill="var(--fjord)">
-                  freezer
-                </text>
-                <text x="0" y="32" fontSize="12" fill="var(--slate-soft)">
-                  {litresSaid(freezer.days[0] ?? 0, set)} now
-                </text>
-                <path d={strip.fill} fill="var(--fjord-pale)" />
-                <path d={strip.edge} fill="none" stroke="var(--fjord)" strokeWidth="2.5" />
-                {strip.limit !== undefined && (
-                  <path d={`M${LEFT} ${strip.limit}H${WIDTH}`} stroke="var(--fjord)" strokeDasharray="5 4" />
-                )}
-                <path d={`M${LEFT} ${HIGH}H${WIDTH}`} stroke="var(--slate)" />
-              </g>
+              <FreezerSteps
+                strip={strip}
+                said={`${litresSaid(freezer.days[0] ?? 0, set)} now`}
+                y={below}
+                left={LEFT}
+                width={WIDTH}
+                high={HIGH}
+              />
             </svg>
           </Pointed>
         </div>
