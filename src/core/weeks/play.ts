@@ -177,7 +177,8 @@ function limitsBroken(
     const room = freezer ? Math.max(freezer.litres, before) : Infinity;
     const litres = litresOn(day, piles, fedBy, freezer?.taken ?? 0);
     if (litres > room + 0.005) broken.push({ what: 'litres', day, by: litres - room });
-    if (day > first + 1 && coverOn(day, problem, piles, fedBy) < Math.max(1, cover) - 1)
+    // From the first day on which the cook can; what is there beyond the last day is asked for as a whole.
+    if (day >= first && day + cover < days && coverOn(day, problem, piles, fedBy) < Math.max(1, cover))
       broken.push({ what: 'cover', day });
   }
   return broken;

@@ -15,14 +15,13 @@ import { freezerAhead } from '@/core/stock/weeks-ahead';
 import { nth } from '@/core/sure';
 import { answerOn, fromStore, whatChanged } from '@/core/weeks/kept';
 import { playWeeks } from '@/core/weeks/play';
-import { sayBroken, sayChanged, sayInTheWay, sayWayOut, sayWhy, type Names } from '@/core/weeks/say';
+import { sayBroken, sayChanged, sayWhy } from '@/core/weeks/say';
 import { recipeKey, candidatesOf, type WeeksAnswer } from '@/core/weeks/weeks';
 import { whyDays } from '@/core/weeks/why-day';
 import type { WeeksAsk } from '@/core/weeks/ask';
 import { pageQuery } from '@/data/page';
 import { readWeeksHouse, type WeeksHouse } from '@/data/weeks/inputs';
-import { weeksJob } from '@/data/weeks/solver';
-import type { WeeksState } from '@/data/weeks/job';
+import { namesIn, stateOf, type WeeksNow } from './now/queries';
 
 export interface WeeksDay {
   readonly day: LocalDate;
@@ -79,57 +78,6 @@ export interface WeeksView {
   readonly plans: readonly { readonly planId: number; readonly said: string }[];
   readonly gap: number | undefined;
   readonly now: WeeksNow;
-}
-
-/** What solving says of itself: asked again and again while it runs. */
-export interface WeeksNow {
-  readonly is: WeeksState['is'];
-  readonly said: string;
-  readonly inTheWay: readonly string[];
-  readonly ways: readonly string[];
-  readonly stopped: boolean;
-}
-
-const namesIn = ({ inputs }: WeeksHouse): Names => ({
-  today: inputs.plan.today,
-  set: inputs.plan.set,
-  recipe: (id) => inputs.plan.recipes.find((each) => each.id === id)?.name ?? 'a recipe',
-  dog: (id) => inputs.plan.dogs.find((each) => each.id === id)?.name ?? 'a dog',
-});
-
-export const weeksNow = pageQuery(async (read): Promise<WeeksNow> => {
-  const state = weeksJob().at;
-  // Only what stands in the way is said by names.
-  return stateOf(state.is === 'nothing' ? await readWeeksHouse(read) : undefined);
-});
-
-function stateOf(house: WeeksHouse | undefined): WeeksNow {
-  const state = weeksJob().at;
-  const none = { is: state.is, inTheWay: [], ways: [], stopped: false };
-  if (state.is === 'running') {
-    const past = Math.round((Date.now() - state.since) / 1000);
-    const near = state.gap === undefined ? '' : `, within ${writeNumber(state.gap * 100, 0)} % of the best`;
-    return {
-      ...none,
-      said: state.stopping
-        ? 'Stopping …'
-        : `Looking for ${state.step}${near}: ${past} s of at most about ${state.seconds} s.`,
-    };
-  }
-  if (state.is === 'failed') return { ...none, said: 'Solving broke off. Press again; if it stays, restart Hodman.' };
-  if (state.is === 'idle' || !house) return { ...none, said: '' };
-  const names = namesIn(house);
-  return {
-    is: state.is,
-    said: state.done.stopped
-      ? 'Stopped before anything was found: what was solved before stands.'
-      : state.done.unsure
-        ? 'Nothing was found in the time.'
-        : 'These limits cannot all be kept.',
-    stopped: state.done.stopped,
-    inTheWay: state.done.inTheWay.map((way) => sayInTheWay(way, names)),
-    ways: state.done.ways.map((way) => sayWayOut(way, names)),
-  };
 }
 
 /** The strips, litres and cover as they will be if nothing is cooked: by the store's own simulation. */

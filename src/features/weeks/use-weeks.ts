@@ -5,7 +5,8 @@ import { useCallback, useEffect, useState } from 'react';
 import type { WeeksAsk } from '@/core/weeks/ask';
 import { useCommand } from '@/ui/form/use-command';
 import { enough, solveWeeks, takeWeeks } from './actions';
-import type { WeeksNow, WeeksView } from './queries';
+import type { WeeksNow } from './now/queries';
+import type { WeeksView } from './queries';
 
 /** Asked so often while it solves, ms. */
 const OFTEN = 700;

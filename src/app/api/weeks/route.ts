@@ -1,4 +1,4 @@
-import { weeksNow } from '@/features/weeks/queries';
+import { weeksNow } from '@/features/weeks/now/queries';
 
 export const dynamic = 'force-dynamic';
 
