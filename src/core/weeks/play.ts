@@ -28,6 +28,8 @@ export interface Broken {
 
 export interface PlayedWeeks {
   readonly days: readonly PlayedDay[];
+  /** Of each dog's days, the day on which what it eats was cooked; -1: it lies in the store already; undefined: nothing. */
+  readonly cookedOn: Readonly<Record<number, readonly (number | undefined)[]>>;
   readonly broken: readonly Broken[];
 }
 
@@ -72,6 +74,9 @@ export function playWeeks(problem: WeeksProblem, answer: Pick<WeeksAnswer, 'cook
     }
   /** Of each day, the pots that feed it: when the latest of them was cooked, and kcal by pile. */
   const fedBy = Array.from({ length: days }, () => ({ latest: -1, from: new Map<Pile, number>() }));
+  const cookedOn: Record<number, (number | undefined)[]> = Object.fromEntries(
+    dogs.map(({ dogId }) => [dogId, Array.from({ length: days }, () => undefined)]),
+  );
   for (let day = 0; day < days; day++)
     for (const dog of dogs) {
       let open = dog.needs[day] ?? 0;
@@ -86,6 +91,7 @@ export function playWeeks(problem: WeeksProblem, answer: Pick<WeeksAnswer, 'cook
         open -= takes;
         const fed = sure(fedBy[day]);
         fed.latest = Math.max(fed.latest, pile.madeOn);
+        sure(cookedOn[dog.dogId])[day] = pile.madeOn;
         fed.from.set(pile, (fed.from.get(pile) ?? 0) + takes);
         if (pile.madeOn >= day) broken.push({ what: 'unfed', day, dogId: dog.dogId });
         if (open <= CRUMB) break;
@@ -93,6 +99,7 @@ export function playWeeks(problem: WeeksProblem, answer: Pick<WeeksAnswer, 'cook
       if (open > CRUMB) broken.push({ what: 'unfed', day, dogId: dog.dogId, by: open });
     }
   return {
+    cookedOn,
     days: Array.from({ length: days }, (_, day) => ({
       litres: litresOn(day, piles, fedBy, freezer?.taken ?? 0),
       cover: coverOn(day, problem, piles, fedBy),

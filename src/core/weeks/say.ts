@@ -6,7 +6,7 @@ import { litresSaid } from '../stock/room';
 import type { Changed } from './kept';
 import type { Broken } from './play';
 import type { InTheWay, WayOut } from './stands';
-import type { WhyDay } from './why-day';
+import type { WhyDay, WhyPot } from './why-day';
 
 /** Writes a day of the weeks as a date, and names a recipe and a dog. */
 export interface Names {
@@ -102,6 +102,12 @@ export function sayWhy({ earlier, later }: WhyDay, names: Names): string[] {
       ? said(earlier, 'Earlier', 'the food would lie longer')
       : ['It is the first day on which the cook can.']),
   ];
+}
+
+/** Why so many potfuls: what would be wrong with one fewer, and with one more. */
+export function sayWhyPot({ fewer, more }: WhyPot, names: Names): string {
+  const less = fewer ? `one fewer: ${sayBroken(fewer, names)}` : 'one fewer would do, with less at the end';
+  return `${less}; ${more ? `one more: ${sayBroken(more, names)}` : 'one more would find room'}`;
 }
 
 const pots = (count: number): string => countOf(Math.round(count * 10) / 10, 'potful');

@@ -85,6 +85,8 @@ test(
     expect(whys.map(({ day }) => day)).toEqual(answer!.cooks.map(({ day }) => day));
     const telling = whys.flatMap(({ earlier, later }) => [earlier?.broken?.what, later?.broken?.what]).filter(Boolean);
     expect(telling.length).toBeGreaterThan(0);
+    // Where a potful fewer would do as well as all of it, the answer would not have cooked it.
+    expect(whys.flatMap(({ pots }) => pots).some(({ fewer }) => fewer !== undefined)).toBe(true);
   },
   PATIENT,
 );

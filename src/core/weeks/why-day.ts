@@ -6,12 +6,20 @@ export interface WhyDay {
   readonly day: number;
   readonly earlier: Moved | undefined;
   readonly later: Moved | undefined;
+  readonly pots: readonly WhyPot[];
 }
 
 export interface Moved {
   readonly to: number;
   /** The first thing that would not hold; undefined: it would do as well by the limits, and costs more by the wishes. */
   readonly broken: Broken | undefined;
+}
+
+/** Why so many potfuls of a recipe: what would not hold with one fewer, and with one more. */
+export interface WhyPot {
+  readonly recipeId: number;
+  readonly fewer: Broken | undefined;
+  readonly more: Broken | undefined;
 }
 
 /** What says most about a day, first. */
@@ -27,33 +35,55 @@ const TELLING: readonly Broken['what'][] = [
   'day',
 ];
 
-function moved(problem: WeeksProblem, answer: WeeksAnswer, from: number, to: number): Moved {
+type Cooks = WeeksAnswer['cooks'];
+
+/** The cook days with all pots of one of them on another. */
+function movedTo(answer: WeeksAnswer, from: number, to: number): Cooks {
   const cooks = new Map(answer.cooks.map(({ day, pots }) => [day, [...pots]]));
   const pots = [...(cooks.get(to) ?? []), ...(cooks.get(from) ?? [])];
   cooks.delete(from);
   cooks.set(to, pots);
-  const { broken } = playWeeks(problem, {
-    eats: answer.eats,
-    cooks: [...cooks].map(([day, own]) => ({ day, pots: own })).sort((a, b) => a.day - b.day),
-  });
-  const known = new Set(playWeeks(problem, answer).broken.map(({ what }) => what));
-  const found = TELLING.flatMap((what) => (known.has(what) ? [] : broken.filter((each) => each.what === what)));
-  return { to, broken: found[0] };
+  return [...cooks].map(([day, own]) => ({ day, pots: own })).sort((a, b) => a.day - b.day);
 }
 
+/** The same cook days with so many potfuls of a recipe more on one of them. */
+const withMore = (cooks: Cooks, on: number, recipeId: number, by: number): Cooks =>
+  cooks.map(({ day, pots }) => ({
+    day,
+    pots:
+      day === on
+        ? pots.map((pot) => (pot.recipeId === recipeId ? { ...pot, potfuls: Math.max(0, pot.potfuls + by) } : pot))
+        : pots,
+  }));
+
 /**
- * Says of each cook day which limit made it this one, by playing the weeks with all its pots on the possible day before it, and after.
- * Takes the problem and its answer. Source: arithmetic.
+ * Says of each cook day which limit made it this one, by playing the weeks with all its pots on the possible day before it, and after;
+ * and of each pot, with a potful fewer and one more. Takes the problem and its answer. Source: arithmetic.
  */
 export function whyDays(problem: WeeksProblem, answer: WeeksAnswer): WhyDay[] {
   const may = candidatesOf(problem).map(({ day }) => day);
-  return answer.cooks.map(({ day }) => {
-    const before = may.findLast((each) => each < day);
-    const after = may.find((each) => each > day);
-    return {
+  const known = new Set(playWeeks(problem, answer).broken.map(({ what }) => what));
+  /** The first thing that does not hold with other cook days, and did before; undefined: all of it holds. */
+  const firstBroken = (cooks: Cooks): Broken | undefined => {
+    const { broken } = playWeeks(problem, { eats: answer.eats, cooks });
+    return TELLING.flatMap((what) => (known.has(what) ? [] : broken.filter((each) => each.what === what)))[0];
+  };
+  const moved = (from: number, to: number | undefined): Moved | undefined =>
+    to === undefined ? undefined : { to, broken: firstBroken(movedTo(answer, from, to)) };
+  return answer.cooks.map(({ day, pots }) => ({
+    day,
+    earlier: moved(
       day,
-      earlier: before === undefined ? undefined : moved(problem, answer, day, before),
-      later: after === undefined ? undefined : moved(problem, answer, day, after),
-    };
-  });
+      may.findLast((each) => each < day),
+    ),
+    later: moved(
+      day,
+      may.find((each) => each > day),
+    ),
+    pots: pots.map(({ recipeId }) => ({
+      recipeId,
+      fewer: firstBroken(withMore(answer.cooks, day, recipeId, -1)),
+      more: firstBroken(withMore(answer.cooks, day, recipeId, 1)),
+    })),
+  }));
 }

@@ -56,9 +56,13 @@ export function OneDay({ view, at, onDay, disabled, onSay }: OneDayProps) {
         <div>
           <h3>Eaten</h3>
           <ul className="rows">
-            {day.eats.map(({ name, said }) => (
+            {day.eats.map(({ name, word, from }) => (
               <li key={name} className="spread">
-                <b>{name}</b> <span className="soft">{said}</span>
+                <b>{name}</b>{' '}
+                <span className="soft">
+                  {word}
+                  {from}
+                </span>
               </li>
             ))}
           </ul>
@@ -91,7 +95,7 @@ function Cooked({ view, day, at, disabled, onSay }: Omit<OneDayProps, 'onDay'> &
   return (
     <div className="stack">
       <h3>{pots.length > 0 ? 'Cooked' : 'Nothing is cooked'}</h3>
-      {day.pots.map(({ recipeId: id, name, hatch, potfuls }) => (
+      {day.pots.map(({ recipeId: id, name, hatch, potfuls, why }) => (
         <div key={id} className={styles.pot}>
           <HatchTile hatch={hatch} width={28} height={20} />
           <b>{name}</b>
@@ -112,6 +116,7 @@ function Cooked({ view, day, at, disabled, onSay }: Omit<OneDayProps, 'onDay'> &
           >
             +
           </Button>
+          {why && <p className={`note ${styles.whole}`}>{why}</p>}
         </div>
       ))}
       {day.why.length > 0 && (
@@ -171,7 +176,7 @@ function Cooked({ view, day, at, disabled, onSay }: Omit<OneDayProps, 'onDay'> &
 /** A protein that nobody is to get for the week from this day. */
 function Without({ view, day, disabled, onSay }: Pick<OneDayProps, 'view' | 'disabled' | 'onSay'> & { day: WeeksDay }) {
   const { ask } = view;
-  const words = [...new Set(day.eats.map(({ said }) => said))].filter((word) =>
+  const words = [...new Set(day.eats.map(({ word }) => word))].filter((word) =>
     view.recipes.some(({ protein }) => protein === word),
   );
   const own = ask.without.filter(({ from, to }) => from <= day.day && day.day <= to);

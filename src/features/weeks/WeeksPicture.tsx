@@ -123,7 +123,7 @@ export function WeeksPicture({ view, at, onDay }: { view: WeeksView; at: number;
               height={cover + COVER - TOP + 4}
               fill="transparent"
               style={{ cursor: 'pointer' }}
-              data-said={`${said}${pots.length > 0 ? `: ${pots.map((pot) => `${pot.potfuls} × ${pot.name}`).join(', ')}` : ''}; ${dogs.map((dog) => `${dog.name} ${days[index]?.eats.find((each) => each.name === dog.name)?.said ?? ''}`).join(', ')}; ${litresSaid(millilitres[index] ?? 0, set)} frozen, ${view.cover[index] ?? 0} days of cover`}
+              data-said={`${said}${pots.length > 0 ? `: ${pots.map((pot) => `${pot.potfuls} × ${pot.name}`).join(', ')}` : ''}; ${dogs.map((dog) => `${dog.name} ${days[index]?.eats.find((each) => each.name === dog.name)?.word ?? ''}`).join(', ')}; ${litresSaid(millilitres[index] ?? 0, set)} frozen, ${view.cover[index] ?? 0} days of cover`}
               onClick={() => onDay(index)}
             />
           ))}

@@ -15,7 +15,7 @@ import { freezerAhead } from '@/core/stock/weeks-ahead';
 import { nth } from '@/core/sure';
 import { answerOn, fromStore, whatChanged } from '@/core/weeks/kept';
 import { playWeeks } from '@/core/weeks/play';
-import { sayBroken, sayChanged, sayWhy } from '@/core/weeks/say';
+import { sayBroken, sayChanged, sayWhy, sayWhyPot } from '@/core/weeks/say';
 import { recipeKey, candidatesOf, type WeeksAnswer } from '@/core/weeks/weeks';
 import { whyDays } from '@/core/weeks/why-day';
 import type { WeeksAsk } from '@/core/weeks/ask';
@@ -35,10 +35,11 @@ export interface WeeksDay {
     readonly name: string;
     readonly hatch: Hatch;
     readonly potfuls: number;
+    readonly why: string;
   }[];
   readonly why: readonly string[];
   /** What each dog eats on it. */
-  readonly eats: readonly { readonly name: string; readonly said: string }[];
+  readonly eats: readonly { readonly name: string; readonly word: string; readonly from: string }[];
 }
 
 export interface WeeksView {
@@ -153,6 +154,15 @@ export const weeksView = pageQuery(async (read): Promise<WeeksView> => {
   const solved = answer && asSolved(house, answer);
   const { strips, litres, cover } = solved ?? ifNothing(house);
   const whys = new Map((answer ? whyDays(problem, answer) : []).map((why) => [why.day, why]));
+  const written = (day: number) => writeDay(addDays(plan.today, day), plan.today);
+  const whyPot = (day: number, recipeId: number): string => {
+    const own = whys.get(day)?.pots.find((each) => each.recipeId === recipeId);
+    return own ? sayWhyPot(own, names) : '';
+  };
+  const cookedOn = (dogId: number, day: number): string => {
+    const on = solved?.played.cookedOn[dogId]?.[day];
+    return on === undefined ? '' : on < 0 ? ', from the store' : `, from the pot of ${written(on)}`;
+  };
   const candidates = candidatesOf(problem);
   const cooks = new Map((answer?.cooks ?? []).map(({ day, pots }) => [day, pots]));
   const seen = new Map<string, string>();
@@ -166,7 +176,6 @@ export const weeksView = pageQuery(async (read): Promise<WeeksView> => {
     for (const hazard of standingAgainst(plan, result.value).cautions) seen.set(hazard.id, sayHazard(hazard));
     for (const { id, name, why } of seriousIn(checkDogs(plan, result.value))) seen.set(id, `${name} ${why}`);
   }
-  const written = (day: number) => writeDay(addDays(plan.today, day), plan.today);
   return {
     today: plan.today,
     ask,
@@ -186,11 +195,13 @@ export const weeksView = pageQuery(async (read): Promise<WeeksView> => {
           name: names.recipe(recipeId),
           hatch: hatchOf(problem.recipes.find((each) => each.recipeId === recipeId)?.protein) ?? 'bricks',
           potfuls: count,
+          why: whyPot(day, recipeId),
         })),
         why: why ? sayWhy(why, names) : [],
         eats: problem.dogs.map(({ dogId, name, needs }) => ({
           name,
-          said: (needs[day] ?? 0) <= 0 ? 'not here, or fed otherwise' : (strips.get(dogId)?.words[day] ?? 'nothing'),
+          word: (needs[day] ?? 0) <= 0 ? 'not here, or fed otherwise' : (strips.get(dogId)?.words[day] ?? 'nothing'),
+          from: cookedOn(dogId, day),
         })),
       };
     }),
