@@ -296,3 +296,23 @@ test('archived, a dog is on no list and in no plan; it can be brought back with 
   await page.getByRole('button', { name: 'Bring Flint back' }).click();
   await expect(page.getByRole('link', { name: 'Flint', exact: true })).toBeVisible();
 });
+
+test('what a dog ate: its fortnight, a fortnight back, and all its nutrients', async ({ page }) => {
+  const own = await startHodman({ demo: true, now: '2026-11-25T12:00:00Z' });
+  try {
+    await page.goto(`${own.address}/dogs/2`, { waitUntil: 'networkidle' });
+    await page.getByRole('link', { name: 'What Otto ate' }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Otto got \d+ % of its energy$/);
+    const nutrients = page.getByRole('list', { name: 'Nutrients, worst first' }).getByRole('listitem');
+    await expect(nutrients).toHaveCount(8);
+    await page.getByRole('button', { name: /^All \d+ nutrients$/ }).click();
+    await expect(async () => expect(await nutrients.count()).toBeGreaterThan(30)).toPass();
+    await page.getByRole('link', { name: 'The fortnight before' }).click();
+    await expect(page.getByText('in the fortnight to Wed 11 Nov')).toBeVisible();
+    await page.setViewportSize({ width: 390, height: 800 });
+    const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+    expect(over).toBe(0);
+  } finally {
+    await stopHodman(own);
+  }
+});

@@ -18,6 +18,7 @@ const VIEWS = [
   '/dogs/1/bowl',
   '/dogs/3/life',
   '/dogs/1/rules',
+  '/dogs/2/eaten',
   '/dogs/2/history',
   '/recipes',
   '/recipes/1',

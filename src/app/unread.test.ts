@@ -13,6 +13,7 @@ import { penLabelsOf } from '@/features/labels/queries';
 import { mendView } from '@/features/mend/queries';
 import { keptPlan, newPlanView, openPlanView } from '@/features/plans/queries';
 import { buyView } from '@/features/plans/buy/queries';
+import { eatenView } from '@/features/dogs/eaten/queries';
 import { weeksNow } from '@/features/weeks/now/queries';
 import { weeksView } from '@/features/weeks/queries';
 import { filesView, printView, recipeForm, recipesView, rotationView } from '@/features/recipes/queries';
@@ -45,6 +46,7 @@ const ROOMS: Readonly<Record<string, () => Promise<unknown>>> = {
   sitter: () => sitterView({}),
   dogs: () => dogsView(),
   'each dog': each((id) => dogView(id)),
+  'what each dog ate': each((id) => eatenView(id)),
   recipes: () => recipesView(),
   'each recipe': each((id) => recipeForm(id)),
   'each recipe on paper': each((id) => printView(id)),

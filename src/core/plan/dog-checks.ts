@@ -35,7 +35,8 @@ export interface DogCheck {
   readonly energyUnknown: readonly string[];
 }
 
-const profileFor = (stage: ReturnType<typeof lifeStage>['kind']): ProfileId =>
+/** The profile that a dog is looked at by, at its stage of life. Source: AAFCO 2016 (growth and reproduction; maintenance). */
+export const profileFor = (stage: ReturnType<typeof lifeStage>['kind']): ProfileId =>
   stage === 'pup' || stage === 'gestation' || stage === 'lactation' ? 'aafco-growth' : 'aafco-adult';
 
 /**

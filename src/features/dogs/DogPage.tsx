@@ -78,6 +78,11 @@ export function DogPage({ view }: { view: DogView }) {
               </LinkButton>
             )}
           </WeightCurve>
+          <p>
+            <LinkButton variant="outlined" href={`/dogs/${dog.id}/eaten`}>
+              What {dog.name} ate
+            </LinkButton>
+          </p>
           <ProposalCard view={view} />
           <Keeping view={view} meals={meals} />
         </aside>

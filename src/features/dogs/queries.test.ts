@@ -2,7 +2,9 @@ import { saveDog } from '@/data/commands/dogs';
 import { contextFor } from '@/data/commands/run';
 import { serve, setClock } from '@/data/fixtures/served';
 import { readDog } from '@/data/repositories/dogs';
+import { eatenView } from './eaten/queries';
 import { dogForm, dogsView, newDogForm } from './queries';
+import type { LocalDate } from '@/core/calendar/local-date';
 import { checkedBy } from '@/core/checked-by';
 import { dogEntrySchema, readDogEntry } from '@/core/dog/entry';
 
@@ -17,6 +19,23 @@ test('the boatyard’s dogs, their days and the order they came in', async () =>
     ['Otto', 369.2],
     ['Wren', 1174],
   ]);
+});
+
+test('what a dog ate: the room says the fortnight, its proteins, and what of it is not known', async () => {
+  await serve(NOON, { demo: true });
+  const view = (await eatenView(2))!;
+  expect(view.headline).toMatch(/^Otto got \d+ % of its energy$/);
+  expect(view.days).toHaveLength(42);
+  expect(view.days.filter(({ inFortnight }) => inFortnight)).toHaveLength(14);
+  expect(view.rows.length).toBeGreaterThan(30);
+  expect(view.covered).toMatch(/^By the composition of \d+ % of its energy/);
+  expect(view.since.join()).toMatch(/venison/);
+  // A day that is not one of the six weeks is today.
+  expect((await eatenView(2, '2020-01-01' as LocalDate))!.under).toBe(view.under);
+  const earlier = (await eatenView(2, view.before))!;
+  expect(earlier.under).not.toBe(view.under);
+  expect(earlier.after).toBe('2026-11-25');
+  expect(await eatenView(99)).toBeUndefined();
 });
 
 test('a form kept unchanged adds neither a weigh-in nor a ration, days later either', async () => {
