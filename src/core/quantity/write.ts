@@ -165,6 +165,10 @@ export const writePlain = (value: number, decimals: number): string => writer(0,
 /** Energy in kcal as it is shown: whole, one decimal under 100; the figure without its unit. */
 export const writeKcal = (kcal: number): string => writeNumber(kcal, Math.abs(kcal) < 99.95 ? 1 : 0);
 
+/** A nutrient's amount, with the places that its size asks for. */
+export const writeNutrient = (value: number): string =>
+  writeNumber(value, value < 0.1 ? 4 : value < 10 ? 2 : value < 100 ? 1 : 0);
+
 /** Energy density in kcal/g, to two decimals. */
 export const writeDensity = (perGram: number): string => writeFixed(perGram, 2);
 

@@ -37,7 +37,7 @@ export interface MipAnswer {
   readonly impossible: boolean;
 }
 
-/** Whoever solves: told while it works, stopped when it is asked to. Throws `Stopped` where nothing is wanted any more. */
+/** Whoever solves: with the best that it found within its limits. */
 export type SolveMip = (mip: Mip, limits: MipLimits) => MipAnswer;
 
 /** A programme as it is written, column by column and row by row. */

@@ -91,6 +91,8 @@ export function solveWeeks(
   let bound: number | undefined;
   let best: { readonly answer: WeeksAnswer; readonly cost: number } | undefined;
   let start = fewest.values;
+  // Cook days that were passed over for want of time are no proof that they do not go.
+  let isProof = true;
   onProgress({ step: STEPS[1], gap: undefined });
   while (best === undefined && (bound === undefined || now() - began < seconds)) {
     const outline = solve(
@@ -99,7 +101,7 @@ export function solveWeeks(
     );
     start = undefined;
     bound ??= outline.bound;
-    if (outline.impossible) return { answer: undefined, cost: undefined, bound: Infinity, impossible: true };
+    if (outline.impossible) return { answer: undefined, cost: undefined, bound: Infinity, impossible: isProof };
     if (outline.values === undefined) break;
     const on = coarse.cooked.map((column) => nth(outline.values ?? [], column) > 0.5);
     onProgress({ step: STEPS[2], gap: outline.cost === undefined ? undefined : gapOf(outline.cost, bound) });
@@ -112,7 +114,10 @@ export function solveWeeks(
     if (!whole.values && isLarge) whole = atOnce(0.6);
     if (whole.values && whole.cost !== undefined)
       best = { answer: readAnswer(fine, whole, problem, gapOf(whole.cost, bound)), cost: whole.cost };
-    else rows.push(otherThan(coarse, on));
+    else {
+      isProof &&= whole.impossible;
+      rows.push(otherThan(coarse, on));
+    }
   }
   return { answer: best?.answer, cost: best?.cost, bound: bound ?? fewest.bound, impossible: false };
 }

@@ -1,11 +1,12 @@
 import 'server-only';
 import { and, asc, between, eq, inArray, isNull } from 'drizzle-orm';
+import { addUp } from '@/core/add-up';
 import type { LocalDate } from '@/core/calendar/local-date';
 import type { FedBowl } from '@/core/eaten/days';
 import type { Tx } from '../database';
 import { share } from '../schema/batches';
 import { bowl, bowlLeft, bowlPart } from '../schema/stock';
-import { readPotsOfPacks } from './kcal-prices';
+import { byPot, readPotsOfPacks } from './kcal-prices';
 
 /** A dog's bowls of some days that were not taken back, each by the pots that it was filled from and with what was left. */
 export async function readFedBowls(tx: Tx, dogId: number, from: LocalDate, to: LocalDate): Promise<FedBowl[]> {
@@ -37,14 +38,12 @@ export async function readFedBowls(tx: Tx, dogId: number, from: LocalDate, to: L
     return {
       day,
       slotId,
-      parts: own.flatMap(({ holdingId, warmOf, kcal }) => {
-        const of = holdingId === null ? [] : (pots.get(holdingId) ?? []);
-        return of.length === 0
-          ? [{ batchId: warmOf ?? undefined, kcal }]
-          : of.map(({ batchId, part }) => ({ batchId, kcal: kcal * part }));
-      }),
-      left: left.filter(({ bowlId }) => bowlId === id).reduce((sum, { kcal }) => sum + kcal, 0),
-      water: own.reduce((sum, { water }) => sum + water, 0),
+      parts: own.flatMap((part) => byPot(part, pots)),
+      left: addUp(
+        left.filter(({ bowlId }) => bowlId === id),
+        ({ kcal }) => kcal,
+      ),
+      water: addUp(own, ({ water }) => water),
       ticked: additions ?? undefined,
     };
   });

@@ -4,7 +4,7 @@ import type { LocalDate } from '@/core/calendar/local-date';
 import type { Tx } from '../database';
 import { share } from '../schema/batches';
 import { bowl, bowlPart } from '../schema/stock';
-import { readPotsOfPacks } from './kcal-prices';
+import { byPot, readPotsOfPacks } from './kcal-prices';
 
 /** kcal of one pot in one bowl. */
 export interface EatenOfPot {
@@ -30,11 +30,7 @@ export async function readEatenKcal(tx: Tx, since: LocalDate): Promise<EatenOfPo
     .leftJoin(share, eq(share.id, bowlPart.shareId))
     .where(and(isNull(bowl.reversedBy), gte(bowl.day, since)));
   const pots = await readPotsOfPacks(tx, [...new Set(rows.flatMap(({ holdingId }) => holdingId ?? []))]);
-  return rows.flatMap(({ dogId, day, holdingId, warmOf, kcal }): EatenOfPot[] => {
-    if (holdingId === null) return [{ dogId, day, batchId: warmOf ?? undefined, kcal }];
-    const own = pots.get(holdingId) ?? [];
-    return own.length === 0
-      ? [{ dogId, day, batchId: undefined, kcal }]
-      : own.map(({ batchId, part }) => ({ dogId, day, batchId, kcal: kcal * part }));
-  });
+  return rows.flatMap(({ dogId, day, ...part }): EatenOfPot[] =>
+    byPot(part, pots).map((each) => ({ dogId, day, ...each })),
+  );
 }

@@ -35,6 +35,21 @@ export async function readKcalPrices(here: Here, batchIds: readonly number[]): P
   );
 }
 
+/** What a bowl got of one source, pot by pot; `batchId` undefined: of a pack that no pot made. */
+export function byPot(
+  {
+    holdingId,
+    warmOf,
+    kcal,
+  }: { readonly holdingId: number | null; readonly warmOf: number | null; readonly kcal: number },
+  pots: Awaited<ReturnType<typeof readPotsOfPacks>>,
+): { readonly batchId: number | undefined; readonly kcal: number }[] {
+  const own = holdingId === null ? [] : (pots.get(holdingId) ?? []);
+  return own.length === 0
+    ? [{ batchId: warmOf ?? undefined, kcal }]
+    : own.map(({ batchId, part }) => ({ batchId, kcal: kcal * part }));
+}
+
 /** Of which pots packs are, by their holdings, with the part of each in it by kcal. */
 export async function readPotsOfPacks(
   tx: Here['tx'],

@@ -10,7 +10,7 @@ import { sayVerdict } from '@/core/nutrition/verdict';
 import type { ProfileId, Profiles } from '@/core/nutrition/profiles';
 import { grams, type UnitSet } from '@/core/quantity/units';
 import { countOf, plural } from '@/core/quantity/count-words';
-import { writeNumber } from '@/core/quantity/write';
+import { writeNumber, writeNutrient } from '@/core/quantity/write';
 import type { WeighedLine } from '@/core/recipe/recipe';
 import { BALANCE_SCALE, balancePlace } from '@/ui/charts/balance-scale';
 import { Choice } from '@/ui/form/Choice';
@@ -25,8 +25,6 @@ import { sure } from '@/core/sure';
 
 const WIDTH = 240;
 const FIRST = 8;
-
-const figure = (value: number) => writeNumber(value, value < 0.1 ? 4 : value < 10 ? 2 : value < 100 ? 1 : 0);
 
 interface BalanceSheetProps {
   lines: readonly WeighedLine[];
@@ -120,7 +118,7 @@ export function BalanceSheet(props: BalanceSheetProps) {
               <span className={row.toward === 'over' ? 'danger' : row.verdict === 'short' ? 'caution' : 'soft'}>
                 {row.amount === undefined
                   ? 'unknown'
-                  : `${row.estimated.length > 0 ? '≈ ' : ''}${figure(row.amount)} ${row.unit}`}
+                  : `${row.estimated.length > 0 ? '≈ ' : ''}${writeNutrient(row.amount)} ${row.unit}`}
                 <span className="away">
                   {row.estimated.length > 0 && ', estimated'}, {sayVerdict(row)}
                 </span>
@@ -227,16 +225,17 @@ function Supply({ row }: { row: BalanceRow }) {
   return (
     <div className={styles.supply}>
       <p>
-        {sayVerdict(row)}: {row.amount === undefined ? 'no line has a value' : `${figure(row.amount)} ${row.unit}`}
-        {row.least !== undefined && `, at least ${figure(row.least)}`}
-        {row.most !== undefined && `, at most ${figure(row.most)} ${row.unit}`}
+        {sayVerdict(row)}:{' '}
+        {row.amount === undefined ? 'no line has a value' : `${writeNutrient(row.amount)} ${row.unit}`}
+        {row.least !== undefined && `, at least ${writeNutrient(row.least)}`}
+        {row.most !== undefined && `, at most ${writeNutrient(row.most)} ${row.unit}`}
       </p>
       {row.amount !== undefined && row.coverage < 0.995 && (
         <p className="note">{writeNumber(row.coverage * 100, 0)} % of the weight has a value: at least that much</p>
       )}
       {row.lines.slice(0, SUPPLIERS).map((line) => (
         <p key={line.text} className="note">
-          {line.text}: {figure(line.amount)} {row.unit}
+          {line.text}: {writeNutrient(line.amount)} {row.unit}
         </p>
       ))}
       {row.amount === undefined && <p className="note">It comes from labels, and the food table does not hold it.</p>}

@@ -43,7 +43,6 @@ export interface WeeksDay {
 }
 
 export interface WeeksView {
-  readonly today: LocalDate;
   readonly ask: WeeksAsk;
   /** What it looks like: as it was solved, or if nothing is cooked. */
   readonly isSolved: boolean;
@@ -56,7 +55,6 @@ export interface WeeksView {
     readonly coverDays: number;
     readonly runsOut: string;
     readonly days: readonly { readonly day: string; readonly said: string; readonly hatch: Hatch | undefined }[];
-    readonly eats: readonly string[];
   }[];
   readonly litres: readonly number[];
   readonly capacity: number | undefined;
@@ -177,10 +175,9 @@ export const weeksView = pageQuery(async (read): Promise<WeeksView> => {
     for (const { id, name, why } of seriousIn(checkDogs(plan, result.value))) seen.set(id, `${name} ${why}`);
   }
   return {
-    today: plan.today,
     ask,
     isSolved: answer !== undefined,
-    ...headline(house, answer, solved),
+    ...headline(house, strips, answer, solved),
     days: Array.from({ length: problem.days }, (_, day): WeeksDay => {
       const date = addDays(plan.today, day);
       const why = whys.get(day);
@@ -205,7 +202,7 @@ export const weeksView = pageQuery(async (read): Promise<WeeksView> => {
         })),
       };
     }),
-    dogs: problem.dogs.map(({ dogId, name, needs, eats }) => {
+    dogs: problem.dogs.map(({ dogId, name, needs }) => {
       const own = strips.get(dogId);
       const coverDays = own?.coverDays ?? 0;
       return {
@@ -223,7 +220,6 @@ export const weeksView = pageQuery(async (read): Promise<WeeksView> => {
           said: `${written(day)}: ${(needs[day] ?? 0) <= 0 ? 'not here' : (own?.words[day] ?? 'nothing')}`,
           hatch: hatchOf(own?.words[day]),
         })),
-        eats: eats.map((id) => names.recipe(id)),
       };
     }),
     litres,
@@ -283,13 +279,13 @@ export const weeksView = pageQuery(async (read): Promise<WeeksView> => {
 
 function headline(
   house: WeeksHouse,
+  strips: ReturnType<typeof ifNothing>['strips'],
   answer: WeeksAnswer | undefined,
   solved: ReturnType<typeof asSolved> | undefined,
 ): Pick<WeeksView, 'headline' | 'under'> {
   const { problem } = house.read;
   const { today, set } = house.inputs.plan;
   if (!answer || !solved) {
-    const { strips } = ifNothing(house);
     const first = [...strips].sort((a, b) => a[1].coverDays - b[1].coverDays)[0];
     const who = problem.dogs.find(({ dogId }) => dogId === first?.[0])?.name;
     const lasts = first?.[1].coverDays ?? 0;

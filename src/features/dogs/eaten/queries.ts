@@ -8,7 +8,7 @@ import { balanceOf, type BalanceRow } from '@/core/nutrition/balance';
 import { sayVerdict } from '@/core/nutrition/verdict';
 import { profileFor } from '@/core/plan/dog-checks';
 import { countOf } from '@/core/quantity/count-words';
-import { writeKcal, writeNumber } from '@/core/quantity/write';
+import { writeKcal, writeNumber, writeNutrient } from '@/core/quantity/write';
 import type { Hatch, Protein } from '@/core/recipe/protein';
 import { batchLines } from '@/core/recipe/recipe';
 import { sure } from '@/core/sure';
@@ -60,14 +60,12 @@ export interface EatenView {
   readonly after: LocalDate | undefined;
 }
 
-const figure = (value: number) => writeNumber(value, value < 0.1 ? 4 : value < 10 ? 2 : value < 100 ? 1 : 0);
-
 const rowOf = (row: BalanceRow): EatenRow => ({
   name: row.name,
-  said: row.amount === undefined ? 'not known' : `${figure(row.amount)} ${row.unit}`,
+  said: row.amount === undefined ? 'not known' : `${writeNutrient(row.amount)} ${row.unit}`,
   limits: [
-    row.least === undefined ? '' : `at least ${figure(row.least)}`,
-    row.most === undefined ? '' : `at most ${figure(row.most)}`,
+    row.least === undefined ? '' : `at least ${writeNutrient(row.least)}`,
+    row.most === undefined ? '' : `at most ${writeNutrient(row.most)}`,
   ]
     .filter(Boolean)
     .join(', '),
@@ -203,9 +201,9 @@ export const eatenView = pageQuery(async (read, dogId: number, asked?: LocalDate
     rows: (now.balance?.rows ?? []).map(rowOf),
     gaps: gaps.map(({ row, best }) =>
       [
-        `${row.name}: short for four weeks, ${row.amount === undefined ? 'not known' : figure(row.amount)} of ${figure(row.least ?? 0)} ${row.unit} in 1000 kcal.`,
+        `${row.name}: short for four weeks, ${row.amount === undefined ? 'not known' : writeNutrient(row.amount)} of ${writeNutrient(row.least ?? 0)} ${row.unit} in 1000 kcal.`,
         best
-          ? `${best.name} holds ${figure(best.amount)}.`
+          ? `${best.name} holds ${writeNutrient(best.amount)}.`
           : 'None of your recipes holds enough: its sheet proposes additions.',
       ].join(' '),
     ),

@@ -2,7 +2,7 @@ import { estimatedOf, labelKcalPer100, readLabel } from '@/core/food/label';
 import { LABEL_NUTRIENTS } from '@/core/nutrition/nutrients';
 import { readSupply, type SupplyEntry } from '@/core/food/supply-entry';
 import type { UnitSet } from '@/core/quantity/units';
-import { writeNumber } from '@/core/quantity/write';
+import { writeNutrient } from '@/core/quantity/write';
 import styles from './supplies.module.css';
 import { nth, sure } from '@/core/sure';
 
@@ -33,8 +33,8 @@ export function LabelFigures({ entry, set }: { entry: SupplyEntry; set: UnitSet 
             {kcal !== undefined && (
               <tr>
                 <th scope="row">energy, by its label</th>
-                <td>{figure((kcal / 100) * read.value.label.measureGrams)} kcal</td>
-                <td>{figure(kcal / 100)} kcal</td>
+                <td>{writeNutrient((kcal / 100) * read.value.label.measureGrams)} kcal</td>
+                <td>{writeNutrient(kcal / 100)} kcal</td>
               </tr>
             )}
             {Object.entries(LABEL_NUTRIENTS).map(([nutrient, { column, unit }]) => {
@@ -47,10 +47,10 @@ export function LabelFigures({ entry, set }: { entry: SupplyEntry; set: UnitSet 
                     {!named.has(nutrient) && <span className="note"> estimated</span>}
                   </th>
                   <td>
-                    {figure(perGram * read.value.label.measureGrams)} {unit}
+                    {writeNutrient(perGram * read.value.label.measureGrams)} {unit}
                   </td>
                   <td>
-                    {figure(perGram)} {unit}
+                    {writeNutrient(perGram)} {unit}
                   </td>
                 </tr>
               );
@@ -65,5 +65,3 @@ export function LabelFigures({ entry, set }: { entry: SupplyEntry; set: UnitSet 
     </section>
   );
 }
-
-const figure = (value: number) => writeNumber(value, value < 0.1 ? 4 : value < 10 ? 2 : value < 100 ? 1 : 0);
