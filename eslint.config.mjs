@@ -62,16 +62,21 @@ const config = [
       'import/no-restricted-paths': paths([...zones, dataIsFar]),
       'no-restricted-imports': [
         'error',
-        { patterns: [{ regex: '^\\.\\.?/.*src/', message: 'use the @/ alias' }, { regex: '/index$' }] },
+        {
+          paths: [{ name: 'next/link', importNames: ['default'], message: 'use @/ui/Link' }],
+          patterns: [{ regex: '^\\.\\.?/.*src/', message: 'use the @/ alias' }, { regex: '/index$' }],
+        },
       ],
       '@typescript-eslint/consistent-type-imports': 'error',
     },
   },
+  // The one place that takes it.
+  { files: ['src/ui/Link.tsx'], rules: { 'no-restricted-imports': 'off' } },
   {
     files: [
       'src/features/**/queries.ts',
       'src/features/*/actions.ts',
-      'src/features/*/*.test.ts',
+      'src/features/**/*.test.ts',
       'src/app/*.test.ts',
       'src/app/**/route.ts',
       'src/instrumentation.ts',

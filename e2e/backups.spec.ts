@@ -31,7 +31,6 @@ const feed = async (page: Page, dog: string) => {
 };
 
 test('a backup made while feeding is restored in another folder with the same ledger', async ({ page }) => {
-  test.setTimeout(300_000);
   const before = await ledgerOf(hodman);
   const making = script('backup', hodman.folder);
   await feed(page, 'Otto');
@@ -50,10 +49,9 @@ test('a backup made while feeding is restored in another folder with the same le
 });
 
 /** A copy is made, opened and put back by processes of their own: on a busy machine that takes its time. */
-const SLOWLY = { timeout: 120_000 };
+const SLOWLY = { timeout: 600_000 };
 
 test('under Household: made now, taken home, looked into, put back; and back again', async ({ page }) => {
-  test.setTimeout(600_000);
   await page.goto(`${hodman.address}/household`);
   const backups = page.getByRole('region', { name: 'Backups' });
   const rows = backups.getByRole('listitem');
@@ -90,7 +88,6 @@ test('under Household: made now, taken home, looked into, put back; and back aga
 });
 
 test('a folder that does not open says which backup could take its place, and takes it', async () => {
-  test.setTimeout(300_000);
   const folder = newFolder();
   const first = await startHodman({ folder });
   await script('backup', folder);
@@ -113,11 +110,10 @@ test('a folder that does not open says which backup could take its place, and ta
 });
 
 test('everything is taken home as open data, and taken in again in another folder', async ({ page }) => {
-  test.setTimeout(300_000);
   await page.goto(`${hodman.address}/household`);
   await page.getByRole('button', { name: 'Make one now' }).click();
-  await expect(page.getByRole('button', { name: 'Make one now' })).toBeVisible({ timeout: 120_000 });
-  const download = page.waitForEvent('download', { timeout: 120_000 });
+  await expect(page.getByRole('button', { name: 'Make one now' })).toBeVisible(SLOWLY);
+  const download = page.waitForEvent('download', SLOWLY);
   await page.getByRole('link', { name: 'as open data' }).first().click();
   const zip = await (await download).path();
   const other = newFolder();

@@ -1,8 +1,8 @@
 import { execFileSync } from 'node:child_process';
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
+import { axeFinds } from './axe';
 import { startHodman, stopHodman, type Hodman } from './server';
-import { answerAsks, openPlan, paste, startCookDay, toTheScale } from './steps';
+import { answerAsks, openPlan, paste, startCookDay, toTheScale, visit } from './steps';
 
 // What is kept apart comes together in boxes for each dog and day; raw boxes are built of what was weighed out.
 let hodman: Hodman;
@@ -22,11 +22,7 @@ test.afterAll(async () => {
 const gramsIn = (text: string) => Number(/^[\d\s.]+/.exec(text)![0].replace(/\D/g, ''));
 /** axe finds nothing, and nothing hangs over the edge of a phone. */
 async function looksRight(name: string) {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect([
-    name,
-    violations.flatMap(({ id, nodes }) => nodes.map((node) => `${id}: ${node.html.slice(0, 160)}`)),
-  ]).toEqual([name, []]);
+  expect([name, await axeFinds(page)]).toEqual([name, []]);
   const size = page.viewportSize()!;
   await page.setViewportSize({ width: 390, height: 844 });
   const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
@@ -90,7 +86,7 @@ test('a box for each dog and day, without the mouse; each holds both parts', asy
 });
 
 test('what is never cooked goes raw into boxes: what fills them is said, rows are ticked, and the label says so', async () => {
-  await page.goto(`${hodman.address}/recipes/new`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}/recipes/new`);
   await paste(page, ['3 kg ground beef, 85 % lean', '200 g beef liver', '1200 g chicken wings, bone in']);
   await page.getByLabel('Name of the recipe').fill('Raw beef and wings');
   for (const line of [1, 2, 3]) {

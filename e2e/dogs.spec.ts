@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { startHodman, stopHodman, type Hodman } from './server';
-import { amountOf, chooseFood, keepRecipe, lineByLine, writeExample, openPlan } from './steps';
+import { amountOf, chooseFood, keepRecipe, lineByLine, openPlan, visit, writeExample } from './steps';
 
 let hodman: Hodman;
 let page: Page;
@@ -33,7 +33,7 @@ interface NewDog {
 
 /** Adds a dog as a new user does, and opens its room. */
 async function add(dog: NewDog): Promise<void> {
-  await page.goto(`${hodman.address}/dogs/new`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}/dogs/new`);
   await page.getByLabel('Name').fill(dog.name);
   await page.getByLabel('Born').fill(dog.born);
   await page.getByLabel('Weighs today').fill(dog.weight);
@@ -44,7 +44,7 @@ async function add(dog: NewDog): Promise<void> {
   await page.getByRole('button', { name: 'Add this dog' }).click();
   // A house that is being set up is led on to a recipe; here the next dog is looked at.
   await page.waitForURL((url) => !url.pathname.endsWith('/dogs/new'));
-  await page.goto(`${hodman.address}/dogs`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}/dogs`);
   await page.getByRole('link', { name: dog.name, exact: true }).click();
   await expect(page.getByRole('heading', { level: 1, name: dog.name })).toBeVisible();
 }
@@ -128,11 +128,10 @@ test('an athletic dog that also gets bought food: the pot brings what remains', 
 });
 
 test('keys alone: ten weeks of weights, what was eaten, and the ration that follows', async () => {
-  await page.goto(`${hodman.address}/dogs/1`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}/dogs/1`);
   await page.getByRole('link', { name: 'Weigh in' }).focus();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Rusk on the scale' })).toBeVisible();
-  await page.waitForLoadState('networkidle');
   // Chromium's date field takes month, day, year in turn.
   const weeks = ['0916', '0923', '0930', '1007', '1014', '1021', '1028', '1104', '1111', '1118'];
   for (const [index, date] of weeks.entries()) {
@@ -167,7 +166,7 @@ test('keys alone: ten weeks of weights, what was eaten, and the ration that foll
 });
 
 test('weigh-ins that cannot be, a swap of kg and lb, one taken back', async () => {
-  await page.goto(`${hodman.address}/dogs/1/weigh`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}/dogs/1/weigh`);
   const keep = page.getByRole('button', { name: 'Keep this weight' });
   const weight = page.getByLabel('Weighs', { exact: true });
   for (const [date, typed, said] of [
@@ -193,7 +192,7 @@ test('weigh-ins that cannot be, a swap of kg and lb, one taken back', async () =
 });
 
 test('meals that do not add up, bands that overlap: said at the field', async () => {
-  await page.goto(`${hodman.address}/dogs/1/meals`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}/dogs/1/meals`);
   await page.getByLabel(/The usual meals for its age/).uncheck();
   await page.getByLabel('Part of meal 1').fill('60');
   await page.getByRole('button', { name: 'Keep the meals' }).click();
@@ -204,7 +203,6 @@ test('meals that do not add up, bands that overlap: said at the field', async ()
   await expect(page.getByText('breakfast 07:30, 60 % · supper 19:15, 40 %')).toBeVisible();
 
   await open('At the bowl');
-  await page.waitForLoadState('networkidle');
   await page.getByLabel('What', { exact: true }).fill('joint tablets');
   await page.getByLabel('Counted in').fill('tablets');
   await page.getByLabel('How much').selectOption('bands');
@@ -223,7 +221,7 @@ test('meals that do not add up, bands that overlap: said at the field', async ()
 });
 
 test('what a dog does not get stops the plan; two cups of before and a weighed cup stand beside the schools', async () => {
-  await page.goto(`${hodman.address}/dogs/1/avoid`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}/dogs/1/avoid`);
   await page.getByRole('button', { name: 'Put it on the list' }).click();
   await expect(page.getByText('What does it not get?')).toBeVisible();
   const field = page.getByLabel('Which food');
@@ -239,7 +237,7 @@ test('what a dog does not get stops the plan; two cups of before and a weighed c
   await page.getByLabel('Seen, and we go on').check();
   await expect(page.getByRole('button', { name: 'Start cook day' })).toBeEnabled();
 
-  await page.goto(`${hodman.address}/dogs/1`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}/dogs/1`);
   await expect(schools().getByRole('button', { name: /cups/ })).toContainText('—');
   await page.getByLabel(/One cup of .* weighs/).fill('240');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
@@ -251,7 +249,7 @@ test('what a dog does not get stops the plan; two cups of before and a weighed c
 });
 
 test('an onion is said at its line and stops the plan; garlic waits for a vet’s note', async () => {
-  await page.goto(`${hodman.address}/recipes/new`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}/recipes/new`);
   await lineByLine(page);
   await page.getByLabel('Name of the recipe').fill('Grandmother’s pot');
   for (const [index, [amount, query, food]] of [
@@ -268,7 +266,7 @@ test('an onion is said at its line and stops the plan; garlic waits for a vet’
   await expect(page.getByText(/This recipe holds onion and its kin/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Start cook day' })).toBeDisabled();
 
-  await page.goto(`${hodman.address}/recipes/2`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}/recipes/2`);
   await (await amountOf(page, 2)).fill('5 g');
   await chooseFood(page, 2, 'garlic', 'Garlic, raw');
   await page.getByRole('button', { name: 'Keep as version 2' }).click();
@@ -276,7 +274,7 @@ test('an onion is said at its line and stops the plan; garlic waits for a vet’
   await openPlan(page, hodman.address, '?recipe=2');
   for (const name of ['Pip', 'Sedge', 'Flint']) await page.getByRole('button', { name }).click();
   await expect(page.getByText(/No vet’s note allows Rusk garlic/)).toBeVisible();
-  await page.goto(`${hodman.address}/dogs/1/avoid`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}/dogs/1/avoid`);
   await page.getByLabel('The vet’s word on garlic').fill('Dr. Alder, in May: a clove for the pot');
   await page.getByRole('button', { name: 'Note it' }).click();
   await expect(page.getByText('Dr. Alder, in May')).toBeVisible();
@@ -286,13 +284,13 @@ test('an onion is said at its line and stops the plan; garlic waits for a vet’
 });
 
 test('archived, a dog is on no list and in no plan; it can be brought back with its history', async () => {
-  await page.goto(`${hodman.address}/dogs/4/life`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}/dogs/4/life`);
   await page.getByRole('button', { name: 'Archive Flint' }).click();
   await expect(page.getByText('Archived:')).toContainText('Flint');
   await openPlan(page, hodman.address);
   await expect(page.getByRole('button', { name: 'Pip' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Flint' })).toHaveCount(0);
-  await page.goto(`${hodman.address}/dogs/4/life`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}/dogs/4/life`);
   await page.getByRole('button', { name: 'Bring Flint back' }).click();
   await expect(page.getByRole('link', { name: 'Flint', exact: true })).toBeVisible();
 });
@@ -300,7 +298,7 @@ test('archived, a dog is on no list and in no plan; it can be brought back with 
 test('what a dog ate: its fortnight, a fortnight back, and all its nutrients', async ({ page }) => {
   const own = await startHodman({ demo: true, now: '2026-11-25T12:00:00Z' });
   try {
-    await page.goto(`${own.address}/dogs/2`, { waitUntil: 'networkidle' });
+    await visit(page, `${own.address}/dogs/2`);
     await page.getByRole('link', { name: 'What Otto ate' }).click();
     await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Otto got \d+ % of its energy$/);
     const nutrients = page.getByRole('list', { name: 'Nutrients, worst first' }).getByRole('listitem');

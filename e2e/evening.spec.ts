@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { answerAsks, openPlan, startCookDay, toTheScale } from './steps';
+import { answerAsks, openPlan, startCookDay, toTheScale, visit } from './steps';
 import { startHodman, stopHodman, type Hodman } from './server';
 
 let hodman: Hodman;
@@ -41,7 +41,7 @@ test('tonight: one press moves what tomorrow needs, and it is thawed from that d
   await page.goto(`${hodman.address}/store?pack=${first}`);
   await expect(page.getByRole('region', { name: first, exact: true })).toContainText('Freezer · ');
   // What went instead may not be enough for everybody: then it says so, until it is.
-  await page.goto(hodman.address, { waitUntil: 'networkidle' });
+  await visit(page, hodman.address);
   if (await moved.isVisible()) await moved.click();
   await expect(page.getByText('Nothing needs to leave the freezer for tomorrow.')).toBeVisible();
 });
@@ -104,7 +104,7 @@ test('warm food comes first; when all have eaten, Today says so', async () => {
 });
 
 test('a household in pounds: the plan and the scale speak them', async () => {
-  await page.goto(`${hodman.address}/household`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}/household`);
   await page.getByLabel('Measures').selectOption('us');
   await page.getByLabel('Breakfast').fill('13:00');
   await page.getByRole('button', { name: 'Keep' }).click();
@@ -120,7 +120,7 @@ test('a household in pounds: the plan and the scale speak them', async () => {
 });
 
 test('what was typed and not stored is still there later, and can be let go', async () => {
-  await page.goto(`${hodman.address}/dogs/new`);
+  await visit(page, `${hodman.address}/dogs/new`);
   await page.getByLabel('Name').fill('Tansy');
   await page.getByLabel('Weighs today').fill('31 lb');
   await page.goto(`${hodman.address}/store`);

@@ -1,9 +1,10 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
+import { axeFinds } from './axe';
 import { startHodman, stopHodman, type Hodman } from './server';
+import { visit } from './steps';
 
 // The boatyard at feeding time: one bowl alone on a phone, what was ticked, what a dog got besides, packs kept for a day, a sheet for a
 // sitter, labels that are wrong, a place that is full.
@@ -25,13 +26,12 @@ test.afterAll(async () => {
   await stopHodman(hodman);
 });
 
-const go = (path: string) => page.goto(hodman.address + path, { waitUntil: 'networkidle' });
+const go = (path: string) => visit(page, hodman.address + path);
 const inHand = (code: string) => page.getByRole('region', { name: code, exact: true });
 const axe = async () => {
   // While a page is made anew after a press its title may be away for a moment.
   await expect(page).toHaveTitle(/./);
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' ')}`)).toEqual([]);
+  expect(await axeFinds(page)).toEqual([]);
 };
 
 test('one bowl alone on a phone: ticked, fed, taken back; the next dog is a press away', async () => {
@@ -127,6 +127,8 @@ test('a pack is kept for another day, by keys and by dragging, and is let go', a
   await page.mouse.down();
   await page.mouse.move(start.x + 40, start.y - 20, { steps: 4 });
   await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 8 });
+  // Let go when the day says that it would take it.
+  await expect(square).toHaveAttribute('stroke', 'var(--carrot)');
   await page.mouse.up();
   await expect(held).toContainText(`${code} for Otto, Tue 1 Dec`);
   await held.getByRole('button', { name: new RegExp(`^Let ${code} go`) }).click();

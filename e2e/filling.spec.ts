@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { expect, test, type Page } from '@playwright/test';
 import { startHodman, stopHodman, type Hodman } from './server';
-import { weighPot } from './steps';
+import { driveInstruments, weighPot } from './steps';
 
 // One pot packed in four ways, twenty packs of it on the simulated scale without the mouse.
 let hodman: Hodman;
@@ -21,13 +21,7 @@ test.afterAll(async () => {
 const packsOf = (fate: string) => page.getByRole('list', { name: `Packs for: ${fate}` });
 const formOf = (fate: string) => page.getByRole('form', { name: `How it is filled: ${fate}` });
 const sealedIn = (fate: string) => page.getByRole('group', { name: `Packs in: ${fate}` });
-const drive = async (body: unknown) => {
-  const answer = await page.request.post(`${hodman.address}/api/instruments`, {
-    data: body,
-    headers: { origin: hodman.address },
-  });
-  expect(answer.ok()).toBe(true);
-};
+const drive = (body: unknown) => driveInstruments(page, hodman.address, body);
 const lay = (target: number) =>
   drive({
     kind: 'scale',

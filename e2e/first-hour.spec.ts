@@ -1,5 +1,6 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
 import { startHodman, stopHodman, type Hodman } from './server';
+import { visit } from './steps';
 
 /** A recipe as a cook pastes it: nine lines. Two of them ask which food is meant. */
 const NINE = `2 lb lean ground turkey
@@ -81,12 +82,11 @@ for (const [by, width, height] of [
   ['fingers', 390, 844],
 ] as const)
   test(`from an empty house to the first bowl by ${by}, in at most ${MOST_PRESSES} presses`, async ({ browser }) => {
-    test.setTimeout(180_000);
     const page = await browser.newPage({ viewport: { width, height } });
     const { press, type, count } = by === 'fingers' ? fingers() : keys(page);
     const button = (name: string | RegExp) => press(page.getByRole('button', { name }).first());
     const heading = (name: string | RegExp) => expect(page.getByRole('heading', { name })).toBeVisible();
-    await page.goto(hodman.address, { waitUntil: 'networkidle' });
+    await visit(page, hodman.address);
 
     await heading('How does this kitchen measure?');
     await press(page.getByRole('radio', { name: /^grams, and cups/ }));

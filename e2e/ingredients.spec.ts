@@ -1,7 +1,7 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
+import { axeFinds } from './axe';
 import { startHodman, stopHodman, type Hodman } from './server';
-import { startCookDay } from './steps';
+import { startCookDay, visit } from './steps';
 
 // Ingredients from the shop to the pot: ticked off the list, priced, frozen, thawed, weighed out, and what the pot cost.
 let hodman: Hodman;
@@ -18,13 +18,12 @@ test.afterAll(async () => {
 });
 
 const axe = async () => {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' ')}`)).toEqual([]);
+  expect(await axeFinds(page)).toEqual([]);
 };
 let plan: string;
 
 test('the list says what is in the house; a tick brings the rest in, with its price and dates', async () => {
-  await page.goto(`${hodman.address}/plan?recipe=1`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}/plan?recipe=1`);
   await page.getByLabel('Days', { exact: true }).fill('3');
   await page.getByLabel('Seen, and we go on').check();
   await page.getByRole('button', { name: 'Keep the plan' }).click();
@@ -111,7 +110,7 @@ test('packs that were frozen before there were books come in with codes; what no
 });
 
 test('a table of stock comes in again: what cannot be is said row by row, what would become of it before it is kept', async () => {
-  await page.goto(`${hodman.address}/store/file`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}/store/file`);
   const text = page.getByLabel('or its text, pasted');
   const look = page.getByRole('button', { name: 'See what becomes of it' });
   await text.fill('code;grams\nV17;1,234\nZ99;5\nV17;6');
@@ -130,7 +129,7 @@ test('a table of stock comes in again: what cannot be is said row by row, what w
 });
 
 test('weighing out takes it by its date; the pot says what it cost, and a recall finds it raw and cooked', async () => {
-  await page.goto(plan, { waitUntil: 'networkidle' });
+  await visit(page, plan);
   await startCookDay(page);
   await expect(page.getByText(/in the fridge, of Wed 25 Nov, use by Sat 28 Nov, lot L 2291/).first()).toBeAttached();
   await page.getByRole('button', { name: 'All in, start cooking' }).click();
@@ -144,7 +143,7 @@ test('weighing out takes it by its date; the pot says what it cost, and a recall
 
 test('a household that rotates: no protein for longer than it says, where something else is in store', async () => {
   await page.goto(`${hodman.address}/store/ahead`);
-  await page.goto(`${hodman.address}/household`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}/household`);
   await page.getByLabel('One protein for a dog').selectOption('at most 2 days in a row');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByText('Kept.')).toBeVisible();

@@ -9,36 +9,6 @@ import { seeded } from '../tests/fixtures/seeded';
 const isAdded = async (hodman: Hodman, name: string): Promise<boolean> =>
   (await addDog(hodman, `kill-${name}`, name)).includes('"ok":true');
 
-test('kill -9 at ten seeded moments: every acknowledged write is there', async () => {
-  test.setTimeout(400_000);
-  const random = seeded(20261125);
-  const folder = newFolder();
-  const acknowledged: string[] = [];
-  for (let round = 0; round < 10; round++) {
-    const hodman = await startHodman({ folder });
-    let killed = false;
-    let death: Promise<void> | undefined;
-    // The clock runs from the first acknowledged write: a slow day kills no sooner.
-    for (let write = 0; !killed && write < 400; write++) {
-      const name = `R${round}W${write}`;
-      if (await isAdded(hodman, name).catch(() => false)) acknowledged.push(name);
-      death ??= new Promise<void>((resolve) =>
-        setTimeout(() => {
-          killed = true;
-          void hodman.kill('SIGKILL').then(resolve);
-        }, random() * 900),
-      );
-    }
-    await death;
-  }
-  const last = await startHodman({ folder });
-  const page = await (await fetch(`${last.address}/dogs`)).text();
-  const missing = acknowledged.filter((name) => !page.includes(`>${name}<`));
-  await last.kill('SIGKILL');
-  expect(missing).toEqual([]);
-  expect(acknowledged.length).toBeGreaterThanOrEqual(10);
-});
-
 // PostgreSQL's src/include/catalog/pg_control.h: after 16 bytes the state of the cluster, 1 shut down, 6 in production.
 const stateOf = ({ folder }: Hodman) => readFileSync(join(folder, 'pg/global/pg_control')).readUInt32LE(16);
 
@@ -56,7 +26,6 @@ test('asked to end, it closes its database first; killed, it does not', async ()
 });
 
 test('kill -9 in the middle of moving 40 packs: all of them moved, or none', async () => {
-  test.setTimeout(400_000);
   const random = seeded(20261127);
   const folder = newFolder();
   let hodman = await startHodman({ folder, demo: true });
@@ -83,7 +52,7 @@ test('kill -9 in the middle of moving 40 packs: all of them moved, or none', asy
     return rows.filter(([code, , , place]) => codes.includes(code!) && place === 'Freezer').length;
   };
   const seen = new Set<string>();
-  for (let round = 0; round < 8; round++) {
+  for (let round = 0; round < 5; round++) {
     const before = await inFreezer();
     const input = { holdingIds, placeId: before === 40 ? fridge : freezer, fits: true };
     const answer = call(hodman, '/store', 'movePacks', `forty-moved-${round}`, input).catch(() => '');

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { openPlan } from './steps';
+import { openPlan, visit } from './steps';
 import { startHodman, stopHodman, type Hodman } from './server';
 
 let hodman: Hodman;
@@ -31,7 +31,7 @@ test('the boatyard: each dog’s day as in the handbook', async ({ page }) => {
 });
 
 test('keys alone: to the dogs, a new dog typed, stored', async ({ page }) => {
-  await page.goto(hodman.address, { waitUntil: 'networkidle' });
+  await visit(page, hodman.address);
   await page.keyboard.press('d');
   await expect(page.getByRole('heading', { name: 'Who eats how much' })).toBeVisible();
   await page.getByRole('link', { name: 'Add a dog' }).focus();
@@ -48,7 +48,7 @@ test('keys alone: to the dogs, a new dog typed, stored', async ({ page }) => {
 });
 
 test('keys alone: / finds a pack by its code, ? lists the keys, both can be switched off', async ({ page }) => {
-  await page.goto(hodman.address, { waitUntil: 'networkidle' });
+  await visit(page, hodman.address);
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('Batches');
   await page.keyboard.press('Escape');
@@ -66,9 +66,9 @@ test('keys alone: / finds a pack by its code, ? lists the keys, both can be swit
     await expect(page.getByRole('region', { name: code, exact: true })).toBeVisible();
   }
   await slow.send('Emulation.setCPUThrottlingRate', { rate: 1 });
-  await page.goto(`${hodman.address}/household`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}/household`);
   await page.getByLabel(/Single letters go to rooms/).uncheck();
-  await page.goto(hodman.address, { waitUntil: 'networkidle' });
+  await visit(page, hodman.address);
   await page.keyboard.press('s');
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog')).toHaveCount(0);
@@ -106,7 +106,7 @@ test('wet hands: the pot is weighed on the keypad alone, every key large enough'
 
 test('on a phone the flow stands upright, within the screen, and opens its steps', async ({ browser }) => {
   const page = await browser.newPage({ viewport: { width: 390, height: 844 } });
-  await page.goto(`${hodman.address}/batches/4`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}/batches/4`);
   const flow = page.getByRole('img', { name: 'Flow of the batch, drawn to scale' });
   const box = (await flow.boundingBox())!;
   expect(box.x + box.width).toBeLessThanOrEqual(390);

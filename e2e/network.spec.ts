@@ -15,7 +15,6 @@ const sayPin = async (page: Page, pin: string) => {
 };
 
 test('the home network: not without a PIN; with it a phone comes in, is listed, and is ended', async ({ browser }) => {
-  test.setTimeout(240_000);
   // A machine without any network cannot show this: it fails rather than pass unseen.
   expect(outside, 'an address of this machine beside the loopback').toBeDefined();
   const folder = newFolder();

@@ -1,6 +1,6 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { openPlan, startCookDay } from './steps';
+import { openPlan, reload, startCookDay, visit } from './steps';
+import { axeFinds } from './axe';
 import { startHodman, stopHodman, type Hodman } from './server';
 
 let hodman: Hodman;
@@ -155,18 +155,17 @@ test('a day with two recipes, one for the mornings and one for the evenings: kep
   const kept = page.url();
 
   // The list on the phone: from the freezer it says by when it is out; a tick stays over a reload.
-  await page.goto(`${kept}/list`, { waitUntil: 'networkidle' });
+  await visit(page, `${kept}/list`);
   await page.getByRole('button', { name: /^goat shoulder/ }).click();
   await page.getByLabel('It comes').selectOption('out of the freezer');
   await expect(page.getByText(/should be out since Tue 24 Nov 10:00/)).toBeVisible();
-  // What was just said is kept before the next thing is.
-  await page.waitForLoadState('networkidle');
+  // At once: a tick does not take back where it comes from.
   await page.getByRole('checkbox', { name: 'goat shoulder, boned: got it' }).check();
   await expect(page.getByText('Noted.')).toBeVisible();
-  await page.reload({ waitUntil: 'networkidle' });
+  await reload(page);
   await expect(page.getByRole('checkbox', { name: 'goat shoulder, boned: got it' })).toBeChecked();
 
-  await page.goto(`${kept}/print`, { waitUntil: 'networkidle' });
+  await visit(page, `${kept}/print`);
   const paper = page.getByRole('article');
   await expect(paper).toContainText('Goat, millet & beetroot and Pollock, potato & peas');
   await expect(paper).toContainText('should be out since');
@@ -176,13 +175,13 @@ test('a day with two recipes, one for the mornings and one for the evenings: kep
   expect(pdf.toString('latin1').match(/\/Type \/Page\b/g)).toHaveLength(1);
 
   // Changed until it is cooked.
-  await page.goto(kept, { waitUntil: 'networkidle' });
+  await visit(page, kept);
   await page.getByLabel('Days', { exact: true }).fill('4');
   await startCookDay(page);
   await expect(page.getByRole('button', { name: 'All in, start cooking' })).toBeVisible();
   await page.getByRole('button', { name: 'All in, start cooking' }).click();
   await expect(page.getByRole('tab', { name: '2 Cook' })).toHaveAttribute('aria-selected', 'true');
-  await page.goto(kept, { waitUntil: 'networkidle' });
+  await visit(page, kept);
   await expect(page.getByText('It is in the pot, or was')).toBeVisible();
   await expect(page.getByText(/4 days from/)).toBeVisible();
   await page.getByRole('link', { name: 'Copy it' }).click();
@@ -209,7 +208,7 @@ test('volumes and cups bind where a cup of the food was weighed; else it says wh
 test('what was typed stays over a reload, and is let go with one press', async () => {
   await openPlan(page, hodman.address, '?recipe=2');
   await page.getByLabel('Days', { exact: true }).fill('9');
-  await page.reload({ waitUntil: 'networkidle' });
+  await reload(page);
   await expect(page.getByLabel('Days', { exact: true })).toHaveValue('9');
   await page.getByRole('button', { name: 'start over' }).click();
   await expect(page.getByLabel('Days', { exact: true })).toHaveValue('7');
@@ -234,7 +233,7 @@ test('what the store holds is taken off, and packs as sold are remembered', asyn
 });
 
 test('a new kitchen says what it has: a pot, its loads, and what does not fit', async () => {
-  await page.goto(`${hodman.address}/household`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}/household`);
   await page.getByRole('button', { name: 'Add a thing' }).click();
   await page.getByLabel('Called').fill('thimble');
   await page.getByLabel('Size').fill('3 kg');
@@ -250,6 +249,5 @@ test('a new kitchen says what it has: a pot, its loads, and what does not fit', 
   await expect(page.getByRole('button', { name: 'Start cook day' })).toBeDisabled();
   await page.getByLabel('Cooked in').selectOption('pressure cooker');
   await expect(page.getByText(/^From the base:/)).toContainText('pollock fillets');
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.map((each) => each.id)).toEqual([]);
+  expect(await axeFinds(page)).toEqual([]);
 });

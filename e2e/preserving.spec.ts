@@ -1,10 +1,10 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Locator, type Page } from '@playwright/test';
+import { axeFinds } from './axe';
 import { startHodman, stopHodman, type Hodman } from './server';
-import { addDog, beginHouse, keepRecipe, weighPot, writeExample } from './steps';
+import { addDog, beginHouse, keepRecipe, visit, weighPot, writeExample } from './steps';
 
 // A new user takes one pot to the fridge, the freezer, a dehydrator and a freeze-dryer, with machines that are simulated: what freezes in a
 // day, a forgotten tare, a power cut in mid-cycle, and the same water on the label and at the bowl.
@@ -29,11 +29,10 @@ const load = (name: RegExp): Locator => page.getByRole('region', { name });
 const settled = (button: Locator) => expect(button).toBeEnabled();
 
 test('a new house: two dogs, a recipe, a pot, a freezer of 60 L and a freeze-dryer', async () => {
-  test.setTimeout(120_000);
   await beginHouse(page, hodman.address);
   await addDog(page, hodman.address, { name: 'Juniper', born: '2021-04-01', weight: '30 kg' });
   await addDog(page, hodman.address, { name: 'Otto', born: '2020-06-01', weight: '30 kg' });
-  await page.goto(`${hodman.address}/recipes/new`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}/recipes/new`);
   await writeExample(page);
   await keepRecipe(page, hodman.address);
   await page.goto(`${hodman.address}/household`);
@@ -199,8 +198,7 @@ test('a tray’s own weight left in both weighings is named with its grams, and 
   await expect(
     page.getByText(/On tray 2 perhaps its own weight, about 6\d\d g, was left in both weighings/),
   ).toBeVisible();
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.map(({ id }) => id)).toEqual([]);
+  expect(await axeFinds(page)).toEqual([]);
   await page.getByRole('button', { name: /^Yes, take 6\d\d g off$/ }).click();
   await expect(page.getByText(/perhaps its own weight/)).toHaveCount(0);
   // What no tray holds by now is asked about, and is not lost.
@@ -243,7 +241,7 @@ test('label and bowl say the same water; which trays are in which bag is kept wi
   )!;
   await page.goto(`${hodman.address}/p/${code}`);
   await expect(page.getByText(`stir in ${water} mL of warm water, wait 10 min`)).toBeVisible();
-  await page.goto(`${hodman.address}/store?pack=${code}`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}/store?pack=${code}`);
   const panel = page.getByRole('region', { name: code!, exact: true });
   await expect(panel).toContainText(`${water} mL of water to put back`);
   await expect(panel).toContainText('in a barrier bag with absorber');

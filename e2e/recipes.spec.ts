@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { startHodman, stopHodman, type Hodman } from './server';
-import { addDog, amountOf, chooseFood, foodOf, keepRecipe, lineOf, paste } from './steps';
+import { addDog, amountOf, chooseFood, foodOf, keepRecipe, lineOf, paste, visit } from './steps';
 
 let hodman: Hodman;
 let page: Page;
@@ -31,7 +31,7 @@ const NOTEBOOK = [
   '1 quart water',
 ];
 
-const open = (path: string) => page.goto(hodman.address + path, { waitUntil: 'networkidle' });
+const open = (path: string) => visit(page, hodman.address + path);
 
 test('eleven lines of a notebook are read; what is unsure, vague or unread is said and not hidden', async () => {
   await open('/recipes/new');
@@ -105,7 +105,7 @@ test('taken out as a file and brought in again it is the same; in another house 
   await expect(page.getByText('here already, unchanged')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Take 0 recipes' })).toBeDisabled();
   const other = await startHodman();
-  await page.goto(`${other.address}/recipes/files`, { waitUntil: 'networkidle' });
+  await visit(page, `${other.address}/recipes/files`);
   await bringIn('new.json', file);
   await page.getByRole('button', { name: 'Take this recipe' }).click();
   await expect(page.getByRole('link', { name: 'Goat, barley & kale', exact: true })).toBeVisible();

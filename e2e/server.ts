@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, existsSync, mkdtempSync, readFileSync, renameSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -34,6 +34,23 @@ interface Options {
   readonly host?: string;
 }
 
+/** What a house is at its first start, made once a run for each instant (playwright.config.ts says where) and copied from then on. */
+async function firstDatabase(demo: boolean, now: string): Promise<string> {
+  const instant = now.startsWith('@') ? readFileSync(now.slice(1), 'utf8').trim() : now;
+  const kept = join(process.env.HODMAN_HOUSES!, `${demo ? 'demo' : 'empty'}-${instant.replace(/\W/g, '')}`);
+  if (existsSync(kept)) return kept;
+  const made = await started(newFolder(), demo, now);
+  await made.kill('SIGTERM');
+  try {
+    renameSync(join(made.folder, 'pg'), kept);
+  } catch (error) {
+    // The other worker was quicker.
+    if (!existsSync(kept)) throw error;
+  }
+  rmSync(made.folder, { recursive: true, force: true });
+  return kept;
+}
+
 /** Starts the built application on a free port and a folder of its own, and waits until it answers. */
 export async function startHodman({
   folder = newFolder(),
@@ -41,9 +58,15 @@ export async function startHodman({
   now = NOON,
   host,
 }: Options = {}): Promise<Hodman> {
+  if (!process.env.DATABASE_URL && !existsSync(join(folder, 'pg')))
+    cpSync(await firstDatabase(demo, now), join(folder, 'pg'), { recursive: true });
+  return started(folder, demo, now, host);
+}
+
+async function started(folder: string, demo: boolean, now: string, host?: string): Promise<Hodman> {
   const { child, port, printed } = await launch(folder, demo, now, host);
   const address = `http://127.0.0.1:${port}`;
-  for (let attempt = 0; attempt < 750 && child.exitCode === null; attempt++) {
+  for (let attempt = 0; attempt < 1500 && child.exitCode === null; attempt++) {
     if (printed().includes('Hodman is at')) {
       return { address, folder, printed, kill: (signal) => ended(child, signal) };
     }
@@ -60,7 +83,7 @@ export async function startRefused(
 ): Promise<{ code: number | null; printed: string }> {
   const { child, printed } = await launch(folder, false, NOON, host);
   const code = await new Promise<number | null>((resolve) => {
-    const late = setTimeout(() => child.kill('SIGKILL'), 30_000);
+    const late = setTimeout(() => child.kill('SIGKILL'), 120_000);
     child.once('exit', (exit) => {
       clearTimeout(late);
       resolve(exit);

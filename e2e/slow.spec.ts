@@ -1,17 +1,13 @@
-import { expect as impatient, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { startHodman, stopHodman, type Hodman } from './server';
 
 // A tablet of ten years: six times slower. What is typed, chosen or pressed before the page listens is not lost.
-const expect = impatient.configure({ timeout: 90_000 });
 let hodman: Hodman;
 let page: Page;
 
-test.describe.configure({ timeout: 400_000 });
 test.beforeAll(async ({ browser }) => {
   hodman = await startHodman({ demo: true, now: '2026-11-25T16:30:00Z' });
   page = await browser.newPage();
-  page.setDefaultTimeout(90_000);
-  page.setDefaultNavigationTimeout(90_000);
   const slow = await page.context().newCDPSession(page);
   await slow.send('Emulation.setCPUThrottlingRate', { rate: 6 });
 });

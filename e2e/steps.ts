@@ -1,4 +1,20 @@
 import { expect, type Locator, type Page } from '@playwright/test';
+import { axeFinds } from './axe';
+
+/** The page has taken over what was typed and pressed before its code came: from now on leaving it loses nothing. */
+export const listens = (page: Page) => page.waitForFunction(() => window.hodmanEarly?.done);
+
+/** Goes to a page and waits until it listens: what is done before that has a file of its own (slow.spec). */
+export async function visit(page: Page, address: string): Promise<void> {
+  await page.goto(address);
+  await listens(page);
+}
+
+/** Loads a page anew, and waits until it listens. */
+export async function reload(page: Page): Promise<void> {
+  await page.reload();
+  await listens(page);
+}
 
 /** A line of a recipe's sheet, read or open. */
 export const lineOf = (page: Page, line: number) => page.locator(`[data-line="${line - 1}"]`);
@@ -29,7 +45,7 @@ export async function paste(page: Page, lines: readonly string[]): Promise<void>
 
 /** The three questions of an empty house, answered as this test's house would. */
 export async function beginHouse(page: Page, address: string, measures = 'grams, and cups of 250 mL'): Promise<void> {
-  await page.goto(address, { waitUntil: 'networkidle' });
+  await visit(page, address);
   await page.getByText(measures).click();
   await page.getByRole('button', { name: 'That is how we do it' }).click();
   await page.waitForURL(/\/dogs\/new$/);
@@ -39,7 +55,7 @@ export async function beginHouse(page: Page, address: string, measures = 'grams,
 export async function keepRecipe(page: Page, address: string): Promise<void> {
   await page.getByRole('button', { name: 'Keep this recipe' }).click();
   await page.waitForURL((url) => !url.pathname.endsWith('/recipes/new'));
-  await page.goto(`${address}/recipes`, { waitUntil: 'networkidle' });
+  await visit(page, `${address}/recipes`);
 }
 
 /** Finds a food while typing and takes the best match. */
@@ -86,21 +102,24 @@ export async function writeExample(page: Page): Promise<void> {
 
 /** Opens the plan's room with nothing typed: what was typed there before in this tab is let go. */
 export async function openPlan(page: Page, address: string, query = ''): Promise<void> {
-  await page.goto(`${address}/plan${query}`, { waitUntil: 'networkidle' });
+  await visit(page, `${address}/plan${query}`);
   const typedBefore = await page.evaluate(() => {
     const kept = Object.keys(sessionStorage).filter((key) => key.startsWith('hodman-draft-plan'));
     kept.forEach((key) => sessionStorage.removeItem(key));
     return kept.length > 0;
   });
-  if (typedBefore) await page.reload({ waitUntil: 'networkidle' });
+  if (typedBefore) await reload(page);
 }
 
 /** Starts cooking; what must have been seen first (calcium for a pup, a caution) is ticked. */
 export async function startCookDay(page: Page): Promise<void> {
   const start = page.getByRole('button', { name: 'Start cook day' });
   const seen = page.getByLabel('Seen, and we go on');
-  await expect(start.and(page.locator(':enabled')).or(seen).first()).toBeVisible();
-  if ((await seen.count()) > 0 && !(await seen.isChecked())) await seen.check();
+  // What must be seen may come a moment after the figures.
+  await expect(async () => {
+    if ((await seen.count()) > 0 && !(await seen.isChecked())) await seen.check();
+    await expect(start).toBeEnabled({ timeout: 1000 });
+  }).toPass();
   await start.click();
 }
 
@@ -143,4 +162,20 @@ export async function weighPot(
   await page.getByLabel('Empty (tare)').fill(String(pot.tare));
   await page.getByRole('button', { name: 'That is the yield' }).click();
   await answerAsks(page);
+}
+
+/** Nothing stands beyond the page at a phone's width or a laptop's, and axe finds nothing. */
+export async function looksRight(page: Page): Promise<void> {
+  for (const width of [390, 1280]) {
+    await page.setViewportSize({ width, height: 800 });
+    const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+    expect([width, over]).toEqual([width, 0]);
+  }
+  expect(await axeFinds(page)).toEqual([]);
+}
+
+/** Sets the simulated instruments of a house: on or off, or how one of them behaves. */
+export async function driveInstruments(page: Page, address: string, body: unknown): Promise<void> {
+  const answer = await page.request.post(`${address}/api/instruments`, { data: body, headers: { origin: address } });
+  expect(answer.ok()).toBe(true);
 }

@@ -1,9 +1,10 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
+import { axeFinds } from './axe';
 import { startHodman, stopHodman, type Hodman } from './server';
+import { visit } from './steps';
 
 // The store of the boatyard: packs found, moved, split, mixed, blocked and counted; a lot followed to the bowls; a power cut.
 let hodman: Hodman;
@@ -28,8 +29,7 @@ const take = async (code: string) => {
   await expect(inHand(code)).toBeVisible();
 };
 const axe = async () => {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' ')}`)).toEqual([]);
+  expect(await axeFinds(page)).toEqual([]);
 };
 
 test('packs are found by what they are; several go to another place together, and come back with one press', async () => {
@@ -159,7 +159,7 @@ test('a power cut: the clock runs and says what to save first; over, each pack i
 });
 
 test('all of it as a table, one key away, with nothing lost', async () => {
-  await page.goto(`${hodman.address}/store`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}/store`);
   const packs = Number(/\d+/.exec(await page.getByRole('heading', { level: 1 }).innerText())![0]);
   await page.keyboard.press('l');
   await page.waitForURL(/\/store\/table$/);

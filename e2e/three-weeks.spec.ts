@@ -4,7 +4,17 @@ import { join } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
 import Papa from 'papaparse';
 import { startHodman, stopHodman, type Hodman } from './server';
-import { addDog, answerAsks, beginHouse, keepRecipe, openPlan, startCookDay, toTheScale, writeExample } from './steps';
+import {
+  addDog,
+  answerAsks,
+  beginHouse,
+  keepRecipe,
+  openPlan,
+  startCookDay,
+  toTheScale,
+  visit,
+  writeExample,
+} from './steps';
 
 // Three weeks of a new user with one dog, from the second of November on: two cook days, every meal pressed but one, a guest,
 // a power cut, a recall, a stocktake. At the end the books close, read from the files that anybody can take home.
@@ -28,9 +38,8 @@ test.afterAll(async () => {
   await page.close();
   await stopHodman(hodman);
 });
-test.beforeEach(() => test.setTimeout(240_000));
 
-const today = () => page.goto(hodman.address, { waitUntil: 'networkidle' });
+const today = () => visit(page, hodman.address);
 const fed = (dog: string) => page.getByRole('button', { name: `Fed ${dog}` });
 
 /** One meal of every dog that has one; nobody is left waiting for food. */
@@ -142,7 +151,7 @@ test('a guest for three days eats what is for anybody, and is gone again', async
   await expect(page.getByText(/comes Sun 8 Nov/)).toBeVisible();
   // Two packs were Bramble's; now they are for anybody.
   for (const code of (await codesInStore()).slice(-3)) {
-    await page.goto(`${hodman.address}/store?pack=${code}`, { waitUntil: 'networkidle' });
+    await visit(page, `${hodman.address}/store?pack=${code}`);
     await inHand(code).getByRole('button', { name: 'Its label is wrong' }).click();
     await inHand(code).getByRole('button', { name: 'It is for anybody' }).click();
     await expect(page.getByText(`${code} is for anybody now: write its label again.`)).toBeVisible();
@@ -181,7 +190,7 @@ test('a recall: what the dog ate leads to its pots; blocked, it is not fed; unbl
   await expect(page.getByText(/packs? blocked: none is proposed or fed/)).toBeVisible();
   await today();
   await expect(fed('Bramble')).toHaveCount(0);
-  await page.goto(`${hodman.address}/store`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}/store`);
   await page.getByRole('button', { name: 'several at once' }).click();
   await page.getByLabel('Which packs?').fill('blocked');
   await page.getByRole('button', { name: /^choose (it|them)$/ }).click();
@@ -195,7 +204,7 @@ test('a recall: what the dog ate leads to its pots; blocked, it is not fed; unbl
 
 test('stock is taken: one pack is nowhere, and is written off', async () => {
   await feed('07:40', ['Bramble']);
-  await page.goto(`${hodman.address}/store/count`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}/store/count`);
   await page
     .getByRole('navigation', { name: 'Places' })
     .getByRole('link', { name: /^Freezer/ })

@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { startHodman, stopHodman, type Hodman } from './server';
+import { visit } from './steps';
 
 let hodman: Hodman;
 let page: Page;
@@ -26,7 +27,7 @@ let weighed = 0;
 const follows = () => page.getByRole('status').filter({ hasText: 'What follows' });
 
 test('packs are taken back: their share opens again, and what was fed from stays', async () => {
-  await page.goto(`${hodman.address}${POT}`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}${POT}`);
   const freezer = page.getByRole('group', { name: 'Packs in: Freezer' });
   const count = await freezer.getByRole('listitem').count();
   expect(count).toBeGreaterThan(5);
@@ -107,7 +108,7 @@ test('a forgotten vessel, and a line that was not that: nothing is lost, what wa
 test('a second page is told what the first one did', async ({ browser }) => {
   const other = await browser.newPage();
   for (const each of [page, other]) {
-    await each.goto(`${hodman.address}${POT}`, { waitUntil: 'networkidle' });
+    await visit(each, `${hodman.address}${POT}`);
     await each.getByRole('tab', { name: '5 Divide', exact: true }).click();
   }
   await page.getByRole('button', { name: 'The rest to: Freezer 2' }).click();
@@ -120,7 +121,7 @@ test('a second page is told what the first one did', async ({ browser }) => {
 });
 
 test('a meal of the last days is put right from another pack, at its own time', async () => {
-  await page.goto(hodman.address, { waitUntil: 'networkidle' });
+  await visit(page, hodman.address);
   await page.getByText('Meals of the last days').click();
   await page.getByRole('button', { name: /^Put right Otto’s supper, Tue 24 Nov/ }).click();
   const form = page.getByRole('form', { name: 'Otto’s supper' });
@@ -131,7 +132,7 @@ test('a meal of the last days is put right from another pack, at its own time', 
 });
 
 test('a recipe is put away and brought back', async () => {
-  await page.goto(`${hodman.address}/recipes`, { waitUntil: 'networkidle' });
+  await visit(page, `${hodman.address}/recipes`);
   const name = (await page.getByRole('listitem').getByRole('link').first().textContent()) ?? '';
   await page.getByRole('link', { name, exact: true }).click();
   await page.getByRole('button', { name: `Put ${name} away` }).click();

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
 import { startHodman, stopHodman, type Hodman } from './server';
-import { openPlan, startCookDay } from './steps';
+import { driveInstruments, openPlan, startCookDay } from './steps';
 
 // The goat's whole day by the instruments: three loads under pressure, the millet in a pot of its own, liquid that is kept,
 // one slip after the other, a killed server, and the pot's weight put right the next morning.
@@ -30,15 +30,8 @@ test.afterAll(async () => {
 });
 
 const AT_REST = { noise: 0.05, drift: 0, fault: 'none', lapse: 60 };
-const drive = (body: unknown) =>
-  page.request.post(`${hodman.address}/api/instruments`, {
-    data: body,
-    headers: { origin: hodman.address },
-  });
-const put = async (kind: 'scale' | 'probe', target: number) => {
-  const answer = await drive({ kind, drive: { ...AT_REST, target, follows: 4 } });
-  expect(answer.ok()).toBe(true);
-};
+const drive = (body: unknown) => driveInstruments(page, hodman.address, body);
+const put = (kind: 'scale' | 'probe', target: number) => drive({ kind, drive: { ...AT_REST, target, follows: 4 } });
 const heading = () => page.locator('#task');
 const press = (name: RegExp | string) => page.getByRole('button', { name }).first().click();
 /** Another minute, and the page as it is then. */

@@ -1,6 +1,17 @@
 import { expect, test, type Page } from '@playwright/test';
 import { startHodman, stopHodman, type Hodman } from './server';
-import { addDog, answerAsks, beginHouse, keepRecipe, lineOf, openPlan, paste, startCookDay, toTheScale } from './steps';
+import {
+  addDog,
+  answerAsks,
+  beginHouse,
+  keepRecipe,
+  lineOf,
+  openPlan,
+  paste,
+  startCookDay,
+  toTheScale,
+  visit,
+} from './steps';
 
 let hodman: Hodman;
 let page: Page;
@@ -14,7 +25,7 @@ test.beforeAll(async ({ browser }) => {
 
 test.afterAll(() => stopHodman(hodman));
 
-const open = (path: string) => page.goto(hodman.address + path, { waitUntil: 'networkidle' });
+const open = (path: string) => visit(page, hodman.address + path);
 /** A new recipe on blank paper: what was typed there before is let go. */
 async function newRecipe() {
   await open('/recipes/new');

@@ -10,12 +10,12 @@ const seed = at < 0 ? 20261128 : Number(process.argv[at + 1]);
 const only = process.argv.slice(2).filter((each) => !each.startsWith('--') && each !== String(seed));
 
 const KINDS = [
-  ['fuzz', () => import('./attack/fuzz.mjs'), quick ? 300 : 5_000],
-  ['tabs', () => import('./attack/tabs.mjs'), quick ? 40 : 400],
-  ['clock', () => import('./attack/clock.mjs'), quick ? 30 : 300],
-  ['kills', () => import('./attack/kills.mjs'), quick ? 20 : 200],
-  ['owners', () => import('./attack/owners.mjs'), quick ? 4 : 40],
-  ['folders', () => import('./attack/folders.mjs'), quick ? 6 : 60],
+  ['fuzz', () => import('./attack/fuzz.mjs'), quick ? 150 : 5_000],
+  ['tabs', () => import('./attack/tabs.mjs'), quick ? 20 : 400],
+  ['clock', () => import('./attack/clock.mjs'), quick ? 15 : 300],
+  ['kills', () => import('./attack/kills.mjs'), quick ? 12 : 200],
+  ['owners', () => import('./attack/owners.mjs'), quick ? 2 : 40],
+  ['folders', () => import('./attack/folders.mjs'), quick ? 4 : 60],
 ];
 
 let broken = 0;

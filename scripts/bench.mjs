@@ -29,7 +29,7 @@ const { cookDay } = await import('../bench/cook-day.mjs');
 const { packing } = await import('../bench/packing.mjs');
 
 const { printing } = await import('../bench/labels.mjs');
-const { weeksSix } = await import('../bench/weeks.mjs');
+const { weeksDry, weeksSix } = await import('../bench/weeks.mjs');
 
 const computed = [
   ...(await cookDay()),
@@ -39,6 +39,7 @@ const computed = [
   ...(await planRecompute()),
   ...linesRead(),
   ...(await weeksSix()),
+  ...(await weeksDry()),
 ];
 
 const folder = mkdtempSync(join(tmpdir(), 'hodman-bench-'));

@@ -110,7 +110,9 @@ export async function serve({ demo }) {
   if (demo) process.env.HODMAN_DEMO = '1';
   const address = `http://127.0.0.1:${port}`;
   standBefore(local);
-  process.argv = [process.execPath, nextBin, 'start', '-H', bind, '-p', String(port)];
+  // Longer than who asks keeps a connection (a minute is usual): else it is closed under a question that is on its way.
+  const kept = ['--keepAliveTimeout', '75000'];
+  process.argv = [process.execPath, nextBin, 'start', '-H', bind, '-p', String(port), ...kept];
   await import('../node_modules/next/dist/bin/next');
   for (let attempt = 0; attempt < 240; attempt++) {
     const answered = await fetch(address).then(

@@ -62,7 +62,7 @@ try {
     ['dog', '/dogs/2'],
     ['recipes', '/recipes'],
     ['recipe', '/recipes/1'],
-    ['rotation', '/recipes/rotation'],
+    ['diary', '/dogs/2/diary'],
     ['plan', '/plan'],
     ['batches', '/batches'],
     ['run-sheet', '/batches/4'],

@@ -64,6 +64,8 @@ export async function attack(count, seed) {
   const missing = await missingIn(last);
   if (missing.length > 0) broke.push(`at the end: ${missing.join(', ')} missing`);
   await last.kill();
+  // Where nothing was written nothing was tried.
+  if (acknowledged.length < tried / 2) broke.push(`only ${acknowledged.length} writes were acknowledged`);
   rmSync(folder, { recursive: true, force: true });
   return { tried, said: `${acknowledged.length} acknowledged writes compared`, broke };
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 
 export default function RoomError({ reset }: { reset: () => void }) {
   return (

@@ -13,7 +13,10 @@ import { penLabelsOf } from '@/features/labels/queries';
 import { mendView } from '@/features/mend/queries';
 import { keptPlan, newPlanView, openPlanView } from '@/features/plans/queries';
 import { buyView } from '@/features/plans/buy/queries';
+import { diaryView } from '@/features/dogs/diary/queries';
 import { eatenView } from '@/features/dogs/eaten/queries';
+import { learnedView } from '@/features/household/learned/queries';
+import { vetView } from '@/features/dogs/vet/queries';
 import { weeksNow } from '@/features/weeks/now/queries';
 import { weeksView } from '@/features/weeks/queries';
 import { filesView, printView, recipeForm, recipesView, rotationView } from '@/features/recipes/queries';
@@ -47,6 +50,8 @@ const ROOMS: Readonly<Record<string, () => Promise<unknown>>> = {
   dogs: () => dogsView(),
   'each dog': each((id) => dogView(id)),
   'what each dog ate': each((id) => eatenView(id)),
+  'each dog’s diary': each((id) => diaryView(id)),
+  'each dog’s pages for the vet': each((id) => vetView(id, { from: '', to: '' })),
   recipes: () => recipesView(),
   'each recipe': each((id) => recipeForm(id)),
   'each recipe on paper': each((id) => printView(id)),
@@ -58,6 +63,7 @@ const ROOMS: Readonly<Record<string, () => Promise<unknown>>> = {
   'each plan': each((id) => openPlanView(id)),
   'each kept plan': each((id) => keptPlan(id)),
   weeks: () => weeksView(),
+  'what was learned': () => learnedView(),
   'weeks as they are solved': () => weeksNow(),
   'to buy': () => buyView(28),
   batches: () => batchRows(),
@@ -192,6 +198,7 @@ describe.each([
         mend({ ...(await contextFor(tx, served.reference, new Date(NOON))) }, { kind, id: whole }),
       );
       expect(await mendView({ kind, id: whole })).toBeUndefined();
+      expect(await inPlace()).not.toContainEqual(what);
       expect(await roomsThatFail()).toEqual([]);
     } finally {
       await putBack();

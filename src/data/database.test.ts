@@ -1,6 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
 import { dayIn } from '@/core/calendar/local-date';
 import { legSum } from '@/core/stock/ledger';
@@ -9,17 +8,16 @@ import { batchGraph, imbalance } from '@/core/batch/graph';
 import { migrateToLatest, migrationsFolder, OlderFolder, wrap } from './database';
 import { loadDump } from './fixtures/dump';
 import { readBatch, readBatchList, type WeighedBatch } from './repositories/batches';
-import { loadDemo } from './demo/boatyard';
 import { loadReference } from './reference/reference';
 import { readDogs } from './repositories/dogs';
 import { readLatestMovements } from './repositories/movements';
 import { readStock } from './repositories/stock';
-import { freshDatabase, openedFor } from './fixtures/database';
+import { bareClient, demoDatabase } from './fixtures/database';
 import { readProteins } from './page';
 import { plan } from './schema/batches';
 
 test('a database of version 0.1 is recognised, refused in a sentence, and left as it is', async () => {
-  const client = await openedFor(PGlite.create());
+  const client = await bareClient();
   await client.exec(`create schema drizzle; create table drizzle.__drizzle_migrations (id serial primary key, hash text not null, created_at bigint);
     insert into drizzle.__drizzle_migrations (hash, created_at) values ('ground', 1761000000000), ('later', 1763000000000);
     create table dog (id serial primary key, name text); insert into dog (name) values ('Old');`);
@@ -36,7 +34,7 @@ const STOCK_AT_0_2_0 = [22, 12_583];
 const AT_0_2_0 = 1;
 
 test('a database made by 0.2.0 opens: what was cooked, packed and fed is what it was', async () => {
-  const client = await openedFor(PGlite.create());
+  const client = await bareClient();
   const { entries } = JSON.parse(readFileSync(join(migrationsFolder(), 'meta/_journal.json'), 'utf8')) as {
     entries: readonly { readonly tag: string; readonly when: number }[];
   };
@@ -88,10 +86,7 @@ describe('the boatyard', () => {
   test.each(['2026-11-25T05:00:00Z', '2026-11-25T12:00:00Z', '2027-03-28T21:30:00Z'])(
     'is alive at %s',
     async (instant) => {
-      // The repositories ask the one clock: it stands where the demo's does.
-      process.env.HODMAN_NOW = instant;
-      const db = await freshDatabase();
-      await loadDemo(db, loadReference(), new Date(instant));
+      const db = await demoDatabase(instant, loadReference());
       const dogs = await readDogs(db);
       expect(dogs.map((dog) => dog.name)).toEqual(['Juniper', 'Otto', 'Wren']);
       const stock = await readStock(db);

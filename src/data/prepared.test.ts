@@ -1,5 +1,5 @@
-import { PGlite, type Transaction } from '@electric-sql/pglite';
-import { openedFor } from './fixtures/database';
+import type { PGlite, Transaction } from '@electric-sql/pglite';
+import { bareClient } from './fixtures/database';
 import { prepared } from './prepared';
 
 // PGlite's own answer to the same text is what each answer is held against.
@@ -7,7 +7,7 @@ let plain: PGlite;
 let kept: PGlite;
 
 beforeAll(async () => {
-  plain = await openedFor(PGlite.create());
+  plain = await bareClient();
   kept = prepared(plain);
   await plain.exec(`
     create table thing (id serial primary key, name text, grams integer, part float8, facts jsonb, at timestamptz,

@@ -1,7 +1,7 @@
 'use client';
 
 import Button, { type ButtonProps } from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from './Link';
 
 type LinkButtonProps = Pick<ButtonProps, 'variant' | 'size' | 'children' | 'aria-label'> & { href: string };
 

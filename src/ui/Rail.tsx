@@ -4,7 +4,8 @@ import BottomNavigation from '@mui/material/BottomNavigation';
 import BottomNavigationAction from '@mui/material/BottomNavigationAction';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
-import Link, { useLinkStatus } from 'next/link';
+import { useLinkStatus } from 'next/link';
+import { Link } from './Link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useState, type ReactNode } from 'react';
@@ -72,7 +73,6 @@ export function Rail({ children }: { children?: ReactNode }) {
       key={room.path}
       component={Link}
       href={room.path}
-      prefetch={false}
       showLabel
       label={
         <>

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from './Link';
 import { sayUnread, type CannotBeRead } from '@/core/unreadable';
 import { Caution } from './Caution';
 

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState, type RefObject } from 'react';
 
 const ACTS = 'main [data-next-act]:not(:disabled):not([aria-disabled="true"])';
 const FIRST_FIELDS = 'main form :is(input, textarea, select):not([type="hidden"]):not(:disabled)';
@@ -68,4 +68,16 @@ export function useTopOnChange(step: unknown): void {
     before.current = step;
     window.scrollTo({ top: 0 });
   }, [step]);
+}
+
+/**
+ * What was taken in hand is where the eye and the reader go. Where it came with the page, the cook may have scrolled or
+ * pressed before the page's code came: then nothing moves away under the finger.
+ */
+export function useFocusWhenOpened(head: RefObject<HTMLElement | null>): void {
+  const [isLoaded] = useState(() => typeof window !== 'undefined' && !window.hodmanEarly?.begun);
+  useEffect(() => {
+    if (isLoaded && (window.scrollY > 0 || !isLost())) return;
+    head.current?.focus();
+  }, [head, isLoaded]);
 }

@@ -1,6 +1,6 @@
 import { addDays as addByLibrary, differenceInCalendarDays, format, parseISO } from 'date-fns';
 import fc from 'fast-check';
-import { addDays, daysBetween, type LocalDate } from './local-date';
+import { addDays, addMonths, daysBetween, SHORTEST_MONTH, type LocalDate } from './local-date';
 
 // Against date-fns, day by day: leap years, the changes of the clock in the zone of the machine, the turn of a century.
 const day = fc
@@ -22,4 +22,12 @@ test('the days on which a clock is changed are one day long, and a leap day is o
   expect(addDays('2026-03-28' as LocalDate, 2)).toBe('2026-03-30');
   expect(addDays('2026-10-24' as LocalDate, 2)).toBe('2026-10-26');
   expect(daysBetween('2028-02-28' as LocalDate, '2028-03-01' as LocalDate)).toBe(2);
+});
+
+test('property: what keeps for months keeps 28 days of each from any day', () => {
+  fc.assert(
+    fc.property(day, fc.integer({ min: 1, max: 24 }), (from, months) => {
+      expect(daysBetween(from, addMonths(from, months))).toBeGreaterThanOrEqual(months * SHORTEST_MONTH);
+    }),
+  );
 });

@@ -42,6 +42,9 @@ export const addDays = (day: LocalDate, days: number) =>
 /** The same day `months` later; the last day of a month that is too short. */
 export const addMonths = (day: LocalDate, months: number) => written(addM(parseISO(day), months));
 
+/** So many days a month has at the least: what keeps for months keeps so long from any day. */
+export const SHORTEST_MONTH = 28;
+
 /** Days from `from` to `to`; negative where `to` is earlier. */
 export const daysBetween = (from: LocalDate, to: LocalDate) => Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS);
 

@@ -16,6 +16,10 @@ export interface CookedFor {
 /** A time that is off by less than this part, and by less than so many minutes, is the recipe's own (ours, no source). */
 const OFF = { part: 0.1, minutes: 3 } as const;
 
+/** Whether minutes are others than those that are said; of what nobody said they are. Source: arithmetic. */
+export const isOtherwise = (minutes: number, said: number | undefined): boolean =>
+  said === undefined || Math.abs(minutes - said) >= Math.max(OFF.minutes, said * OFF.part);
+
 /**
  * What is to be written into a recipe's next version: the components that cooked longer or shorter than it says, by the
  * timers of their loads. Takes the cook day, and of each component its name and the recipe's minutes as they are now.
@@ -30,8 +34,7 @@ export function cookedOtherwise(
     if (took.length === 0) return [];
     const minutes = Math.round(took.reduce((sum, each) => sum + each, 0) / took.length);
     if (minutes < 1) return [];
-    const off = said === undefined ? Infinity : Math.abs(minutes - said);
-    if (off < OFF.minutes || off < (said ?? 0) * OFF.part) return [];
+    if (!isOtherwise(minutes, said)) return [];
     const spread = Math.round(Math.max(...took) - Math.min(...took));
     return [{ component, name, said, minutes, loads: took.length, spread }];
   });

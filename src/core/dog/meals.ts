@@ -104,6 +104,13 @@ export function mealsOn(dog: Dog, day: LocalDate, energy: DayEnergy = dayEnergy(
     });
 }
 
+/** The names of the meals that are always of a recipe, "breakfast and supper". */
+export const mealsAlways = (dog: Dog, recipeId: number, day: LocalDate): string =>
+  partsOn(dog, day)
+    .filter((part) => part.recipeId === recipeId)
+    .map((part) => sure(dog.slots.find(({ id }) => id === part.slotId)).name)
+    .join(' and ');
+
 /** The meals of a day that a recipe fills, each with the kcal that it brings; without a recipe all of them. */
 export const mealsFilledBy = (dog: Dog, day: LocalDate, filling?: Filling, energy?: DayEnergy): DayMeal[] =>
   mealsOn(dog, day, energy).flatMap((meal) => {

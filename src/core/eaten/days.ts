@@ -16,7 +16,15 @@ export interface FedBowl {
   /** mL of water that were put back. */
   readonly water: number;
   /** What was ticked of the additions; undefined: nobody said, and the ration's own are taken. */
-  readonly ticked: readonly { readonly kcal: number }[] | undefined;
+  readonly ticked: readonly { readonly lineId: number; readonly kcal: number }[] | undefined;
+}
+
+/** kcal of something that has a name and no pot; of an addition also how much it was. */
+export interface NamedKcal {
+  readonly from: 'planned' | 'added' | 'besides';
+  readonly name: string;
+  readonly kcal: number;
+  readonly dose?: { readonly amount: number; readonly unit: string };
 }
 
 /** One day of a dog, as it was. */
@@ -35,6 +43,8 @@ export interface EatenDay {
   readonly planned: number;
   /** Treats, toppers and other things that were written down. */
   readonly besides: number;
+  /** The same where it has a name. */
+  readonly named: readonly NamedKcal[];
   /** kcal of each pot that were eaten, less what was left, by batch. */
   readonly pots: ReadonlyMap<number, number>;
   /** kcal of packs that no pot made. */
@@ -94,10 +104,16 @@ export function daysEaten(
         else pots.set(batchId, (pots.get(batchId) ?? 0) + kcal * eaten);
     }
     const home = potless + addUp(pots.values(), (kcal) => kcal);
-    const added = addUp(meals, (meal) => {
+    // Of a meal that nobody pressed nobody knows that they were in it.
+    const additions = meals.flatMap((meal) => {
       const bowl = own.find(({ slotId }) => slotId === meal.id);
-      return addUp(bowl?.ticked ?? meal.additions, ({ kcal }) => kcal);
+      return bowl ? (bowl.ticked ?? meal.additions) : [];
     });
+    // What was ticked says no amount: it was what the ration says.
+    const doses = new Map(
+      meals.flatMap((meal) => meal.additions.map(({ lineId, amount }) => [lineId, amount] as const)),
+    );
+    const added = addUp(additions, ({ kcal }) => kcal);
     const planned = energy.extras.kcal + (energy.oldFood?.kcal ?? 0);
     const besides = addUp(between, ({ kcal }) => kcal ?? 0);
     const report = reports.findLast((each) => each.from <= day && day <= each.to);
@@ -111,6 +127,24 @@ export function daysEaten(
       added,
       planned,
       besides,
+      named: [
+        ...energy.extras.each.map(({ name, kcal }) => ({ from: 'planned' as const, name, kcal })),
+        ...additions.flatMap(({ lineId, kcal }) => {
+          const line = dog.bowlLines.find(({ id }) => id === lineId);
+          const amount = doses.get(lineId);
+          return line
+            ? [
+                {
+                  from: 'added' as const,
+                  name: line.what,
+                  kcal,
+                  ...(amount === undefined ? {} : { dose: { amount, unit: line.unit } }),
+                },
+              ]
+            : [];
+        }),
+        ...between.flatMap(({ name, kcal }) => (kcal === undefined ? [] : [{ from: 'besides' as const, name, kcal }])),
+      ].filter((each: NamedKcal) => each.kcal > 0 || (each.dose?.amount ?? 0) > 0),
       pots,
       potless,
       fed,

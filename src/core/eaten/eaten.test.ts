@@ -1,13 +1,18 @@
+import { addUp } from '../add-up';
 import { addDays, type LocalDate } from '../calendar/local-date';
 import { dayEnergy } from '../dog/day-energy';
 import { mealsOn } from '../dog/meals';
+import type { Food } from '../food/food';
 import { grams } from '../quantity/units';
 import type { WeighedLine } from '../recipe/recipe';
 import { dogOf } from '../../../tests/fixtures/dogs';
 import { knownOf } from '../../../tests/fixtures/plans';
 import { testProfiles } from '../../../tests/fixtures/reference-files';
 import { daysEaten, daysSince, proteinOfDay, type FedBowl } from './days';
-import { balanceEaten, FORTNIGHT, lastingGaps, type EatenPot } from './fortnight';
+import { leftByFood } from './left-by-food';
+import { partOfEnergy, whyEnergy, whyNutrient } from './explain';
+import { balanceEaten, FORTNIGHT, sayKnown, type EatenPot } from './fortnight';
+import { closingAddition, lastingGaps } from './gaps';
 
 const FIRST = '2026-11-01' as LocalDate;
 const TODAY = addDays(FIRST, FORTNIGHT);
@@ -114,6 +119,64 @@ test('of what has no composition nothing is counted, and how much that is is sai
   });
 });
 
+test('a treat by the very name of a label is counted by it; by any other name, or without energy on it, it is not', () => {
+  const profile = testProfiles().profiles.find(({ id }) => id === 'aafco-adult')!;
+  const biscuit = { ndb: 'L1', name: 'Quay biscuit', group: 'Supplement', labelEnergy: true as const };
+  // 400 kcal and 10 mg of iron in 100 g: 25 mg in 1000 kcal.
+  const label = { ...biscuit, per100: { energy_kcal: 400, iron_mg: 10 } };
+  const withTreat = (name: string) =>
+    daysEaten(
+      { ...dog, given: [{ day: FIRST, kind: 'treat', name, kcal: 500 }] },
+      FIRST,
+      LAST,
+      fortnight(() => undefined),
+      TODAY,
+    );
+  const of = (name: string, food: Food) =>
+    balanceEaten(withTreat(name), [], testProfiles(), profile, '4-9-4', [
+      { food, label: { measure: 'one', measureGrams: 10 } },
+    ]);
+  const taken = of('quay biscuit', label);
+  expect(taken.balance!.rows.find((row) => row.name === 'iron')!.amount).toBeCloseTo(25, 6);
+  expect([taken.byLabel, taken.rest]).toEqual([['Quay biscuit'], ['packs without a pot']]);
+  expect(sayKnown(taken)).toContain('Quay biscuit by the label of that name');
+  expect(of('biscuit', label)).toMatchObject({ balance: undefined, byLabel: [], known: 0 });
+  expect(of('quay biscuit', { ...biscuit, per100: { iron_mg: 10 } }).byLabel).toEqual([]);
+});
+
+test('an addition without energy counts by what was given of it, in its label’s measure or by weight', () => {
+  const profile = testProfiles().profiles.find(({ id }) => id === 'aafco-adult')!;
+  // 50 mg of iron in 100 g, 3 g in a teaspoon.
+  const kelp = { ndb: 'L2', name: 'Kelp', group: 'Supplement', labelEnergy: true as const, per100: { iron_mg: 50 } };
+  const label = { food: kelp, label: { measure: 'tsp', measureGrams: 3 } };
+  const withKelp = (unit: string, amount: number) =>
+    daysEaten(
+      {
+        ...dog,
+        bowlLines: [{ id: 5, what: 'kelp', unit, rule: { by: 'flat' as const, amount }, slotId: meals[0]!.id }],
+      },
+      FIRST,
+      LAST,
+      // One breakfast was not pressed: what was to be in it is not counted.
+      fortnight(() => 1).filter(({ day, slotId }) => day !== FIRST || slotId !== meals[0]!.id),
+      TODAY,
+    );
+  const iron = (unit: string, amount: number) => {
+    const days = withKelp(unit, amount);
+    const { balance, notWeighed, byLabel } = balanceEaten(days, pots, testProfiles(), profile, '4-9-4', [label]);
+    const kcal = addUp(days, ({ home }) => home);
+    return { mg: (balance!.rows.find(({ name }) => name === 'iron')!.amount! * kcal) / 1000, notWeighed, byLabel };
+  };
+  const none = iron('pump', 1);
+  expect([none.notWeighed, none.byLabel]).toEqual([['kelp'], []]);
+  // Thirteen days of half a teaspoon: 19.5 g, 9.75 mg.
+  expect(iron('tsp', 0.5).mg - none.mg).toBeCloseTo(9.75, 6);
+  expect(iron('tsps', 0.5).byLabel).toEqual(['Kelp']);
+  expect(iron('mg', 1500).mg - none.mg).toBeCloseTo(9.75, 6);
+  const said = balanceEaten(withKelp('pump', 1), pots, testProfiles(), profile, '4-9-4', [label]);
+  expect(sayKnown(said)).toContain('What kelp brings is not known');
+});
+
 test('days that were reported, and meals that nobody pressed, are energy of unknown composition', () => {
   const profile = testProfiles().profiles.find(({ id }) => id === 'aafco-adult')!;
   const half = fortnight((index) => (index < 7 ? 1 : undefined)).filter(({ parts }) => parts[0]!.batchId === 1);
@@ -138,4 +201,67 @@ test('a gap lasts where it was short before as well; the recipe that closes it i
   const calcium = gaps.find(({ row }) => row.name === 'calcium')!;
   expect(calcium.best).toEqual({ name: 'Shells', amount: 2 });
   expect(lastingGaps(of(1), undefined, [])).toEqual([]);
+});
+
+// By hand: 1.25 g of calcium are asked for in 1000 kcal and 0.25 g are there; of 500 kcal a day half a gram is missing, which a tsp of 5 g
+// with 1000 mg of calcium holds twice.
+test('the addition that closes a gap is the lightest that its label allows the dog', () => {
+  const row = { name: 'calcium', least: 1.25, amount: 0.25 };
+  const supply = (name: string, calcium: number, mostPerKg?: number) => ({
+    food: { ndb: 'L1', name, group: 'Supplement', per100: { calcium_mg: calcium } },
+    label: { measure: 'tsp', measureGrams: 5, ...(mostPerKg === undefined ? {} : { mostPerKg }) },
+  });
+  const of = (...labels: ReturnType<typeof supply>[]) => closingAddition(row, labels, { dayKcal: 500, kilograms: 10 });
+  expect(of(supply('shell', 20_000))).toMatchObject({ name: 'shell', measures: 0.5, measure: 'tsp' });
+  expect(of(supply('shell', 20_000), supply('bone meal', 30_000))).toMatchObject({ name: 'bone meal' });
+  expect(of(supply('shell', 20_000, 0.04))).toBeUndefined();
+  expect(of(supply('chalk dust', 100))).toBeUndefined();
+  expect(
+    closingAddition({ ...row, amount: undefined }, [supply('shell', 20_000)], { dayKcal: 500, kilograms: 10 }),
+  ).toBeUndefined();
+});
+
+test('who leaves what: by the food that a bowl was mostly of, of foods that were fed often enough', () => {
+  const bowl = (batchId: number, left: number): FedBowl => ({
+    ...fed(FIRST, batchId)[0]!,
+    parts: [{ batchId, kcal: 100 }],
+    left,
+  });
+  const bowls = [
+    bowl(1, 50),
+    bowl(1, 0),
+    bowl(1, 0),
+    bowl(1, 0),
+    bowl(2, 0),
+    bowl(2, 0),
+    bowl(2, 0),
+    bowl(2, 0),
+    bowl(3, 90),
+  ];
+  const names: Record<number, string> = { 1: 'Venison', 2: 'Goat', 3: 'Pollock' };
+  expect(leftByFood(bowls, (id) => names[id])).toEqual([
+    { food: 'Venison', part: 0.125, bowls: 4, left: 1 },
+    { food: 'Goat', part: 0, bowls: 4, left: 0 },
+  ]);
+  expect(leftByFood([bowl(1, 500)], () => undefined)).toEqual([]);
+});
+
+test('every explanation says this case’s figures: known days alone, and the lines that bring a nutrient', () => {
+  const profile = testProfiles().profiles.find(({ id }) => id === 'aafco-adult')!;
+  const days = eaten(fortnight((index) => (index < 4 ? 2 : 1))).map((day, index) =>
+    index === 0 ? { ...day, kcal: undefined } : day,
+  );
+  const got = addUp(days, ({ kcal }) => kcal ?? 0);
+  expect(partOfEnergy(days)).toBeCloseTo(got / addUp(days.slice(1), ({ need }) => need), 9);
+  expect(whyEnergy(days).steps[0]!.what).toBe('eaten on 13 days of which all is known');
+  expect(partOfEnergy([])).toBeUndefined();
+  const { balance } = balanceEaten(days, pots, testProfiles(), profile, '4-9-4');
+  const iron = balance!.rows.find(({ name }) => name === 'iron')!;
+  const why = whyNutrient(iron, profile.name);
+  expect(why.steps.map(({ what }) => what.replace(/ \(.*/, ''))).toEqual([
+    knownOf(VENISON)!.food.name,
+    knownOf(GOAT)!.food.name,
+    'has a value for it',
+  ]);
+  expect(addUp(iron.lines, (each) => each.amount)).toBeCloseTo(iron.amount!, 9);
 });

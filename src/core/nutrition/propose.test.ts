@@ -228,7 +228,7 @@ test('proposals end on 2,000 seeded recipes with caps, and keep the caps', () =>
     timeout: 240_000,
   });
   expect(said.trim()).toBe('2000 of 2000 ended within their caps');
-}, 250_000);
+});
 
 test('where four things can close the gaps, at most four are proposed, in amounts that a kitchen can measure', () => {
   const profile = {

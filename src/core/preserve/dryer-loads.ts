@@ -1,5 +1,7 @@
 import { addUp } from '../add-up';
 import { fine, refused, type Outcome } from '../problem';
+import { forecastCycle, type PastCycle } from './cycle-time';
+import type { DryMethod } from './methods';
 import { DEEPEST, depthOnTray, gramsOnTray, type WaitsIn } from './drying';
 
 /** What a dryer takes: how many trays, g on each, and cm² of one where the household has said them. */
@@ -9,6 +11,40 @@ export interface DryerRoom {
   readonly areaCm2?: number;
   /** cm that food may lie deep. */
   readonly deepest?: number;
+}
+
+/** Part of a usual pot that is water (common practice, no source). */
+export const USUAL_WATER = 0.7;
+
+/** A full load of a dryer: g of wet food, hours from it to the next one, kWh, and hours until the machine is free. */
+export interface FullLoad {
+  readonly grams: number;
+  readonly hours: number;
+  readonly energy: number | undefined;
+  readonly freeIn: number;
+}
+
+/**
+ * What a full load comes to. Takes the machine's room, its cycles so far and its W, the method, and hours that it has run by now where
+ * it runs. Source: its own cycles, or common practice (`forecastCycle`).
+ */
+export function fullLoad(
+  {
+    room,
+    past,
+    watts,
+  }: { readonly room: DryerRoom; readonly past: readonly PastCycle[]; readonly watts: number | undefined },
+  method: DryMethod,
+  running?: number,
+): FullLoad {
+  const grams = Math.max(0, room.trays * perTray(room));
+  const { hours, energy } = forecastCycle(grams * USUAL_WATER, past, method, watts === undefined ? {} : { watts });
+  return {
+    grams,
+    hours: hours + BETWEEN,
+    energy,
+    freeIn: running === undefined ? 0 : Math.max(0, hours - running),
+  };
 }
 
 /** One cycle of a plan: g on each of its trays, when it begins, and how the food waits for it. */

@@ -1,4 +1,5 @@
 import type { LocalDate } from '../calendar/local-date';
+import { AS_RECKONED } from '../learned/beside';
 import { compareFates, dryWeight, energyToFreeze, type ToCompare } from './fates';
 
 const SHARE: ToCompare = {
@@ -18,6 +19,7 @@ const SHARE: ToCompare = {
     'freeze-dried': { until: '2027-11-25' as LocalDate, why: 'common practice' },
   },
   kwhMinor: 30,
+  freezing: AS_RECKONED,
 };
 const of = (over: Partial<ToCompare> = {}) =>
   Object.fromEntries(compareFates({ ...SHARE, ...over }).map((each) => [each.fate, each]));
@@ -42,7 +44,7 @@ test('four fates side by side, and nothing guessed that nobody has said', () => 
   expect(dehydrated).toMatchObject({ hours: undefined, energy: undefined, cost: undefined });
   expect(dehydrated!.room).toEqual({ fits: false, said: 'no dehydrator here' });
   // Common practice: 20 to 50 h at 1 kW; 4 kg × 1.35 kcal/g feed three days.
-  expect(dry!.hours).toEqual({ hours: 35, low: 20, high: 50 });
+  expect(dry!.hours).toMatchObject({ hours: 35, low: 20, high: 50 });
   expect(dry!.energy).toBeCloseTo(35);
   expect(dry!.cost).toBeCloseTo(1050);
   expect(dry!.costADay).toBeCloseTo(350);
@@ -60,4 +62,25 @@ test('a machine that runs, or is too small for one cycle, says so', () => {
   });
   expect(dry!.room!.said).toBe('2 cycles, free in 13 h');
   expect(dry!.hours!.hours).toBeCloseTo(12.2 + 35 + 3 + 35);
+});
+
+test('a freezer that was measured to be slower is foretold to be so, and says on what it stands', () => {
+  const [own, reckoned] = [of({ freezing: { factor: 1.5, of: 4 } }).freezer!.hours!, of().freezer!.hours!];
+  expect(own.hours - 24).toBeCloseTo((reckoned.hours - 24) * 1.5, 6);
+  expect([own.of, reckoned.of]).toEqual([4, 0]);
+  expect(own.why!.source).toMatch(/measured in this kitchen/);
+  expect(reckoned.why!.source).toMatch(/lower bound/);
+  expect(reckoned.why!.steps[0]).toEqual({ what: 'the last pack goes in', sum: 'on day 2: in 24 h' });
+});
+
+test('a machine says whether its time is its own or common practice', () => {
+  const { 'freeze-dried': dry } = of();
+  expect([dry!.hours!.of, dry!.hours!.why!.source]).toEqual([0, expect.stringMatching(/^Common practice, no source/)]);
+  const past = [{ water: 2880, hours: 30 }];
+  const { 'freeze-dried': learned } = of({
+    dryers: { 'freeze-dried': { room: { trays: 4, perTray: 1400 }, past, freeIn: 0 } },
+  });
+  // The same load as its only cycle: the same hours.
+  expect(learned!.hours).toMatchObject({ hours: 30, of: 1 });
+  expect(learned!.hours!.why!.source).toBe('This machine’s own cycles.');
 });

@@ -1,10 +1,12 @@
 import type { LocalDate } from '../calendar/local-date';
 import { addUp } from '../add-up';
+import type { Explanation } from '../explanation';
+import { freezeHere, type Beside } from '../learned/beside';
+import { writeNumber } from '../quantity/write';
 import { forecastCycle, type PastCycle } from './cycle-time';
 import { planLoads, type DryerRoom } from './dryer-loads';
 import { costOf } from './drying-words';
 import { weightAt, TARGET_MOISTURE } from './drying-curve';
-import { freezeTime } from './freezing';
 import { planFreezing } from './freezing-plan';
 import type { DryMethod } from './methods';
 
@@ -33,17 +35,28 @@ export interface ToCompare {
   /** Free mL by place; undefined: nobody has said how large it is. */
   readonly free: Readonly<Record<'fridge' | 'freezer' | 'cupboard', number | undefined>>;
   readonly freezerLitres: number | undefined;
+  /** By what this kitchen's freezer is off what is reckoned. */
+  readonly freezing: Beside;
   readonly dryers: Readonly<Partial<Record<DryMethod, DryerAtHand>>>;
   readonly keeps: Readonly<Record<KeptFate, { readonly until: LocalDate | undefined; readonly why: string }>>;
   /** Minor units for a kWh; undefined: nobody has said. */
   readonly kwhMinor: number | undefined;
 }
 
+/** Hours with their band, on how many of this kitchen's own measurements they stand (0: none), and why; at once has no why. */
+export interface FateHours {
+  readonly hours: number;
+  readonly low: number;
+  readonly high: number;
+  readonly of: number;
+  readonly why?: Explanation;
+}
+
 /** What one fate would come to. */
 export interface FateFigures {
   readonly fate: KeptFate;
-  /** Hours until the last of it is where it keeps, with its band where it is learned. */
-  readonly hours: { readonly hours: number; readonly low: number; readonly high: number } | undefined;
+  /** Hours until the last of it is where it keeps. */
+  readonly hours: FateHours | undefined;
   /** kWh, and their price in minor units; undefined: not known, or the place runs anyway. */
   readonly energy: number | undefined;
   readonly cost: number | undefined;
@@ -111,8 +124,14 @@ const roomIn = (needed: number, free: number | undefined): FateFigures['room'] =
       ? { fits: true, said: `${litres(free)} are free` }
       : { fits: false, said: `only ${litres(Math.max(0, free))} are free` };
 
+/** The why of what begins only after so many h. */
+const after = (wait: number, end: number, step: Explanation['steps'][number], why: Explanation): Explanation =>
+  wait <= 0
+    ? why
+    : { ...why, title: `${writeNumber(end, 0)} h: ${why.title}, and the wait before`, steps: [step, ...why.steps] };
+
 const inFridge = (of: ToCompare): Own => ({
-  hours: { hours: 0, low: 0, high: 0 },
+  hours: { hours: 0, low: 0, high: 0, of: 0 },
   energy: undefined,
   grams: of.grams,
   millilitres: of.grams,
@@ -122,10 +141,22 @@ const inFridge = (of: ToCompare): Own => ({
 
 function inFreezer(of: ToCompare): Own {
   const plan = planFreezing(of.packs, of.freezerLitres, of.fridgeDays);
-  const { hours } = freezeTime({ ...USUAL_PACK, water: of.water });
-  const last = hours + 24 * Math.max(0, plan.days - 1);
+  const { hours, explanation } = freezeHere({ ...USUAL_PACK, water: of.water }, of.freezing);
+  const moved = 24 * Math.max(0, plan.days - 1);
+  const last = hours + moved;
   return {
-    hours: { hours: last, low: last, high: last },
+    hours: {
+      hours: last,
+      low: last,
+      high: last,
+      of: of.freezing.of,
+      why: after(
+        moved,
+        last,
+        { what: 'the last pack goes in', sum: `on day ${plan.days}: in ${moved} h` },
+        explanation,
+      ),
+    },
     energy: energyToFreeze(of.grams, of.water),
     grams: of.grams,
     millilitres: of.grams,
@@ -164,7 +195,18 @@ function dried(of: ToCompare, method: DryMethod): Own {
   const cycles = plan.value.length;
   const waits = plan.value.some(({ waitsIn }) => waitsIn === 'freezer') ? ', the last one frozen first' : '';
   return {
-    hours: { hours: last + end.hours, low: last + end.low, high: last + end.high },
+    hours: {
+      hours: last + end.hours,
+      low: last + end.low,
+      high: last + end.high,
+      of: end.of,
+      why: after(
+        last,
+        last + end.hours,
+        { what: 'the last cycle begins', sum: `in ${writeNumber(last, 1)} h` },
+        end.explanation,
+      ),
+    },
     energy: addUp(each, ({ energy }) => energy ?? 0),
     grams,
     millilitres,

@@ -14,6 +14,11 @@ export const weeksAskSchema = z.object({
   weeks: z.number().int().min(2).max(12),
   dogIds: z.array(idSchema).max(200),
   recipeIds: z.array(idSchema).max(200),
+  /** Who does not get a recipe, whatever stands for or against it otherwise. */
+  notFor: z
+    .array(z.object({ recipeId: idSchema, dogId: idSchema }))
+    .max(2000)
+    .optional(),
   /** Hours at the stove of each weekday, from Monday on; empty: no cook day. */
   hours: z.array(number).length(7),
   /** Days that everybody is always provided for. */
@@ -24,6 +29,11 @@ export const weeksAskSchema = z.object({
   proteins: number,
   /** L of the freezer that may be filled; empty: all of it. */
   litres: number,
+  /** Cycles of each dryer in a week at most; empty, or not named: it is not counted on. */
+  dryers: z
+    .array(z.object({ equipmentId: idSchema, cycles: number }))
+    .max(20)
+    .optional(),
   /** A dog that gets one protein alone. */
   only: z.array(z.object({ dogId: idSchema, protein: z.string().max(40) })).max(200),
   /** Something is cheaper on a day: the part of its price that it then costs. */
@@ -76,7 +86,23 @@ export const usualAsk = (
 export const weeksKeptSchema = z.object({
   from: day,
   days: z.number().int().min(1).max(84),
-  cooks: z.array(z.object({ day, pots: z.array(z.object({ recipeId: idSchema, potfuls: z.number() })) })).max(84),
+  cooks: z
+    .array(
+      z.object({
+        day,
+        pots: z.array(
+          z.object({
+            recipeId: idSchema,
+            potfuls: z.number(),
+            dried: z.array(z.object({ equipmentId: idSchema, grams: z.number() })).optional(),
+          }),
+        ),
+        cycles: z.array(z.object({ equipmentId: idSchema, cycles: z.number() })).optional(),
+      }),
+    )
+    .max(84),
+  /** kcal of each day that are eaten dried. */
+  dryEaten: z.record(z.string(), z.array(z.number()).max(84)).optional(),
   eats: z.record(z.string(), z.array(z.string().nullable()).max(84)),
   gap: z.number(),
 });

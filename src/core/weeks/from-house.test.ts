@@ -1,10 +1,12 @@
 import { addDays } from '../calendar/local-date';
-import { DOGS, inputsOf, plainRecipe, POT, TODAY } from '../../../tests/fixtures/plans';
+import { DOGS, inputsOf, plainRecipe, POT, recipeOf, TODAY } from '../../../tests/fixtures/plans';
 import { plainPlan } from '../plan/plan-entry';
 import { workOutPlan } from '../plan/result';
 import type { Source } from '../stock/draw';
 import { usualAsk, weeksAskSchema } from './ask';
 import { readWeeks, type WeeksInputs } from './from-house';
+import { apartId } from './meals-apart';
+import { stockKey, stockKeyLater } from './weeks';
 
 const goat = plainRecipe(2);
 const venison = plainRecipe(3, { protein: { word: 'venison', hatch: 'diagonal' } });
@@ -24,8 +26,10 @@ const source = (over: Partial<Source & { word: string }>): Source & { word: stri
 const inputs = (over: Partial<WeeksInputs> = {}): WeeksInputs => ({
   plan: inputsOf({ recipes: [goat, venison], equipment: [POT], dogs: DOGS }),
   needs: new Map(DOGS.map(({ id }) => [id, Array.from({ length: 84 }, () => 500)])),
+  always: new Map(),
   sources: [],
   prices: new Map(),
+  dryers: [],
   planned: [],
   ...over,
 });
@@ -120,4 +124,128 @@ test('weeks across the change of the clock are as long as others', () => {
   });
   expect(problem.cookable.map(({ day }) => day)).toEqual([0, 3, 7, 10]);
   expect(problem.said).toEqual([{ day: 7, pots: undefined }]);
+});
+
+test('what is in a pot today takes the place of what was said of that recipe, however little it came to', () => {
+  const { problem } = readWeeks(inputs(), ask);
+  const full = problem.recipes.find(({ recipeId }) => recipeId === 3)!.kcal;
+  const said = [
+    {
+      day: TODAY,
+      pots: [
+        { recipeId: 3, potfuls: 2 },
+        { recipeId: 2, potfuls: 1 },
+      ],
+    },
+  ];
+  const short = { planId: -9, day: TODAY, batches: [{ recipeId: 3, kcal: full / 3 }], isInPot: true as const };
+  const potsOf = (planned: WeeksInputs['planned']) =>
+    readWeeks(inputs({ planned }), { ...ask, said }, new Set(planned.map(({ planId }) => planId)))
+      .problem.said.find(({ day }) => day === 0)!
+      .pots!.map(({ recipeId, potfuls }) => [recipeId, Number(potfuls.toFixed(4))]);
+  expect(potsOf([short])).toEqual([
+    [2, 1],
+    [3, 0.3333],
+  ]);
+  // Two pots of it are what both came to; a kept plan of that day comes to what was said besides.
+  expect(potsOf([short, { ...short, planId: -10 }])).toContainEqual([3, 0.6667]);
+  const kept = { planId: 7, day: TODAY, batches: [{ recipeId: 3, kcal: full }] };
+  expect(potsOf([kept])).toEqual([
+    [3, 3],
+    [2, 1],
+  ]);
+  expect(potsOf([kept, short])).toContainEqual([3, 1.3333]);
+});
+
+test('a dryer is counted on as often as is asked; more cycles than go into a week are refused at their field', () => {
+  const dryer = {
+    equipmentId: 7,
+    name: 'freeze-dryer',
+    method: 'freeze-dried' as const,
+    grams: 5600,
+    hours: 38,
+    freeIn: 0,
+    keepsDays: 180,
+    costACycle: undefined,
+  };
+  const read = (cycles: string) =>
+    readWeeks(inputs({ dryers: [dryer] }), { ...ask, dryers: [{ equipmentId: 7, cycles }] });
+  const often = (cycles: string) => read(cycles).problem.dryers[0]!.cyclesAWeek;
+  expect([often(''), often('1'), often('4')]).toEqual([0, 1, 4]);
+  expect(readWeeks(inputs({ dryers: [dryer] }), ask).problem.dryers[0]!.cyclesAWeek).toBe(0);
+  // 168 h ÷ 38 h = 4.4.
+  for (const wrong of ['5', '1.5', 'often'])
+    expect(read(wrong).problems).toEqual([
+      { field: 'dryers.0.cycles', message: 'Whole cycles, or nothing; one takes it 38 h, so that 4 go into a week.' },
+    ]);
+  // A dryer that is not here any more is passed over.
+  expect(readWeeks(inputs(), { ...ask, dryers: [{ equipmentId: 7, cycles: '2' }] }).problem.dryers).toEqual([]);
+});
+
+test('lean is what holds at most a fifth of fat in its dry matter, as far as all of it is known', () => {
+  const withOil = plainRecipe(4, {
+    written: [
+      ...goat.written,
+      {
+        ...goat.written[0]!,
+        ...recipeOf(9, [{ amount: '500 g', ndb: '04582', part: 'fat', moment: 'cook' }]).written[0]!,
+      },
+    ],
+  });
+  const plan = inputsOf({ recipes: [goat, withOil], equipment: [POT], dogs: DOGS });
+  const { problem } = readWeeks(inputs({ plan }), { ...ask, recipeIds: [2, 4] });
+  expect(problem.recipes.map(({ recipeId, lean }) => [recipeId, lean])).toEqual([
+    [2, true],
+    [4, false],
+  ]);
+});
+
+test('packs are named by their date, and later by what is left of it; other food keeps its name', () => {
+  const key = stockKey('goat', [1, 2], 5);
+  expect(stockKeyLater(key, 14, 2)).toBe(stockKey('goat', [1, 2], 3));
+  expect(stockKeyLater(stockKey('wild boar', [1], 13), 14, 2)).toBe(stockKey('wild boar', [1], 13));
+  expect(stockKeyLater('r3', 14, 2)).toBe('r3');
+});
+
+test('who is not to get a recipe does not, the others do', () => {
+  const { problem } = readWeeks(inputs(), { ...ask, notFor: [{ recipeId: 3, dogId: 1 }] });
+  expect(problem.dogs.map(({ dogId, eats }) => [dogId, eats])).toEqual([
+    [1, [2]],
+    [2, [2, 3]],
+  ]);
+});
+
+test('a meal that is always of one recipe eats for itself, of what is cooked its recipe alone, of the store what the dog does', () => {
+  const kcal = Array.from({ length: 84 }, () => 200);
+  const always = new Map([[1, [{ recipeId: 3, kcal }]]]);
+  const eatersOf = (over: Partial<typeof ask> = {}) => {
+    const { dogs, stock } = readWeeks(inputs({ always, sources: [source({})] }), { ...ask, ...over }).problem;
+    return { dogs: dogs.map(({ dogId, needs, eats }) => [dogId, needs[5], eats]), mayEat: stock[0]!.dogIds };
+  };
+  const breakfast = apartId(1, 3);
+  expect(eatersOf()).toEqual({
+    dogs: [
+      [1, 300, [2, 3]],
+      [breakfast, 200, [3]],
+      [2, 500, [2, 3]],
+    ],
+    mayEat: [1, breakfast, 2],
+  });
+  const whole = [
+    [1, 500, [2]],
+    [2, 500, [2, 3]],
+  ];
+  // Not held to where the dog does not get that recipe, or nobody cooks it.
+  expect(eatersOf({ notFor: [{ recipeId: 3, dogId: 1 }] }).dogs).toEqual(whole);
+  expect(eatersOf({ recipeIds: [2] }).dogs).toEqual([
+    [1, 500, [2]],
+    [2, 500, [2]],
+  ]);
+  // Nor on a day on which nobody gets its protein.
+  const without = [{ protein: 'venison', from: addDays(TODAY, 4), to: addDays(TODAY, 6) }];
+  expect(eatersOf({ without }).dogs).toEqual([
+    [1, 500, [2, 3]],
+    [breakfast, 0, [3]],
+    [2, 500, [2, 3]],
+  ]);
 });

@@ -1,123 +1,47 @@
 import { addUp } from '../add-up';
-import { addDays, daysBetween, weekdayName, type LocalDate } from '../calendar/local-date';
-import { standingAgainst } from '../plan/stops';
-import { plainPlan } from '../plan/plan-entry';
+import { addDays, daysBetween, SHORTEST_MONTH, weekdayName, type LocalDate } from '../calendar/local-date';
+import { mealsAlways } from '../dog/meals';
 import type { PlanInputs } from '../plan/inputs';
-import { workOutPlan, type PlanResult } from '../plan/result';
 import { freezesADay } from '../preserve/freezing';
 import type { Problem } from '../problem';
 import { CRUMB, fitFor, isFit, type Source } from '../stock/draw';
 import { inOrderToUse } from '../stock/lot';
 import { WEEKDAYS, type WeeksAsk } from './ask';
-import type { SaidOfDay, StockGroup, WeeksLot, WeeksProblem, WeeksRecipe } from './weeks';
+import { readNumbers } from './ask-numbers';
+import { apartFrom, dogOfEater, type MealsApart } from './meals-apart';
+import { potfulOf, type PotfulOf } from './potful';
+import {
+  stockKey,
+  type SaidOfDay,
+  type StockGroup,
+  type WeeksDryer,
+  type WeeksLot,
+  type WeeksProblem,
+  type WeeksRecipe,
+} from './weeks';
 
 /** What the weeks stand on beside what every plan does. */
 export interface WeeksInputs {
   readonly plan: PlanInputs;
   /** kcal that each dog needs of home-cooked food on each coming day, by dog. */
   readonly needs: ReadonlyMap<number, readonly number[]>;
+  /** What of them is of meals that are always of one recipe, by dog. */
+  readonly always: ReadonlyMap<number, readonly MealsApart[]>;
   /** What is there to be eaten, each with the word of its protein. */
   readonly sources: readonly (Source & { readonly word: string })[];
   /** Minor units of a g of a food, by its key, where a price is known. */
   readonly prices: ReadonlyMap<string, number>;
+  /** The dryers of the kitchen, each with what it can. */
+  readonly dryers: readonly Omit<WeeksDryer, 'cyclesAWeek'>[];
   /** Open plans: on which day they cook, and kcal of each recipe; what is in a pot now stands as one of today. */
   readonly planned: readonly {
     readonly planId: number;
     readonly day: LocalDate;
     readonly batches: readonly { readonly recipeId: number; readonly kcal: number }[];
+    /** It is in a pot now: what was said of that recipe today is done by it, whatever it came to. */
+    readonly isInPot?: true;
   }[];
 }
-
-/** What a recipe is as whole potfuls, or why it is not cooked by them. */
-export interface PotfulOf {
-  readonly recipe: WeeksRecipe | undefined;
-  readonly recipeId: number;
-  readonly name: string;
-  readonly why: string | undefined;
-  /** Its minutes are taken, nobody wrote them down. */
-  readonly minutesTaken: boolean;
-  /** The dogs that may eat it. */
-  readonly eaters: readonly number[];
-  /** Part of its weight that has a price, 0 to 1. */
-  readonly priced: number;
-}
-
-/** Minutes at the stove where a recipe says none, and for weighing out, cooling and washing up (common practice, no source). */
-const USUAL_MINUTES = 60;
-const AROUND = 20;
-/** From so much of the weight on what a potful costs is reckoned from what is known of it (ours, no source). */
-const PRICED_ENOUGH = 0.8;
-/** Days of a month, the short way. */
-const MONTH = 30;
-
-const plannedPotful = (plan: PlanInputs, recipeId: number, dogIds: readonly number[]) =>
-  workOutPlan(
-    plan,
-    plainPlan(
-      recipeId,
-      dogIds,
-      plan.tomorrow,
-      { cookDay: plan.today, binding: { by: 'potfuls', count: '1' } },
-      plan.set,
-    ),
-  );
-
-/** A full potful of a recipe, as the plan works it out. */
-export function potfulOf(
-  { plan, prices }: Pick<WeeksInputs, 'plan' | 'prices'>,
-  recipeId: number,
-  dogIds: readonly number[],
-  days: number,
-  offers: readonly { readonly protein: string; readonly day: number; readonly part: number }[],
-  offered: boolean,
-): PotfulOf {
-  const of = plan.recipes.find(({ id }) => id === recipeId);
-  const name = of?.name ?? '';
-  const none = { recipe: undefined, recipeId, name, minutesTaken: false, eaters: [], priced: 0 };
-  const read = plannedPotful(plan, recipeId, dogIds);
-  if (!of || !read.ok) return { ...none, why: read.ok ? 'it is not here any more' : read.problem.message };
-  const { bound, stove, shopping, finished } = read.value;
-  const kcal = addUp(bound.batches, ({ figures }) => figures.kcal);
-  if (!(kcal > 0) || finished.energyUnknown.length > 0)
-    return { ...none, why: 'how much energy it holds is not known' };
-  const all = addUp(shopping, ({ grams }) => grams);
-  const known = shopping.filter(({ key }) => prices.has(key));
-  const priced = all > 0 ? addUp(known, ({ grams }) => grams) / all : 0;
-  const cost =
-    priced >= PRICED_ENOUGH ? addUp(known, ({ key, grams }) => grams * (prices.get(key) ?? 0)) / priced : undefined;
-  const own = offers.filter(({ protein }) => protein === of.protein.word);
-  return {
-    recipeId,
-    name,
-    why: undefined,
-    minutesTaken: stove.minutes === undefined,
-    eaters: eatersOf(plan, read.value),
-    priced,
-    recipe: {
-      recipeId,
-      name,
-      protein: of.protein.word,
-      kcal,
-      grams: bound.finished,
-      minutes: (stove.minutes ?? USUAL_MINUTES) + AROUND,
-      costOn:
-        cost === undefined
-          ? undefined
-          : Array.from({ length: days }, (_, day) => cost * (own.find((offer) => offer.day === day)?.part ?? 1)),
-      offered,
-      takes: Object.fromEntries(shopping.map(({ key, grams }) => [key, grams])),
-    },
-  };
-}
-
-/** The dogs that may eat what is planned: nothing in it stands against them, and what a dog dislikes is not proposed. */
-const eatersOf = (plan: PlanInputs, result: PlanResult): number[] =>
-  result.read.dogs
-    .filter((dog) => {
-      const { stops, warns } = standingAgainst(plan, { ...result, read: { ...result.read, dogs: [dog] } });
-      return stops.length === 0 && warns.length === 0;
-    })
-    .map(({ id }) => id);
 
 /** Packs that are as good as each other: of one protein, for the same dogs, good until the same day. */
 function stockGroups(inputs: WeeksInputs, days: number): StockGroup[] {
@@ -129,7 +53,7 @@ function stockGroups(inputs: WeeksInputs, days: number): StockGroup[] {
     const date = source.place === 'warm' ? plan.today : (source.safeUntil ?? source.bestBy);
     const last = Math.min(days - 1, date === undefined ? days - 1 : daysBetween(plan.today, date));
     if (dogIds.length === 0 || last < 0) continue;
-    const key = `s ${source.word} ${dogIds.join('+')} ${last}`;
+    const key = stockKey(source.word, dogIds, last);
     const before = groups.get(key);
     groups.set(key, {
       key,
@@ -159,54 +83,35 @@ const lotsOf = ({ plan, prices }: WeeksInputs, days: number): WeeksLot[] =>
     },
   );
 
-const numberOf = (text: string): number | undefined =>
-  /^\d{1,4}([.,]\d{1,2})?$/.test(text.trim()) ? Number(text.trim().replace(',', '.')) : undefined;
-
-interface Numbers {
-  readonly cover: number;
-  readonly proteinDays: number | undefined;
-  readonly proteins: number;
-  readonly litres: number | undefined;
-  readonly minutes: readonly number[];
-  readonly offers: readonly { readonly protein: string; readonly day: number; readonly part: number }[];
-}
-
-/** Reads the numbers of what is asked; each problem at its field. */
-function readNumbers(
-  ask: WeeksAsk,
-  today: LocalDate,
-): { readonly numbers: Numbers; readonly problems: readonly Problem[] } {
-  const problems: Problem[] = [];
-  const read = (field: string, text: string, least: number, most: number, message: string): number | undefined => {
-    if (text.trim() === '') return undefined;
-    const value = numberOf(text);
-    if (value === undefined || value < least || value > most) problems.push({ field, message });
-    return value;
-  };
-  const minutes = ask.hours.map(
-    (text, at) => 60 * (read(`hours.${at}`, text, 0.5, 16, 'Hours at the stove from ½ to 16, or nothing.') ?? 0),
-  );
-  const cover = read('cover', ask.cover, 0, 14, 'Days from 0 to 14.') ?? 0;
-  const proteinDays = read('proteinDays', ask.proteinDays, 1, 60, 'Days from 1 to 60, or nothing.');
-  const proteins = read('proteins', ask.proteins, 1, 8, 'Proteins from 1 to 8, or nothing.') ?? 0;
-  const litres = read('litres', ask.litres, 0, 2000, 'Litres from 0 to 2000, or nothing for all of the freezer.');
-  const offers = ask.offers.map(({ protein, day, percent }, at) => ({
-    protein,
-    day: daysBetween(today, day as LocalDate),
-    part: (read(`offers.${at}.percent`, percent, 0, 100, 'Part of its price from 0 to 100 %.') ?? 100) / 100,
-  }));
-  return {
-    numbers: { cover: Math.round(cover), proteinDays, proteins: Math.round(proteins), litres, minutes, offers },
-    problems,
-  };
-}
-
 export interface ReadWeeks {
   readonly problem: WeeksProblem;
   readonly potfuls: readonly PotfulOf[];
   readonly problems: readonly Problem[];
   /** Open plans whose day has passed: nothing of them is counted on. */
   readonly missed: readonly WeeksInputs['planned'][number][];
+}
+
+type Pots = NonNullable<SaidOfDay['pots']>;
+
+/** One entry for each recipe. */
+const summed = (pots: Pots): Pots =>
+  [...new Set(pots.map(({ recipeId }) => recipeId))].map((recipeId) => ({
+    recipeId,
+    potfuls: addUp(pots, (each) => (each.recipeId === recipeId ? each.potfuls : 0)),
+  }));
+
+/** What is planned, as potfuls of each day of the weeks. */
+function byDay(planned: WeeksInputs['planned'], recipes: readonly WeeksRecipe[], today: LocalDate): Map<number, Pots> {
+  const days = new Map<number, Pots>();
+  for (const { day, batches } of planned) {
+    const index = daysBetween(today, day);
+    const pots = batches.flatMap(({ recipeId, kcal }) => {
+      const recipe = recipes.find((each) => each.recipeId === recipeId);
+      return recipe ? [{ recipeId, potfuls: kcal / recipe.kcal }] : [];
+    });
+    days.set(index, summed([...(days.get(index) ?? []), ...pots]));
+  }
+  return days;
 }
 
 /**
@@ -216,7 +121,7 @@ export interface ReadWeeks {
 export function readWeeks(inputs: WeeksInputs, ask: WeeksAsk, fixed: ReadonlySet<number> = new Set()): ReadWeeks {
   const { plan } = inputs;
   const days = ask.weeks * 7;
-  const { numbers, problems } = readNumbers(ask, plan.today);
+  const { numbers, problems } = readNumbers(ask, plan.today, inputs.dryers);
   const dogs = plan.dogs.filter(({ id }) => ask.dogIds.includes(id));
   const ids = dogs.map(({ id }) => id);
   const planned = inputs.planned.filter(({ planId, day }) => fixed.has(planId) && day >= plan.today);
@@ -234,37 +139,58 @@ export function readWeeks(inputs: WeeksInputs, ask: WeeksAsk, fixed: ReadonlySet
   const said: SaidOfDay[] = ask.said
     .map((each) => ({ day: daysBetween(plan.today, each.day as LocalDate), pots: each.pots ?? undefined }))
     .filter(({ day }) => day >= 0 && day < days);
-  for (const { day, batches } of planned) {
-    const index = daysBetween(plan.today, day);
-    const pots = batches.flatMap(({ recipeId, kcal }) => {
-      const recipe = recipes.find((each) => each.recipeId === recipeId);
-      return recipe ? [{ recipeId, potfuls: kcal / recipe.kcal }] : [];
-    });
-    const at = said.findIndex((each) => each.day === index);
-    if (at === -1) said.push({ day: index, pots });
-    else said[at] = { day: index, pots: [...(said[at]?.pots ?? []), ...pots] };
-  }
+  const inPot = planned.filter((each) => each.isInPot);
+  // What is in a pot takes the place of what was said of it; what other plans cook on the day comes on top.
+  for (const own of [inPot, planned.filter((each) => !each.isInPot)])
+    for (const [day, pots] of byDay(own, recipes, plan.today)) {
+      const at = said.findIndex((each) => each.day === day);
+      const before = said[at]?.pots ?? [];
+      const done =
+        own === inPot ? before.filter(({ recipeId }) => !pots.some((each) => each.recipeId === recipeId)) : before;
+      const together = { day, pots: summed([...done, ...pots]) };
+      if (at === -1) said.push(together);
+      else said[at] = together;
+    }
+  const without = ask.without.map(({ protein, from, to }) => ({
+    protein,
+    from: daysBetween(plan.today, from as LocalDate),
+    to: daysBetween(plan.today, to as LocalDate),
+  }));
+  const eaters = dogs.flatMap((dog) => {
+    const eats = recipes
+      .filter(({ protein }) => (only.get(dog.id) ?? protein) === protein)
+      .filter(({ recipeId }) => potfuls.some((each) => each.recipeId === recipeId && each.eaters.includes(dog.id)))
+      .filter(({ recipeId }) => !ask.notFor?.some((each) => each.recipeId === recipeId && each.dogId === dog.id));
+    const needs = (inputs.needs.get(dog.id) ?? []).slice(0, days);
+    return apartFrom(
+      { dogId: dog.id, name: dog.name, needs, eats: eats.map(({ recipeId }) => recipeId) },
+      inputs.always.get(dog.id) ?? [],
+      (id, day) =>
+        eats.some(
+          ({ recipeId, offered, protein }) =>
+            recipeId === id &&
+            offered &&
+            !without.some((each) => each.protein === protein && each.from <= day && each.to >= day),
+        ),
+      (recipeId) => mealsAlways(dog, recipeId, plan.today) || 'meals',
+    );
+  });
   return {
     potfuls,
     problems,
     missed: inputs.planned.filter(({ day }) => day < plan.today),
     problem: {
       days,
-      dogs: dogs.map((dog) => ({
-        dogId: dog.id,
-        name: dog.name,
-        needs: (inputs.needs.get(dog.id) ?? []).slice(0, days),
-        eats: recipes
-          .filter(({ protein }) => (only.get(dog.id) ?? protein) === protein)
-          .filter(({ recipeId }) => potfuls.some((each) => each.recipeId === recipeId && each.eaters.includes(dog.id)))
-          .map(({ recipeId }) => recipeId),
-      })),
+      dogs: eaters,
       recipes,
       stock: stock.map((group) => ({
         ...group,
-        dogIds: group.dogIds.filter(
-          (dogId) => ids.includes(dogId) && (only.get(dogId) ?? group.protein) === group.protein,
-        ),
+        dogIds: eaters
+          .map(({ dogId }) => dogId)
+          .filter((id) => {
+            const own = dogOfEater(id);
+            return group.dogIds.includes(own) && (only.get(own) ?? group.protein) === group.protein;
+          }),
       })),
       lots: lotsOf(inputs, days),
       cookable: Array.from({ length: days }, (_, day) => day).flatMap((day) => {
@@ -273,15 +199,12 @@ export function readWeeks(inputs: WeeksInputs, ask: WeeksAsk, fixed: ReadonlySet
         return minutes > 0 ? [{ day, minutes }] : [];
       }),
       said,
-      without: ask.without.map(({ protein, from, to }) => ({
-        protein,
-        from: daysBetween(plan.today, from as LocalDate),
-        to: daysBetween(plan.today, to as LocalDate),
-      })),
+      without,
       freezer:
         litres === undefined ? undefined : { litres, taken: other, gramsADay: freezesADay(Math.max(1, litres)).mean },
+      dryers: inputs.dryers.map((dryer) => ({ ...dryer, cyclesAWeek: numbers.cycles.get(dryer.equipmentId) ?? 0 })),
       fridgeDays: plan.fridgeDays,
-      keepsDays: plan.freezerMonths * MONTH,
+      keepsDays: plan.freezerMonths * SHORTEST_MONTH,
       cover: numbers.cover,
       proteinDays: numbers.proteinDays === undefined ? undefined : Math.round(numbers.proteinDays),
       proteinsAFortnight: numbers.proteins,

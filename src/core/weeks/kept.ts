@@ -2,13 +2,20 @@ import { addUp } from '../add-up';
 import { addDays, daysBetween, type LocalDate } from '../calendar/local-date';
 import { nth } from '../sure';
 import type { WeeksKept } from './ask';
-import { recipeKey, type WeeksAnswer, type WeeksProblem } from './weeks';
+import { recipeKey, stockKeyLater, type WeeksAnswer, type WeeksProblem } from './weeks';
 
 /** An answer by dates, to be kept. */
-export const keptOf = ({ cooks, eats, gap }: WeeksAnswer, today: LocalDate, days: number): WeeksKept => ({
+export const keptOf = ({ cooks, eats, dryEaten, gap }: WeeksAnswer, today: LocalDate, days: number): WeeksKept => ({
   from: today,
   days,
-  cooks: cooks.map(({ day, pots }) => ({ day: addDays(today, day), pots: [...pots] })),
+  cooks: cooks.map(({ day, pots, cycles }) => ({
+    day: addDays(today, day),
+    pots: pots.map(({ dried, ...pot }) => ({ ...pot, ...(dried ? { dried: [...dried] } : {}) })),
+    ...(cycles ? { cycles: [...cycles] } : {}),
+  })),
+  ...(dryEaten
+    ? { dryEaten: Object.fromEntries(Object.entries(dryEaten).map(([key, kcal]) => [key, [...kcal]])) }
+    : {}),
   eats: Object.fromEntries(Object.entries(eats).map(([dogId, keys]) => [dogId, keys.map((key) => key ?? null)])),
   gap,
 });
@@ -16,14 +23,22 @@ export const keptOf = ({ cooks, eats, gap }: WeeksAnswer, today: LocalDate, days
 /** What is left of a kept answer on a later day: its first days are over, and for as many at the end nothing was said yet. */
 export function answerOn(kept: WeeksKept, today: LocalDate, days: number): WeeksAnswer {
   const over = daysBetween(kept.from as LocalDate, today);
+  const onward = <T>(own: readonly T[], none: T) => Array.from({ length: days }, (_, day) => own[day + over] ?? none);
   return {
     cooks: kept.cooks
-      .map(({ day, pots }) => ({ day: daysBetween(today, day as LocalDate), pots }))
+      .map((cook) => ({ ...cook, day: daysBetween(today, cook.day as LocalDate) }))
       .filter(({ day }) => day >= 0 && day < days),
+    ...(kept.dryEaten
+      ? {
+          dryEaten: Object.fromEntries(Object.entries(kept.dryEaten).map(([key, kcal]) => [key, onward(kcal, 0)])),
+        }
+      : {}),
     eats: Object.fromEntries(
       Object.entries(kept.eats).map(([dogId, keys]) => [
         dogId,
-        Array.from({ length: days }, (_, day) => keys[day + over] ?? undefined),
+        onward<string | null>(keys, null).map((key) =>
+          key === null ? undefined : stockKeyLater(key, kept.days, over),
+        ),
       ]),
     ),
     gap: kept.gap,
@@ -31,9 +46,9 @@ export function answerOn(kept: WeeksKept, today: LocalDate, days: number): Weeks
 }
 
 /**
- * The days that are fed from the store, by what lies in it now: of the same protein, what expires first, before what others may eat as
- * well; else of any. So is a day of a pot that was cooked meanwhile: it lies in the store by now. A day for which there is not enough is
- * left open. Takes the problem as it is now and an answer, later than it was found.
+ * The days that are fed from the store, by what lies in it now: the packs that were meant, else of the same protein what expires first,
+ * before what others may eat as well; else of any. So is a day of a pot that was cooked meanwhile: it lies in the store by now. A day for
+ * which there is not enough is left open. Takes the problem as it is now and an answer, later than it was found.
  */
 export function fromStore(problem: WeeksProblem, answer: WeeksAnswer): WeeksAnswer {
   const left = new Map(problem.stock.map(({ key, kcal }) => [key, kcal]));
@@ -66,7 +81,7 @@ export function fromStore(problem: WeeksProblem, answer: WeeksAnswer): WeeksAnsw
         (group) => group.dogIds.includes(dogId) && group.last >= day && (left.get(group.key) ?? 0) >= need - 1,
       );
       const isIt = (group: (typeof may)[number]) => group.protein === protein || key.startsWith(`s ${group.protein} `);
-      const taken = may.find(isIt) ?? may[0];
+      const taken = may.find((group) => group.key === key) ?? may.find(isIt) ?? may[0];
       own[day] = taken?.key;
       if (taken) left.set(taken.key, (left.get(taken.key) ?? 0) - need);
     }

@@ -1,5 +1,8 @@
 import { addUp } from '../add-up';
 import { nth, sure } from '../sure';
+import { dryColumns, type DryColumns } from './dry-columns';
+import { freezerAndStove, MOST_POTFULS } from './freezer-rows';
+import { heldFrom } from './meals-apart';
 import { needsOfDish, wishCosts } from './wishes';
 import { MipDraft, type MipRow, type Term } from './mip';
 import { candidatesOf, needOn, recipeKey, sourcesFor, type Candidate, type WeeksDog, type WeeksProblem } from './weeks';
@@ -28,12 +31,11 @@ export interface WeeksModel {
     readonly dog: WeeksDog;
     readonly sources: readonly { readonly key: string; readonly columns: readonly (number | undefined)[] }[];
   }[];
+  readonly dry: DryColumns;
   /** How far each limit is overstepped, where it may be. */
   readonly gives: { readonly litres?: number; readonly proteins?: number; readonly minutes: readonly number[] };
 }
 
-/** Potfuls of one recipe that anybody cooks on one day at most (common practice, no source). */
-const MOST_POTFULS = 8;
 /** What of the stock is left past its date costs so many times what as much new food does (ours, no source). */
 const WASTED = 3;
 
@@ -59,20 +61,26 @@ export function weeksModel(problem: WeeksProblem, segments: readonly Segment[], 
       return mip.column(costs.potful(at, day), said ? pots : 0, said ? pots : offered ? MOST_POTFULS : 0, !said);
     }),
   );
+  const stored = new Set(stock.map(({ key }) => key));
   const needs = dogs.map((dog) => segments.map(({ from, to }) => addUp(dog.needs.slice(from, to + 1), (kcal) => kcal)));
-  const eaten = dogs.map((dog, at) => ({
-    dog,
-    sources: sourcesFor(problem, dog).map(({ key, protein, last }) => ({
-      key,
-      protein,
-      columns: segments.map(({ from, to }, segment) => {
-        const need = nth(nth(needs, at), segment);
-        const isOut = problem.without.some((each) => each.protein === protein && each.from <= from && each.to >= to);
-        if (need <= 0 || from > last || isOut) return undefined;
-        return isDaily ? mip.column(0, 0, 1, true) : mip.column(0, 0, need);
-      }),
-    })),
-  }));
+  const eaten = dogs.map((dog, at) => {
+    const held = heldFrom(dog, candidates);
+    const own = recipes.find(({ recipeId }) => recipeId === dog.eats[0])?.protein;
+    return {
+      dog,
+      sources: sourcesFor(problem, dog).map(({ key, protein, last }) => ({
+        key,
+        protein,
+        columns: segments.map(({ from, to }, segment) => {
+          const need = nth(nth(needs, at), segment);
+          const isOut = problem.without.some((each) => each.protein === protein && each.from <= from && each.to >= to);
+          const isOther = from >= held && stored.has(key) && protein !== own;
+          if (need <= 0 || from > last || isOut || isOther) return undefined;
+          return isDaily ? mip.column(0, 0, 1, true) : mip.column(0, 0, need);
+        }),
+      })),
+    };
+  });
   /** kcal of what is eaten of a source through a day, by whole segments. */
   const through = (key: string, day: number): Term[] =>
     eaten.flatMap(({ sources }, at) =>
@@ -103,6 +111,8 @@ export function weeksModel(problem: WeeksProblem, segments: readonly Segment[], 
     potfuls.slice(0, upTo + 1).map((own): Term => [nth(own, recipe), of(nth(recipes, recipe))]);
   const scaled = (terms: readonly Term[], by: number): Term[] => terms.map(([column, times]) => [column, times * by]);
 
+  const dry = dryColumns({ problem, segments, mip, candidates, potfuls, costs, between });
+
   // Everybody eats its day.
   eaten.forEach(({ sources }, at) =>
     segments.forEach((_, segment) => {
@@ -119,11 +129,16 @@ export function weeksModel(problem: WeeksProblem, segments: readonly Segment[], 
       );
     }),
   );
-  // Nothing is eaten before it is cooked, and cover is kept.
+  // Nothing is eaten before it is cooked, and cover is kept; of what is dried the same is said where it is dried.
   recipes.forEach(({ recipeId }, recipe) => {
     for (let at = -1; at < candidates.length; at++) {
       const last = Math.min(days, candidates[at + 1]?.from ?? days) - 1;
-      mip.row(-Infinity, 0, [...through(recipeKey(recipeId), last), ...made(recipe, at, ({ kcal }) => -kcal)]);
+      mip.row(-Infinity, 0, [
+        ...through(recipeKey(recipeId), last),
+        ...scaled(dry.through(recipe, last), -1),
+        ...made(recipe, at, ({ kcal }) => -kcal),
+        ...dry.made(recipe, at),
+      ]);
     }
   });
   // Nothing is eaten twice; what is past its date before it is eaten costs.
@@ -135,18 +150,32 @@ export function weeksModel(problem: WeeksProblem, segments: readonly Segment[], 
       mip.row(kcal, Infinity, [...all, [wasted, 1]]);
     }
   }
-  // What was cooked is eaten before it is past its best.
+  // What was frozen is eaten before it is past its best.
   recipes.forEach(({ recipeId }, recipe) => {
     candidates.forEach(({ day }, at) => {
       const end = segments.find(({ to }) => to >= day + problem.keepsDays)?.to;
       if (end === undefined || end >= days - 1) return;
       mip.row(-Infinity, 0, [
         ...made(recipe, at, ({ kcal }) => kcal),
+        ...scaled(dry.made(recipe, at), -1),
         ...scaled(through(recipeKey(recipeId), end), -1),
+        ...dry.through(recipe, end),
       ]);
     });
   });
-  const gives = freezerAndStove({ problem, mip, candidates, cooked, potfuls, through, between, made, scaled, give });
+  const gives = freezerAndStove({
+    problem,
+    mip,
+    candidates,
+    cooked,
+    potfuls,
+    dry,
+    through,
+    between,
+    made,
+    scaled,
+    give,
+  });
   // At the end as many days are provided for.
   const lastNeed = addUp([1, 2, 3, 4, 5, 6, 7], (back) => needOn(problem, days - back)) / Math.min(7, days);
   const over = addUp(
@@ -178,82 +207,9 @@ export function weeksModel(problem: WeeksProblem, segments: readonly Segment[], 
     cooked,
     potfuls,
     eaten,
+    dry,
     gives: { ...gives, ...(proteins === undefined ? {} : { proteins }) },
   };
-}
-
-interface Room {
-  readonly problem: WeeksProblem;
-  readonly mip: MipDraft;
-  readonly candidates: readonly Candidate[];
-  readonly cooked: readonly number[];
-  readonly potfuls: readonly (readonly number[])[];
-  readonly through: (key: string, day: number) => Term[];
-  readonly between: (key: string, first: number, last: number) => Term[];
-  readonly made: (recipe: number, upTo: number, of: (recipe: WeeksProblem['recipes'][number]) => number) => Term[];
-  readonly scaled: (terms: readonly Term[], by: number) => Term[];
-  readonly give: Give;
-}
-
-/** The hours of each cook day, and what lies in the freezer on its evening: all but what is eaten until the next one. */
-function freezerAndStove({ problem, mip, candidates, cooked, potfuls, through, between, made, scaled, give }: Room) {
-  const { recipes, stock, freezer, fridgeDays, days } = problem;
-  const minutes: number[] = [];
-  candidates.forEach(({ minutes: can, said }, at) => {
-    // What the cook said stands, whatever it takes.
-    if (said) return;
-    const more = give.minutes === undefined ? undefined : mip.column(give.minutes, 0, 24 * 60);
-    if (more !== undefined) minutes.push(more);
-    mip.row(-Infinity, 0, [
-      ...recipes.map((recipe, index): Term => [nth(nth(potfuls, at), index), recipe.minutes]),
-      [nth(cooked, at), -can],
-      ...(more === undefined ? [] : [[more, -1] as const]),
-    ]);
-    for (const column of nth(potfuls, at))
-      mip.row(-Infinity, 0, [
-        [column, 1],
-        [nth(cooked, at), -MOST_POTFULS],
-      ]);
-  });
-  if (!freezer) return { minutes };
-  const litres = give.litres === undefined ? undefined : mip.column(give.litres, 0, Infinity);
-  const frozen = addUp(stock, ({ frozenGrams }) => frozenGrams);
-  // What lies there already lies there: only what is cooked has to find room.
-  const room = Math.max(freezer.litres * 1000, freezer.taken * 1000 + frozen);
-  candidates.forEach(({ day, said }, at) => {
-    const inFreezer = [
-      ...recipes.flatMap((recipe, index) => [
-        ...made(index, at, ({ grams }) => grams / 1000),
-        ...scaled(through(recipeKey(recipe.recipeId), Math.min(days - 1, day + 1)), -recipe.grams / recipe.kcal / 1000),
-      ]),
-      ...stock
-        .filter(({ frozenGrams }) => frozenGrams > 0)
-        .flatMap(({ key, kcal, frozenGrams }) =>
-          scaled(through(key, Math.min(days - 1, day + 1)), -frozenGrams / kcal / 1000),
-        ),
-    ];
-    mip.row(-Infinity, (room - freezer.taken * 1000 - frozen) / 1000, [
-      ...inFreezer,
-      ...(litres === undefined ? [] : [[litres, -1] as const]),
-    ]);
-    if (said) return;
-    // It freezes so much a day: what is not eaten while the fridge keeps it waits there for its turn no longer than that.
-    const frozenOf = recipes.map((recipe, index) => {
-      const frozenKilos = mip.column(0, 0, Infinity);
-      mip.row(-Infinity, 0, [
-        [nth(nth(potfuls, at), index), recipe.grams / 1000],
-        ...scaled(between(recipeKey(recipe.recipeId), day + 1, day + fridgeDays), -recipe.grams / recipe.kcal / 1000),
-        [frozenKilos, -1],
-      ]);
-      return frozenKilos;
-    });
-    mip.row(
-      -Infinity,
-      (freezer.gramsADay * Math.max(1, fridgeDays)) / 1000,
-      frozenOf.map((column): Term => [column, 1]),
-    );
-  });
-  return { minutes, ...(litres === undefined ? {} : { litres }) };
 }
 
 /** What is at hand is worth being used before its date. */
@@ -289,4 +245,11 @@ export const otherThan = (model: Pick<WeeksModel, 'cooked'>, on: readonly boolea
   lower: 1 - on.filter(Boolean).length,
   upper: Infinity,
   terms: model.cooked.map((column, at): Term => [column, sure(on[at]) ? -1 : 1]),
+});
+
+/** Every answer that cooks on some other day than these: where nothing goes with all of them, nothing does with some. */
+export const beyond = (model: Pick<WeeksModel, 'cooked'>, on: readonly boolean[]): MipRow => ({
+  lower: 1,
+  upper: Infinity,
+  terms: model.cooked.flatMap((column, at): Term[] => (sure(on[at]) ? [] : [[column, 1]])),
 });

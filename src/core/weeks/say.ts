@@ -4,7 +4,7 @@ import type { UnitSet } from '../quantity/units';
 import { writeNumber } from '../quantity/write';
 import { litresSaid } from '../stock/room';
 import type { Changed } from './kept';
-import type { Broken } from './play';
+import type { Broken } from './play-limits';
 import type { InTheWay, WayOut } from './stands';
 import type { WhyDay, WhyPot } from './why-day';
 
@@ -17,6 +17,10 @@ export interface Names {
 }
 
 const dayOf = ({ today }: Pick<Names, 'today'>, day: number): string => writeDay(addDays(today, day), today);
+
+/** "24 weeks", or "10 days" where they are no whole weeks. */
+export const sayKeeps = (days: number): string =>
+  days >= 14 && days % 7 === 0 ? countOf(days / 7, 'week') : countOf(days, 'day');
 
 /** What no cooking can mend, each with what would. */
 export function sayInTheWay(way: InTheWay, names: Names): string {
@@ -51,10 +55,14 @@ export function sayWayOut(way: WayOut, names: Names): string {
         .join(' and ');
     case 'days':
       return `${way.on.length === 1 ? 'one cook day' : countOf(way.on.length, 'cook day')} more: ${way.on.map((day) => dayOf(names, day)).join(', ')}`;
+    case 'cycles':
+      return `${countOf(way.aWeek, 'cycle')} of the ${way.name} in a week`;
     case 'cover':
       return way.to === 0 ? 'no days of cover' : `${countOf(way.to, 'day')} of cover instead of more`;
     case 'proteins':
       return 'proteins as they come, without turns';
+    case 'always':
+      return `${way.whose.join(', ')} of any recipe, where the ration says always one`;
     case 'said':
       return 'letting go of what you have fixed';
   }
@@ -70,6 +78,10 @@ export function sayBroken({ what, day, dogId, by = 0 }: Broken, names: Names): s
       return `the freezer is ${litresSaid(by * 1000, names.set)} too full on ${dayOf(names, day)}`;
     case 'freezing':
       return `${writeNumber(by, 1)} kg of the pots of ${dayOf(names, day)} would have to be frozen, more than the freezer freezes while the fridge keeps them`;
+    case 'drying':
+      return by > 0
+        ? `${writeNumber(by, 1)} kg of ${dayOf(names, day)} would have to be dried that no cycle takes`
+        : `the dryer would have more cycles than it can from ${dayOf(names, day)} on`;
     case 'minutes':
       return `${writeNumber(by, 0)} min too long at the stove on ${dayOf(names, day)}`;
     case 'cover':
@@ -105,9 +117,10 @@ export function sayWhy({ earlier, later }: WhyDay, names: Names): string[] {
 }
 
 /** Why so many potfuls: what would be wrong with one fewer, and with one more. */
-export function sayWhyPot({ fewer, more }: WhyPot, names: Names): string {
+export function sayWhyPot({ fewer, more, frozen }: WhyPot, names: Names): string {
   const less = fewer ? `one fewer: ${sayBroken(fewer, names)}` : 'one fewer would do, with less at the end';
-  return `${less}; ${more ? `one more: ${sayBroken(more, names)}` : 'one more would find room'}`;
+  const dried = frozen?.broken ? `; none of it dried: ${sayBroken(frozen.broken, names)}` : '';
+  return `${less}; ${more ? `one more: ${sayBroken(more, names)}` : 'one more would find room'}${dried}`;
 }
 
 const pots = (count: number): string => countOf(Math.round(count * 10) / 10, 'potful');

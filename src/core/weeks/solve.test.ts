@@ -3,7 +3,7 @@ import { seededWeeks } from '../../../tests/fixtures/weeks';
 import { storeFeedsAll } from '../../../tests/fixtures/weeks-in-store';
 import type { SolveMip } from './mip';
 import { playWeeks } from './play';
-import { solveWeeks } from './solve';
+import { solveWeeks, STEPS, type WeeksProgress } from './solve';
 import { candidatesOf, recipeKey, type Candidate, type WeeksDog, type WeeksProblem } from './weeks';
 import { wishCosts } from './wishes';
 
@@ -28,6 +28,46 @@ test.each([0, 1, 2, 3])(
       expect([seed, storeFeedsAll(problem, answer)]).toEqual([seed, true]);
     }
     expect(solved).toBeGreaterThan(45);
+  },
+  PATIENT,
+);
+
+test(
+  'on the way it says the best so far, which the answer keeps to',
+  () => {
+    const problem = seededWeeks(3, { days: 21, dogs: 2, recipes: 2 });
+    const said: WeeksProgress[] = [];
+    const { answer } = solveWeeks(problem, solve, 60, (progress) => said.push(progress));
+    expect(said.map(({ step }) => step)).toEqual(expect.arrayContaining([...STEPS]));
+    expect(said[0]!.soFar).toBeUndefined();
+    const cookDays = answer!.cooks.length;
+    const potfuls = answer!.cooks.flatMap(({ pots }) => pots).reduce((sum, pot) => sum + pot.potfuls, 0);
+    expect(said.at(-1)!.soFar!.cookDays).toBe(cookDays);
+    // Single days ask for whole bowls where segments may divide them: seldom a potful more.
+    expect(Math.abs(said.at(-1)!.soFar!.potfuls - potfuls)).toBeLessThanOrEqual(2);
+  },
+  PATIENT,
+);
+
+test(
+  'a freezer that freezes slowly: less is cooked at once, and what is said to be impossible is so with every cook day',
+  () => {
+    let solved = 0;
+    for (let seed = 1; seed <= 10; seed++) {
+      const made = seededWeeks(seed, { days: 21, dogs: 2, recipes: 2 });
+      // 0.9 to 1.4 kg for each 28 L in a day (NCHFP): the middle of it.
+      const litres = 40 + seed;
+      const problem = { ...made, freezer: { litres, taken: 0, gramsADay: Math.round((litres * 1150) / 28) } };
+      const { answer, impossible } = solveWeeks(problem, solve, 60);
+      const all = { ...problem, said: [], cookable: problem.cookable.map((each) => ({ ...each, minutes: 600 })) };
+      if (answer) {
+        solved++;
+        expect([seed, playWeeks(problem, answer).broken]).toEqual([seed, []]);
+        // The same with more hours is no less possible.
+        expect([seed, solveWeeks(all, solve, 60).impossible]).toEqual([seed, false]);
+      } else expect([seed, impossible]).toEqual([seed, true]);
+    }
+    expect(solved).toBeGreaterThan(4);
   },
   PATIENT,
 );

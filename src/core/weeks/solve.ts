@@ -1,7 +1,17 @@
+import { addUp } from '../add-up';
 import { nth } from '../sure';
+import { dryersUsed } from './drying';
 import type { Mip, MipAnswer, MipRow, SolveMip } from './mip';
-import { atLeastCookDays, otherThan, weeksModel, type Segment, type WeeksModel } from './model';
-import { candidatesOf, type WeeksAnswer, type WeeksProblem } from './weeks';
+import { atLeastCookDays, beyond, otherThan, weeksModel, type Segment, type WeeksModel } from './model';
+import {
+  candidatesOf,
+  dryKey,
+  type Candidate,
+  type WeeksAnswer,
+  type WeeksCook,
+  type WeeksPot,
+  type WeeksProblem,
+} from './weeks';
 
 /** Days that belong together: between them nothing changes but what is eaten. */
 export function segmentsOf(problem: WeeksProblem): Segment[] {
@@ -9,13 +19,23 @@ export function segmentsOf(problem: WeeksProblem): Segment[] {
   const candidates = candidatesOf(problem);
   const firstNew = candidates[0]?.from ?? days;
   const cuts = new Set([0, days]);
-  for (const { day, from } of candidates) for (const cut of [day + 2, from]) cuts.add(Math.min(days, cut));
+  const slow = freezesSlowly(problem, candidates);
+  for (const { day, from } of candidates)
+    for (const cut of [day + 2, from, ...(slow ? [day + problem.fridgeDays + 1] : [])]) cuts.add(Math.min(days, cut));
   for (const { from, to } of problem.without)
     for (const cut of [from, to + 1]) cuts.add(Math.max(0, Math.min(days, cut)));
   for (const { last } of problem.stock) cuts.add(Math.max(0, Math.min(days, last + 1)));
   for (let cut = firstNew; cut < days; cut += 7) cuts.add(cut);
   const sorted = [...cuts].sort((a, b) => a - b);
   return sorted.slice(0, -1).map((from, index) => ({ from, to: nth(sorted, index + 1) - 1 }));
+}
+
+/** Whether a cook day may bring more than the freezer freezes while the fridge keeps it: only then does that count. */
+function freezesSlowly({ freezer, fridgeDays, recipes }: WeeksProblem, candidates: readonly Candidate[]): boolean {
+  if (!freezer) return false;
+  const minutes = Math.max(0, ...candidates.map((each) => each.minutes));
+  const most = Math.max(0, ...recipes.map((recipe) => Math.floor(minutes / recipe.minutes + 1e-9) * recipe.grams));
+  return freezer.gramsADay * Math.max(1, fridgeDays) < most;
 }
 
 export const singleDays = (days: number): Segment[] =>
@@ -28,25 +48,26 @@ export interface WeeksProgress {
   readonly step: (typeof STEPS)[number];
   /** Part by which a cheaper one could still be there; undefined: not known yet. */
   readonly gap: number | undefined;
+  /** The best so far: its days and potfuls are found, who eats what on which day is still looked for. undefined: nothing yet. */
+  readonly soFar: { readonly cookDays: number; readonly potfuls: number } | undefined;
 }
 
 /** Seconds that solving six weeks of three dogs may take; more dogs and weeks in proportion, up to the most. */
 export const SECONDS = 10;
 const MOST_SECONDS = 360;
 const CHOICES_A_SECOND = 75;
+/** Each dryer that is counted on makes it so many times longer. */
+const DRYER_TAKES = 1.25;
 
 /** Seconds that solving may take: longer where there is more to choose. Source: measured (bench `weeks-6`). */
-export const secondsFor = (problem: WeeksProblem): number =>
-  Math.min(
-    MOST_SECONDS,
-    Math.max(
-      SECONDS,
-      Math.ceil(
-        (problem.days * problem.dogs.length * (problem.recipes.length + problem.stock.length)) / CHOICES_A_SECOND,
-      ),
-    ),
-  );
+export function secondsFor(problem: WeeksProblem): number {
+  const choices = problem.days * problem.dogs.length * (problem.recipes.length + problem.stock.length);
+  const longer = 1 + DRYER_TAKES * dryersUsed(problem).length;
+  return Math.min(MOST_SECONDS, Math.ceil(Math.max(SECONDS, choices / CHOICES_A_SECOND) * longer));
+}
 
+/** g of a pot below which nothing is dried: sums of a solver are not exact. */
+const A_CRUMB = 5;
 /** An answer so near to the best is good enough. */
 const NEAR = 0.01;
 /** Of many dogs and weeks one within this is. */
@@ -79,9 +100,9 @@ export function solveWeeks(
   const left = () => Math.max(0.2, seconds - (now() - began));
   const coarse = weeksModel(problem, segmentsOf(problem));
   const fine = weeksModel(problem, singleDays(problem.days));
-  const isLarge = fine.mip.cost.length > LARGE;
+  const isLarge = fine.mip.whole.filter(Boolean).length > LARGE;
   const isCooked = new Set(coarse.cooked);
-  onProgress({ step: STEPS[0], gap: undefined });
+  onProgress({ step: STEPS[0], gap: undefined, soFar: undefined });
   const fewest = solve(
     { ...coarse.mip, cost: coarse.mip.cost.map((_, column) => (isCooked.has(column) ? 1 : 0)) },
     { seconds: left() * (isLarge ? 0.12 : 0.35), gap: 0, within: 0.99 },
@@ -93,7 +114,7 @@ export function solveWeeks(
   let start = fewest.values;
   // Cook days that were passed over for want of time are no proof that they do not go.
   let isProof = true;
-  onProgress({ step: STEPS[1], gap: undefined });
+  onProgress({ step: STEPS[1], gap: undefined, soFar: undefined });
   while (best === undefined && (bound === undefined || now() - began < seconds)) {
     const outline = solve(
       { ...coarse.mip, rows: [...coarse.mip.rows, ...rows] },
@@ -104,7 +125,11 @@ export function solveWeeks(
     if (outline.impossible) return { answer: undefined, cost: undefined, bound: Infinity, impossible: isProof };
     if (outline.values === undefined) break;
     const on = coarse.cooked.map((column) => nth(outline.values ?? [], column) > 0.5);
-    onProgress({ step: STEPS[2], gap: outline.cost === undefined ? undefined : gapOf(outline.cost, bound) });
+    onProgress({
+      step: STEPS[2],
+      gap: outline.cost === undefined ? undefined : gapOf(outline.cost, bound),
+      soFar: soFarIn(coarse, outline.values, on),
+    });
     const lower = fixedTo(fine, on, fine.mip.lower);
     const upper = fixedTo(fine, on, fine.mip.upper);
     const daily: Mip = { ...fine.mip, lower, upper };
@@ -116,7 +141,7 @@ export function solveWeeks(
       best = { answer: readAnswer(fine, whole, problem, gapOf(whole.cost, bound)), cost: whole.cost };
     else {
       isProof &&= whole.impossible;
-      rows.push(otherThan(coarse, on));
+      rows.push(whole.impossible ? beyond(coarse, on) : otherThan(coarse, on));
     }
   }
   return { answer: best?.answer, cost: best?.cost, bound: bound ?? fewest.bound, impossible: false };
@@ -130,7 +155,7 @@ const FORTNIGHT = 14;
  * The single days of many dogs, fortnight after fortnight: those before stand, those after may still be eaten in parts. Not always the
  * best, but whole. Takes the programme with its cook days fixed.
  */
-function byFortnights(mip: Mip, { eaten, potfuls }: WeeksModel, solve: SolveMip, left: () => number): MipAnswer {
+function byFortnights(mip: Mip, { eaten, potfuls, dry }: WeeksModel, solve: SolveMip, left: () => number): MipAnswer {
   const lower = [...mip.lower];
   const upper = [...mip.upper];
   const columnsOf = (day: number) =>
@@ -141,6 +166,7 @@ function byFortnights(mip: Mip, { eaten, potfuls }: WeeksModel, solve: SolveMip,
     const now = new Set([
       ...Array.from({ length: FORTNIGHT }, (_, day) => columnsOf(from + day)).flat(),
       ...potfuls.flat(),
+      ...dry.cycles.flat(),
     ]);
     const rounds = Math.ceil((days - from) / FORTNIGHT);
     answer = solve(
@@ -154,7 +180,18 @@ function byFortnights(mip: Mip, { eaten, potfuls }: WeeksModel, solve: SolveMip,
   return answer;
 }
 
-const gapOf = (cost: number, bound: number): number => Math.max(0, (cost - bound) / Math.max(1e-9, Math.abs(cost)));
+const soFarIn = (
+  { potfuls }: WeeksModel,
+  values: readonly number[],
+  on: readonly boolean[],
+): { cookDays: number; potfuls: number } => ({
+  cookDays: on.filter(Boolean).length,
+  potfuls: Math.round(addUp(potfuls.flat(), (column) => nth(values, column))),
+});
+
+/** Part of a cost by which a cheaper one could still be there. Source: arithmetic. */
+export const gapOf = (cost: number, bound: number): number =>
+  Math.max(0, (cost - bound) / Math.max(1e-9, Math.abs(cost)));
 
 /** The bounds of the columns, with cooking on exactly these days. */
 function fixedTo({ cooked }: WeeksModel, on: readonly boolean[], bounds: readonly number[]): number[] {
@@ -164,31 +201,49 @@ function fixedTo({ cooked }: WeeksModel, on: readonly boolean[], bounds: readonl
 }
 
 function readAnswer(
-  { candidates, potfuls, eaten, cooked }: WeeksModel,
+  { candidates, potfuls, eaten, cooked, dry }: WeeksModel,
   { values = [] }: MipAnswer,
   { recipes, days }: WeeksProblem,
   gap: number,
 ): WeeksAnswer {
-  return {
-    cooks: candidates.flatMap(({ day, said }, at) => {
-      const pots = recipes.flatMap(({ recipeId }, recipe) => {
-        const exact = nth(values, nth(nth(potfuls, at), recipe));
-        const count = said ? exact : Math.round(exact);
-        return count > 0 ? [{ recipeId, potfuls: count }] : [];
+  const at = (column: number | undefined): number => (column === undefined ? 0 : nth(values, column));
+  const cooks = candidates.flatMap(({ day, said }, own): WeeksCook[] => {
+    const pots = recipes.flatMap(({ recipeId, grams, kcal }, recipe): WeeksPot[] => {
+      const exact = at(nth(nth(potfuls, own), recipe));
+      const count = said ? exact : Math.round(exact);
+      const dried = dry.dryers.flatMap(({ equipmentId }, dryer) => {
+        const mass = at(nth(nth(nth(dry.dried, own), recipe), dryer)) * (grams / kcal);
+        return mass > A_CRUMB ? [{ equipmentId, grams: mass }] : [];
       });
-      return pots.length > 0 || (said?.pots && nth(values, nth(cooked, at)) > 0.5) ? [{ day, pots }] : [];
-    }),
+      return count > 0 ? [{ recipeId, potfuls: count, ...(dried.length > 0 ? { dried } : {}) }] : [];
+    });
+    const cycles = dry.dryers.flatMap(({ equipmentId }, dryer) =>
+      pots.some((pot) => pot.dried?.some((each) => each.equipmentId === equipmentId))
+        ? [{ equipmentId, cycles: Math.round(at(nth(nth(dry.cycles, own), dryer))) }]
+        : [],
+    );
+    return pots.length > 0 || (said?.pots && at(nth(cooked, own)) > 0.5)
+      ? [{ day, pots, ...(cycles.length > 0 ? { cycles } : {}) }]
+      : [];
+  });
+  const isDried = (recipeId: number, equipmentId: number) =>
+    cooks.some(({ pots }) =>
+      pots.some((pot) => pot.recipeId === recipeId && pot.dried?.some((each) => each.equipmentId === equipmentId)),
+    );
+  const dryEaten = recipes.flatMap(({ recipeId }, recipe) =>
+    dry.dryers.flatMap(({ equipmentId }, dryer) =>
+      isDried(recipeId, equipmentId)
+        ? [[dryKey(recipeId, equipmentId), nth(nth(dry.drawn, recipe), dryer).map((column) => Math.max(0, at(column)))]]
+        : [],
+    ),
+  );
+  return {
+    cooks,
+    ...(dryEaten.length > 0 ? { dryEaten: Object.fromEntries(dryEaten) as WeeksAnswer['dryEaten'] } : {}),
     eats: Object.fromEntries(
       eaten.map(({ dog, sources }) => [
         dog.dogId,
-        Array.from(
-          { length: days },
-          (_, day) =>
-            sources.find(({ columns }) => {
-              const column = columns[day];
-              return column !== undefined && nth(values, column) > 0.5;
-            })?.key,
-        ),
+        Array.from({ length: days }, (_, day) => sources.find(({ columns }) => at(columns[day]) > 0.5)?.key),
       ]),
     ),
     gap,

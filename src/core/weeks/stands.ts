@@ -1,8 +1,9 @@
 import { addUp } from '../add-up';
 import { nth } from '../sure';
+import { busiestWeek, mostAWeek } from './drying';
 import type { SolveMip } from './mip';
 import { weeksModel, type Give } from './model';
-import { freezingOf } from './play';
+import { freezingOf } from './play-limits';
 import { segmentsOf, solveWeeks } from './solve';
 import { candidatesOf, sourcesFor, type WeeksDog, type WeeksProblem } from './weeks';
 
@@ -21,8 +22,10 @@ export type WayOut =
   | { readonly is: 'freezing'; readonly by: number }
   | { readonly is: 'minutes'; readonly on: readonly { readonly day: number; readonly by: number }[] }
   | { readonly is: 'days'; readonly on: readonly number[] }
+  | { readonly is: 'cycles'; readonly name: string; readonly aWeek: number }
   | { readonly is: 'cover'; readonly to: number }
   | { readonly is: 'proteins' }
+  | { readonly is: 'always'; readonly whose: readonly string[] }
   | { readonly is: 'said' };
 
 /**
@@ -97,6 +100,15 @@ export function waysOut(problem: WeeksProblem, solve: SolveMip, seconds: number 
     const { answer } = solveWeeks(faster, solve, seconds);
     if (answer) ways.push({ is: 'freezing', by: Math.max(...freezingOf(faster, answer).map(({ by }) => by)) / 1000 });
   }
+  for (const { equipmentId, hours, cyclesAWeek, grams, name } of problem.dryers) {
+    const most = mostAWeek(hours);
+    if (cyclesAWeek >= most || grams <= 0) continue;
+    const more = problem.dryers.map((each) =>
+      each.equipmentId === equipmentId ? { ...each, cyclesAWeek: most } : each,
+    );
+    const { answer } = solveWeeks({ ...problem, dryers: more }, solve, seconds);
+    if (answer) ways.push({ is: 'cycles', name, aWeek: busiestWeek(answer.cooks, equipmentId) });
+  }
   const more = giving({ minutes: 1 });
   if (more.values) {
     const open = candidatesOf(problem).filter(({ said }) => !said);
@@ -120,6 +132,12 @@ export function waysOut(problem: WeeksProblem, solve: SolveMip, seconds: number 
       break;
     }
   if (works({ ...problem, proteinDays: undefined, proteinsAFortnight: 0 })) ways.push({ is: 'proteins' });
+  const always = problem.dogs.filter(({ apart }) => apart);
+  if (
+    always.length > 0 &&
+    works({ ...problem, dogs: problem.dogs.map((dog) => ({ ...dog, eats: dog.apart?.orElse ?? dog.eats })) })
+  )
+    ways.push({ is: 'always', whose: always.map(({ name }) => name) });
   return ways;
 }
 

@@ -1,13 +1,17 @@
 import { addUp } from '../add-up';
+import type { DryMethod } from '../preserve/methods';
 
 /** A dog of some weeks: what it needs on each of them, and what it may eat. Day 0 is today. */
 export interface WeeksDog {
+  /** The dog's, or that of its meals which eat for themselves (`apartId`). */
   readonly dogId: number;
   readonly name: string;
   /** kcal of home-cooked food a day; 0 where it is away or fed otherwise. */
   readonly needs: readonly number[];
   /** The recipes that it may eat. */
   readonly eats: readonly number[];
+  /** Of meals that are always of one recipe: what they are called, and the recipes that they might be of else. */
+  readonly apart?: { readonly meal: string; readonly orElse: readonly number[] };
 }
 
 /** A recipe as whole potfuls. */
@@ -27,6 +31,26 @@ export interface WeeksRecipe {
   readonly offered: boolean;
   /** g as bought of each food in one potful, by its key. */
   readonly takes: Readonly<Record<string, number>>;
+  /** Known to hold so little fat that a dehydrator may dry it. */
+  readonly lean: boolean;
+}
+
+/** A dryer of the kitchen, and how much of it may be counted on. */
+export interface WeeksDryer {
+  readonly equipmentId: number;
+  readonly name: string;
+  readonly method: DryMethod;
+  /** g of wet food that a cycle takes. */
+  readonly grams: number;
+  /** Hours from one load to the next, and until the machine is free. */
+  readonly hours: number;
+  readonly freeIn: number;
+  /** Cycles in any seven days at most; 0: it is not counted on. */
+  readonly cyclesAWeek: number;
+  /** Days after the cook day through which dried food is good. */
+  readonly keepsDays: number;
+  /** Electricity of a cycle in minor units; undefined: nobody knows. */
+  readonly costACycle: number | undefined;
 }
 
 /** Packs of one kind that are in store. */
@@ -78,6 +102,7 @@ export interface WeeksProblem {
   readonly without: readonly { readonly protein: string; readonly from: number; readonly to: number }[];
   /** L of all freezers, and of them what other things take; undefined: nobody has said how large they are. */
   readonly freezer: { readonly litres: number; readonly taken: number; readonly gramsADay: number } | undefined;
+  readonly dryers: readonly WeeksDryer[];
   readonly fridgeDays: number;
   /** Days that what is cooked is good for in the freezer. */
   readonly keepsDays: number;
@@ -91,18 +116,41 @@ export interface WeeksProblem {
   readonly wishes: readonly Wish[];
 }
 
+/** A pot of an answer, and g of it that go into each dryer. */
+export interface WeeksPot {
+  readonly recipeId: number;
+  readonly potfuls: number;
+  readonly dried?: readonly { readonly equipmentId: number; readonly grams: number }[] | undefined;
+}
+
+/** What is cooked on a day, and in how many cycles some of it is dried from then on. */
+export interface WeeksCook {
+  readonly day: number;
+  readonly pots: readonly WeeksPot[];
+  readonly cycles?: readonly { readonly equipmentId: number; readonly cycles: number }[] | undefined;
+}
+
 /** What is cooked, and what each dog eats on each day: a recipe `r3`, a group of the stock by its key, or nothing where it needs nothing. */
 export interface WeeksAnswer {
-  readonly cooks: readonly {
-    readonly day: number;
-    readonly pots: readonly { readonly recipeId: number; readonly potfuls: number }[];
-  }[];
+  readonly cooks: readonly WeeksCook[];
   readonly eats: Readonly<Record<number, readonly (string | undefined)[]>>;
+  /** kcal of each day that are eaten dried, by `dryKey`; absent: none. */
+  readonly dryEaten?: Readonly<Record<string, readonly number[]>> | undefined;
   /** Part by which a cheaper answer could still be there, 0 to 1. */
   readonly gap: number;
 }
 
 export const recipeKey = (recipeId: number): string => `r${recipeId}`;
+/** Packs of one protein for the same dogs, good through a day of the weeks. */
+export const stockKey = (word: string, dogIds: readonly number[], last: number): string =>
+  `s ${word} ${dogIds.join('+')} ${last}`;
+/** The same packs so many days later; what is good to the end of the weeks or longer still is. Other keys stay. */
+export const stockKeyLater = (key: string, days: number, over: number): string =>
+  key.replace(/^(s .+ )(\d+)$/, (_, packs: string, last: string) =>
+    Number(last) >= days - 1 ? `${packs}${last}` : `${packs}${Number(last) - over}`,
+  );
+/** What of a recipe a dryer dried. */
+export const dryKey = (recipeId: number, equipmentId: number): string => `r${recipeId} d${equipmentId}`;
 
 /** kcal of all dogs on a day. */
 export const needOn = ({ dogs }: Pick<WeeksProblem, 'dogs'>, day: number): number =>

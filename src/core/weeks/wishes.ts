@@ -2,10 +2,12 @@ import { addUp } from '../add-up';
 import { nth } from '../sure';
 import type { MipDraft, Term } from './mip';
 import type { Segment } from './model';
-import { needOn, proteinsCooked, type WeeksDog, type WeeksProblem, type Wish } from './weeks';
+import { needOn, proteinsCooked, type WeeksDog, type WeeksDryer, type WeeksProblem, type Wish } from './weeks';
 
 /** What a wish counts by its place: each is worth ten times the next but for the last (ours, no source). */
 const WEIGHTS = [100, 10, 3, 1];
+/** Loading, weighing and bagging a cycle counts as such a part of a cook day (ours, no source). */
+const CYCLE = 0.05;
 /** A fortnight, over which proteins are counted. */
 const FORTNIGHT = 14;
 
@@ -13,6 +15,8 @@ export interface WishCosts {
   readonly cookDay: number;
   /** Of one potful of a recipe on a day. */
   readonly potful: (recipe: number, day: number) => number;
+  /** Of one cycle of a dryer: its electricity, and hands. */
+  readonly cycle: (dryer: Pick<WeeksDryer, 'costACycle'>) => number;
   /** Of one protein more in a dog's fortnight: negative. */
   readonly protein: number;
   /** Of a kcal of food that is thrown away. */
@@ -54,6 +58,7 @@ export function wishCosts(problem: WeeksProblem): WishCosts {
       const cost = recipe.costOn === undefined ? mean : perKcal(recipe, day);
       return money * cost * recipe.kcal + fresh * (days - day) * recipe.kcal;
     },
+    cycle: ({ costACycle = 0 }) => CYCLE * weight('fewest cook days') + money * costACycle,
     protein: -weight('most varied') / Math.max(1, dogs.length) / 2,
     perKcal: Math.max(money * mean, weight('fewest cook days') / (aDay * 30)),
     money,

@@ -11,6 +11,7 @@ import { cycleAct, loadCycle, splitLoads } from './cycles';
 import { saveEquipment } from './kitchen';
 import { setShares } from './shares';
 import { saveTrays, sayHowDried } from './trays';
+import { weeksDryers } from '../weeks/dryers';
 
 const problemOf = (answer: CommandResult<unknown>) => (answer.ok ? undefined : answer.problems[0]);
 let house: TestHouse;
@@ -68,6 +69,20 @@ test('trays go into a machine, and its limits are named where they are passed; n
   valueOf(await act(cycleId, { act: 'not loaded' }));
   expect((await dryShare()).trays.every(({ cycleId: own }) => own === undefined)).toBe(true);
   expect(runningOf(await readCyclesOf(house.db, machineId), (await house.context()).now)).toBeUndefined();
+});
+
+test('the weeks count on a full machine from when it is free; what was loaded today is of today’s pots', async () => {
+  const dryer = async () => {
+    const { reference, household, now } = await house.context();
+    return (await weeksDryers({ db: house.db, reference, household }, now))[0]!;
+  };
+  // Two trays of a kilogram; common practice says 20 to 50 h, and 3 h between two loads. Six months are no shorter than 168 days.
+  expect(await dryer()).toMatchObject({ method: 'freeze-dried', grams: 2000, hours: 38, freeIn: 0, keepsDays: 6 * 28 });
+  valueOf(await wet(1600, 1600));
+  valueOf(await load(1, 2));
+  expect((await dryer()).freeIn).toBe(0);
+  house.setNow('2026-11-26T10:00:00Z');
+  expect((await dryer()).freeIn).toBeCloseTo(35 - 24, 1);
 });
 
 test('two parts share a divided tray up to what it takes', async () => {

@@ -4,6 +4,7 @@ import { mealsOn } from '@/core/dog/meals';
 import { grams } from '@/core/quantity/units';
 import { seeded } from '../../../tests/fixtures/seeded';
 import { freshHouse, type TestHouse } from '../fixtures/database';
+import { testServer } from '../fixtures/on-server';
 import { plannedExample, weighedExample } from '../fixtures/worked-path';
 import { readBatch } from '../repositories/batches';
 import { readDog } from '../repositories/dogs';
@@ -38,7 +39,10 @@ interface Pencil {
 /** Undoes everything that a history did. */
 class Undone extends Error {}
 
-test('five hundred random histories with corrections: flow and ledger close, and say what a pencil says', async () => {
+// On a server what may differ is how a text is asked, not what a history adds up to.
+const HISTORIES = testServer() === undefined ? 500 : 100;
+
+test(`${HISTORIES} random histories with corrections: flow and ledger close, and say what a pencil says`, async () => {
   const random = seeded(20261125);
   const pick = <T>(of: readonly T[]): T | undefined => of[Math.floor(random() * of.length)];
   const upTo = (most: number) => Math.floor(random() * (most + 1));
@@ -202,7 +206,7 @@ test('five hundred random histories with corrections: flow and ledger close, and
     expect(rows[0]).toEqual({ unbalanced: 0, drift: 0 });
     throw new Undone();
   };
-  for (let run = 0; run < 500; run++) {
+  for (let run = 0; run < HISTORIES; run++) {
     try {
       await house.db.transaction(async (tx) =>
         play(await contextFor(tx, house.reference, new Date(`${TODAY}T12:00:00Z`))),
@@ -213,5 +217,5 @@ test('five hundred random histories with corrections: flow and ledger close, and
   }
   // Most of what is tried is possible; some of it is not.
   expect(done).toBeGreaterThan(refused);
-  expect(refused).toBeGreaterThan(100);
-}, 600_000);
+  expect(refused).toBeGreaterThan(HISTORIES / 5);
+});

@@ -3,10 +3,13 @@ import type { PackPlanEntry } from '@/core/portion/pack-plan';
 import { fitFor } from '@/core/stock/draw';
 import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
 import { plannedExample, TWENTY_KILOS, weighedBatch, weighedExample, planOne, SEEN } from '../fixtures/worked-path';
+import { readFilling } from '../repositories/filling';
+import { readMeasured } from '../repositories/measured-here';
 import { readStock } from '../repositories/stock';
 import { sourceOf } from '../repositories/sources';
 import { saveDog } from './dogs';
 import { saveEquipment } from './kitchen';
+import { strikeObservation } from './learned';
 import { weighCup } from './rations';
 import { fillPack, sealShare } from './packs';
 import { planPacks, setShares } from './shares';
@@ -146,4 +149,33 @@ test('a bag for all dogs that weighs otherwise keeps each dog’s part of it', a
   const [bag] = (await readStock(house.db)).filter((pack) => pack.split);
   expect(bag!.grams).toBe(1200);
   expect(bag!.split!.reduce((sum, each) => sum + each.grams, 0)).toBe(1200);
+});
+
+test('a container that was weighed twice takes what this kitchen puts into it; struck out, what the Household says', async () => {
+  const entry = { kind: 'container' as const, name: 'tubs', size: '450 g', count: '9' };
+  valueOf(await house.run((context) => saveEquipment(context, { entry })));
+  valueOf(await plan('freezer', { by: 'containers' }));
+  const { id: shareId } = await shareOf('freezer');
+  const takes = async () => {
+    const { containers } = await readFilling(house.db, await weighedBatch(house, batchId), 'metric');
+    const [tub] = containers({ fate: 'freezer' });
+    return [tub!.grams, tub!.of];
+  };
+  const fill = async (grams: number) => {
+    const { revision } = await weighedBatch(house, batchId);
+    valueOf(
+      await house.run((context) => fillPack(context, { batchId, shareId, index: 0, grams, spread: false, revision })),
+    );
+  };
+  await fill(430);
+  expect(await takes()).toEqual([450, 0]);
+  await fill(440);
+  // (430 + 440) / 2.
+  expect(await takes()).toEqual([435, 2]);
+  const [last] = await readMeasured(house.db, 'fill', 'UTC');
+  valueOf(await house.run((context) => strikeObservation(context, { key: last!.key, isStruck: true })));
+  expect(await takes()).toEqual([450, 0]);
+  // What is left of the share is less than a container: it says nothing of one.
+  await fill(130);
+  expect(await readMeasured(house.db, 'fill', 'UTC')).toHaveLength(2);
 });

@@ -12,7 +12,9 @@ import { spreadRest, withGrams } from '@/core/portion/filling';
 import type { ProposedPack } from '@/core/portion/packs';
 import { proposePacks } from '@/core/portion/proposals';
 import type { WeighedBatch } from '../repositories/batches';
+import { isFilling } from '@/core/learned/beside';
 import { readFilling } from '../repositories/filling';
+import { writeMeasured } from '../repositories/measured-here';
 import { readDogs } from '../repositories/dogs';
 import { refreshBatch } from './batch-at-hand';
 import { inMass, need, refuse, type Context } from './run';
@@ -118,8 +120,24 @@ export async function fillPack(context: Context, input: FillEntry): Promise<{ co
       ...(trays ? { trays } : {}),
     },
   ]);
+  await noteFill(context, batch, share, pack, grams);
   await refreshBatch(context, batch.id);
   return { code, grams };
+}
+
+/** A container that was filled on the scale says how much it takes here. */
+async function noteFill(
+  { tx, household, now }: Context,
+  batch: WeighedBatch,
+  share: WeighedBatch['shares'][number],
+  { container, short }: ProposedPack,
+  grams: number,
+): Promise<void> {
+  if (container === undefined || short) return;
+  const { containers } = await readFilling(tx, batch, household.unitSet);
+  const reckoned = containers(share).find(({ name }) => name === container)?.reckoned ?? 0;
+  if (isFilling(grams, reckoned))
+    await writeMeasured(tx, { kind: 'fill', of: container, value: grams, reckoned, at: now });
 }
 
 /** Packs together may weigh so much more than their share before it is asked about (ours, no source). */

@@ -96,7 +96,7 @@ test('whatever is tried with the stock, in whatever order: balanced, equal to th
     }),
     { numRuns: 12 },
   );
-}, 120_000);
+});
 
 test('a bowl counts as fed exactly while its movement stands', async () => {
   const { rows } = await house.db.execute<{ wrong: number }>(

@@ -6,6 +6,7 @@ import { playWeeks } from '@/core/weeks/play';
 import { solveWeeks } from '@/core/weeks/solve';
 import { CRUMB } from '@/core/stock/draw';
 import { inTheWay } from '@/core/weeks/stands';
+import { apartId } from '@/core/weeks/meals-apart';
 import { recipeKey } from '@/core/weeks/weeks';
 import { solverHere } from '../../../tests/fixtures/highs';
 import { demoDatabase, valueOf } from '../fixtures/database';
@@ -15,6 +16,7 @@ import { readStoredWeeks } from '../repositories/weeks';
 import { readWeeksHouse } from '../weeks/inputs';
 import { runCommand, type Context } from './run';
 import { putAway } from './away';
+import { setMeals } from './rations';
 import { savePlan } from './plans';
 import { askWeeks, keepWeeks, takeWeeks } from './weeks';
 
@@ -155,6 +157,10 @@ test('an earlier plan that was not cooked is counted on no more, and one that is
 test('an answer looked at a day later is still fed from the store, though its packs are a day nearer to their dates', async () => {
   const { problem } = (await read()).read;
   const { answer } = solveWeeks(problem, solve, 60);
+  // On the day on which it was solved it is what was solved.
+  expect(fromStore(problem, answerOn(keptOf(answer!, TODAY, problem.days), TODAY, problem.days)).eats).toEqual(
+    answer!.eats,
+  );
   const later = answerOn(keptOf(answer!, TODAY, problem.days), addDays(TODAY, 1), problem.days);
   // What was eaten on the first day is gone; all dates are a day nearer, and each group has another name by now.
   const eaten = new Map<string, number>();
@@ -195,3 +201,36 @@ test('an answer looked at a day later is still fed from the store, though its pa
   expect(broken.filter(({ what, day }) => what === 'unfed' && day < problem.days - 1)).toEqual([]);
   expect(playWeeks(tomorrow, later).broken.some(({ what, day }) => what === 'unfed' && day < 5)).toBe(true);
 });
+
+test(
+  'a breakfast that is always of one recipe is held to: it eats for itself, and the plan of its pot is for its dog',
+  async () => {
+    const house = await read();
+    const pollock = house.read.problem.recipes.find(({ protein }) => protein === 'pollock')!.recipeId;
+    const wren = house.inputs.plan.dogs.find(({ name }) => name === 'Wren')!;
+    const row = (name: string, clock: string, percent: string, recipeId: number | null) => {
+      const slotId = wren.slots.find((slot) => slot.name === name)?.id ?? null;
+      return { slotId, name, clock, percent, recipeId };
+    };
+    const rows = [row('breakfast', '07:30', '40', pollock), row('supper', '18:00', '60', null)];
+    valueOf(await run((context) => setMeals(context, { dogId: wren.id, entry: { usual: false, rows } })));
+    const { problem } = (await read()).read;
+    const breakfast = problem.dogs.find(({ dogId }) => dogId === apartId(wren.id, pollock))!;
+    const rest = problem.dogs.find(({ dogId }) => dogId === wren.id)!;
+    expect(breakfast.name).toBe('Wren’s breakfast');
+    expect(breakfast.needs[7]! / (breakfast.needs[7]! + rest.needs[7]!)).toBeCloseTo(0.4, 1);
+    const answer = await solveAndKeep();
+    expect(playWeeks(problem, answer).broken).toEqual([]);
+    expect(answer.eats[breakfast.dogId]).toContain(recipeKey(pollock));
+    const { solvedAt } = await stored();
+    const seen = ['oxalate', ...house.inputs.plan.dogs.map(({ id }) => `calcium-${id}`)];
+    const taken = valueOf(await run((context) => takeWeeks(context, { seen, solvedAt: solvedAt!.toISOString() })));
+    const pots = (await plans()).filter(
+      ({ id, entry }) => taken.planIds.includes(id) && entry!.batches[0]!.recipeId === pollock,
+    );
+    expect(pots.length).toBeGreaterThan(0);
+    expect(pots.some(({ entry }) => entry!.dogIds.includes(wren.id))).toBe(true);
+    expect(pots.every(({ entry }) => entry!.dogIds.every((id) => id > 0))).toBe(true);
+  },
+  PATIENT,
+);

@@ -3,6 +3,7 @@ import { eq } from 'drizzle-orm';
 import { addDays, type LocalDate } from '@/core/calendar/local-date';
 import { plainPlan, type PlanEntry } from '@/core/plan/plan-entry';
 import type { WeeksAsk, WeeksKept } from '@/core/weeks/ask';
+import { dogOfEater, dogsAmong } from '@/core/weeks/meals-apart';
 import { recipeKey } from '@/core/weeks/weeks';
 import { weeks } from '../schema/household';
 import { ifRead } from '../schema/kept-json';
@@ -59,7 +60,7 @@ function wantedOf({ stored, read, inputs, free }: WeeksHouse, seen: readonly str
           if (!recipe || count < 1) return [];
           const eaters = eatersOf(answer, recipeId, day as LocalDate);
           const { dogIds, firstDay } = eaters ?? {
-            dogIds: read.problem.dogs.filter(({ eats }) => eats.includes(recipeId)).map(({ dogId }) => dogId),
+            dogIds: dogsAmong(read.problem.dogs.filter(({ eats }) => eats.includes(recipeId))),
             firstDay: addDays(day as LocalDate, 1),
           };
           return [
@@ -89,7 +90,8 @@ function eatersOf(answer: WeeksKept, recipeId: number, day: LocalDate) {
   for (const [dogId, keys] of Object.entries(answer.eats))
     keys.forEach((each, index) => {
       const on = addDays(answer.from as LocalDate, index);
-      if (each === key && on > day && on <= next && !first.has(Number(dogId))) first.set(Number(dogId), on);
+      const own = dogOfEater(Number(dogId));
+      if (each === key && on > day && on <= next && on < (first.get(own) ?? '9')) first.set(own, on);
     });
   const firstDay = [...first.values()].sort()[0];
   return firstDay === undefined ? undefined : { dogIds: [...first.keys()], firstDay };

@@ -36,6 +36,7 @@ import { readStock } from '../repositories/stock';
 import { readWarmShares, sourceOf, warmSourceOf } from '../repositories/sources';
 import { weighIn } from '../schema/dogs';
 import { freezeRest, shopFor } from './market';
+import { writeDemoDiary } from './diary';
 import { DOGS, EQUIPMENT, RECIPES, SUPPLIES } from './cast';
 import { nth, sure } from '@/core/sure';
 import { addUp } from '@/core/add-up';
@@ -94,6 +95,8 @@ export async function loadDemo(db: Database, reference: Reference, now: Date): P
 
     for (let days = COOK_DAY; days <= 0; days++) await feedDay(at, tx, days, now, COOK_DAY);
     await keepNotes(await at(-1, '19:00'), nth(recipeIds, 0));
+    const otto = sure((await readDogs(tx)).find(({ name }) => name === 'Otto'));
+    await writeDemoDiary(at, otto.id);
   });
 }
 

@@ -89,7 +89,7 @@ test('a power cut at any sync, within checkpoints too: nothing acknowledged is m
     const found = await kept(cut.folder);
     expect(found.slice(0, cut.acknowledged)).toEqual(Array.from({ length: cut.acknowledged }, (_, at) => at + 1));
   }
-}, 240_000);
+});
 
 test('without the sync of the log the same cut loses what was acknowledged: the simulation can tell', async () => {
   const { folder, lossy } = await begin();
@@ -104,7 +104,7 @@ test('without the sync of the log the same cut loses what was acknowledged: the 
   await client.close();
   expect(await kept(into)).toEqual([]);
   expect(await kept(synced)).toEqual([1]);
-}, 60_000);
+});
 
 test('whoever comes while the log is synced waits for a sync that began later', async () => {
   const folder = newFolder();

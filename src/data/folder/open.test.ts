@@ -262,10 +262,10 @@ test('a migration is preceded by a backup of what was there', async () => {
     await client.exec(
       'delete from drizzle.__drizzle_migrations where created_at = (select max(created_at) from drizzle.__drizzle_migrations)',
     );
-    await client.exec('drop table if exists weeks');
+    await client.exec('drop table if exists measured_here');
   });
   await opened(folder, async (open) => {
-    const { rows } = await wrap(open.client).execute(sql`select count(*) from weeks`);
+    const { rows } = await wrap(open.client).execute(sql`select count(*) from measured_here`);
     expect(rows).toHaveLength(1);
   });
   const [made] = backupsIn(backupFolder(folder));

@@ -78,7 +78,8 @@ export function reading(start: () => ReadingThread, budget: ReadingBudget = BUDG
   /** The next thing that the thread says, or undefined where it says nothing in time. */
   const answerWithin = (milliseconds: number) =>
     new Promise<ReadingAnswer | undefined>((resolve, reject) => {
-      const late = setTimeout(() => resolve(undefined), milliseconds);
+      // What came while this thread was busy otherwise, and waits to be heard, came in time.
+      const late = setTimeout(() => setImmediate(() => resolve(undefined)), milliseconds);
       answered = (answer) => {
         clearTimeout(late);
         resolve(answer);

@@ -69,7 +69,12 @@ const read = (name: string) => readFileSync(join(/*turbopackIgnore: true*/ proce
 
 const readCsv = <Row>(name: string) => Papa.parse<Row>(read(name), { header: true, skipEmptyLines: true }).data;
 
-export function loadReference(): Reference {
+let loaded: Reference | undefined;
+
+/** The tables, read at the first call and the same from then on. */
+export const loadReference = (): Reference => (loaded ??= readReference());
+
+function readReference(): Reference {
   const { supplements, candidates } = additionsSchema.parse(JSON.parse(read('additions.json')));
   const foods = [...readCsv<FoodRow>('food-composition.csv').map(readFoodRow), ...supplements.map(pureFood)];
   const measures = new Map<string, FoodMeasure[]>();

@@ -5,7 +5,9 @@ import { cycleState, type CycleEvent, type CycleState } from '@/core/preserve/cy
 import type { PastCycle } from '@/core/preserve/cycle-time';
 import type { DryMethod } from '@/core/preserve/methods';
 import type { EnergyFactors } from '@/core/nutrition/energy';
+import { observationKey } from '@/core/learned/figure';
 import type { Tx } from '../database';
+import { readStruck } from './struck';
 import { share, tray } from '../schema/batches';
 import { cycle, cycleEvent } from '../schema/household';
 import { readBatchIfReadable } from './batches';
@@ -100,13 +102,16 @@ export const runningOf = (
     .map((each) => ({ cycle: each, state: cycleState(each.loadedAt, each.events, now) }))
     .find(({ state }) => state.endedAt === undefined);
 
-/** What its cycles that are over teach of a machine: the water that left, the hours, the meter. */
-export async function readPastCycles(
+/** A cycle that is over, with which it is. */
+export type OverCycle = PastCycle & { readonly id: number; readonly loadedAt: Date };
+
+/** What its cycles that are over teach of a machine: the water that left, the hours, the meter; with those that were struck out. */
+export async function readOverCycles(
   tx: Tx,
   cycles: readonly StoredCycle[],
   factors: EnergyFactors,
   now: Date,
-): Promise<PastCycle[]> {
+): Promise<OverCycle[]> {
   const over = cycles
     .map((each) => ({ each, state: cycleState(each.loadedAt, each.events, now) }))
     .filter(({ state }) => state.endedAt !== undefined);
@@ -115,12 +120,29 @@ export async function readPastCycles(
     over.map(({ each }) => each),
     factors,
   );
-  return over.flatMap(({ each, state }) => {
-    const left = water.get(each.id) ?? 0;
+  return over.flatMap(({ each: { id, loadedAt }, state }) => {
+    const left = water.get(id) ?? 0;
     return left > 0
-      ? [{ water: left, hours: state.running, ...(state.energy === undefined ? {} : { energy: state.energy }) }]
+      ? [
+          {
+            id,
+            loadedAt,
+            water: left,
+            hours: state.running,
+            ...(state.energy === undefined ? {} : { energy: state.energy }),
+          },
+        ]
       : [];
   });
+}
+
+/** The same of those that count. */
+export async function readPastCycles(...asked: Parameters<typeof readOverCycles>): Promise<PastCycle[]> {
+  const over = await readOverCycles(...asked);
+  const struck = over.length > 0 ? await readStruck(asked[0]) : new Set<string>();
+  return over.flatMap(({ id, water, hours, energy }) =>
+    struck.has(observationKey('cycle', id)) ? [] : [{ water, hours, ...(energy === undefined ? {} : { energy }) }],
+  );
 }
 
 /** g of water that left the trays of cycles, where all of them were weighed dry. */

@@ -90,6 +90,40 @@ export interface StoredDog extends Dog {
 const orUndefined = <T>(value: T | null): T | undefined => value ?? undefined;
 const gramsOr = (value: number | null) => (value === null ? undefined : grams(value));
 
+const givenSince = (tx: Tx, ids: readonly number[], since: LocalDate) =>
+  tx
+    .select(getTableColumns(given))
+    .from(given)
+    .leftJoin(bowl, eq(bowl.id, given.bowlId))
+    .where(
+      and(inArray(given.dogId, [...ids]), isNull(given.takenBackAt), isNull(bowl.reversedBy), gte(given.day, since)),
+    )
+    .orderBy(asc(given.id));
+
+const asGiven = ({
+  id,
+  day,
+  at,
+  kind,
+  name,
+  kcal,
+  said,
+  bowlId,
+}: Awaited<ReturnType<typeof givenSince>>[number]): StoredGiven => ({
+  id,
+  day,
+  at,
+  kind,
+  name,
+  kcal: orUndefined(kcal),
+  said,
+  bowlId: orUndefined(bowlId),
+});
+
+/** What a dog got besides since a day, however long ago. */
+export const readGivenSince = async (tx: Tx, dogId: number, since: LocalDate): Promise<StoredGiven[]> =>
+  (await givenSince(tx, [dogId], since)).map(asGiven);
+
 /**
  * A ration's method with its food as it is now: an amount that a school says stays, and its kcal follow from the pot.
  * Only what is in force or to come; a ration of before stays as it was reckoned then.
@@ -211,19 +245,7 @@ export async function readDogs(
     .from(daysOff)
     .where(and(inArray(daysOff.dogId, ids), isNull(daysOff.takenBackAt)))
     .orderBy(asc(daysOff.from), asc(daysOff.id));
-  const extra = await tx
-    .select(getTableColumns(given))
-    .from(given)
-    .leftJoin(bowl, eq(bowl.id, given.bowlId))
-    .where(
-      and(
-        inArray(given.dogId, ids),
-        isNull(given.takenBackAt),
-        isNull(bowl.reversedBy),
-        gte(given.day, addDays(dayIn(now(), 'UTC'), -GIVEN_SINCE)),
-      ),
-    )
-    .orderBy(asc(given.id));
+  const extra = await givenSince(tx, ids, addDays(dayIn(now(), 'UTC'), -GIVEN_SINCE));
   const fresh = await readFreshFoods(tx, rations);
   const today = await readToday(tx);
   const letters = badgeLetters(
@@ -290,16 +312,7 @@ export async function readDogs(
         to,
         ...(slotId === null ? {} : { slotId }),
       })),
-      given: own(extra).map(({ id, day, at, kind, name, kcal, said, bowlId }) => ({
-        id,
-        day,
-        at,
-        kind,
-        name,
-        kcal: orUndefined(kcal),
-        said,
-        bowlId: orUndefined(bowlId),
-      })),
+      given: own(extra).map(asGiven),
       less: own(extra).flatMap(({ less }) => less),
       avoids: own(avoids).flatMap(({ id, what, label, reason, since, tryAgainOn, note }) =>
         isUnread(what)

@@ -2,10 +2,16 @@ import 'server-only';
 import { and, asc, between, eq, inArray, isNull } from 'drizzle-orm';
 import { addUp } from '@/core/add-up';
 import type { LocalDate } from '@/core/calendar/local-date';
-import type { FedBowl } from '@/core/eaten/days';
+import { daysEaten, type EatenDay, type FedBowl } from '@/core/eaten/days';
+import type { EatenPot } from '@/core/eaten/fortnight';
+import type { EnergyFactors } from '@/core/nutrition/energy';
+import { batchLines } from '@/core/recipe/recipe';
 import type { Tx } from '../database';
 import { share } from '../schema/batches';
 import { bowl, bowlLeft, bowlPart } from '../schema/stock';
+import { readBatchIfReadable, type CookedBatch } from './batches';
+import { readGivenSince, type StoredDog, type StoredGiven } from './dogs';
+import { readReports } from './eaten';
 import { byPot, readPotsOfPacks } from './kcal-prices';
 
 /** A dog's bowls of some days that were not taken back, each by the pots that it was filled from and with what was left. */
@@ -47,4 +53,35 @@ export async function readFedBowls(tx: Tx, dogId: number, from: LocalDate, to: L
       ticked: additions ?? undefined,
     };
   });
+}
+
+/** A dog's days, and every pot that it ate of. */
+export interface Eaten {
+  readonly days: readonly EatenDay[];
+  readonly batches: ReadonlyMap<number, CookedBatch>;
+  readonly pots: readonly EatenPot[];
+  /** What it got besides, however long ago. */
+  readonly given: readonly StoredGiven[];
+}
+
+/** What a dog ate from one day to another; a pot that cannot be read is not among its pots. */
+export async function readEaten(
+  tx: Tx,
+  dog: StoredDog,
+  { from, to, today, factors }: { from: LocalDate; to: LocalDate; today: LocalDate; factors: EnergyFactors },
+): Promise<Eaten> {
+  const bowls = await readFedBowls(tx, dog.id, from, to);
+  const given = await readGivenSince(tx, dog.id, from);
+  const days = daysEaten({ ...dog, given }, from, to, bowls, today, await readReports(tx, dog.id));
+  const batches = new Map<number, CookedBatch>();
+  for (const id of new Set(days.flatMap(({ pots }) => [...pots.keys()]))) {
+    const batch = await readBatchIfReadable(tx, id, factors);
+    if (batch && batch.state !== 'planned') batches.set(id, batch);
+  }
+  const pots = [...batches].map(([batchId, { recipeName, lines }]) => ({
+    batchId,
+    name: recipeName,
+    lines: batchLines(lines),
+  }));
+  return { days, batches, pots, given };
 }

@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm';
 import {
   boolean,
   check,
+  customType,
   date,
   doublePrecision,
   index,
@@ -12,6 +13,7 @@ import {
   text,
   timestamp,
   unique,
+  uniqueIndex,
 } from 'drizzle-orm/pg-core';
 import type { LocalDate } from '../../core/calendar/local-date';
 import { avoidedSchema, type Avoided, type AvoidReason } from '../../core/dog/avoid';
@@ -25,6 +27,7 @@ import type { Work } from '../../core/dog/maintenance-factor';
 import { methodSchema, type RationMethod } from '../../core/dog/method';
 import { schoolSchema, type School } from '../../core/dog/schools/schools';
 import type { SeenCaution } from '../../core/dog/stage';
+import type { Topic } from '../../core/diary/topics';
 import { keptJson } from './kept-json';
 import { recipe } from './recipes';
 import { seenShape, transitionShape } from './shapes';
@@ -260,4 +263,32 @@ export const daysOff = pgTable(
     takenBackAt: timestamp('taken_back_at', { withTimezone: true }),
   },
   (table) => [index('days_off_dog').on(table.dogId)],
+);
+
+const bytea = customType<{ data: Uint8Array; driverData: Uint8Array }>({ dataType: () => 'bytea' });
+
+/** What was seen of a dog on a day: a word for one topic, or free words and a photograph; taken back, never edited. */
+export const diary = pgTable(
+  'diary',
+  {
+    id: serial('id').primaryKey(),
+    dogId: integer('dog_id')
+      .notNull()
+      .references(() => dog.id),
+    day: date('day', { mode: 'string' }).$type<LocalDate>().notNull(),
+    /** null: free words. */
+    topic: text('topic').$type<Topic>(),
+    /** The word that was pressed for the topic, or the free words. */
+    said: text('said').notNull(),
+    /** A JPEG. */
+    photo: bytea('photo'),
+    createdAt: timestamp('created_at', { withTimezone: true }).notNull(),
+    takenBackAt: timestamp('taken_back_at', { withTimezone: true }),
+  },
+  (table) => [
+    index('diary_dog').on(table.dogId, table.day),
+    uniqueIndex('one_word_a_topic')
+      .on(table.dogId, table.day, table.topic)
+      .where(sql`${table.takenBackAt} is null and ${table.topic} is not null`),
+  ],
 );

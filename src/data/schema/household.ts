@@ -12,6 +12,7 @@ import {
   serial,
   text,
   timestamp,
+  uniqueIndex,
 } from 'drizzle-orm/pg-core';
 import { USUAL_MEAL_TIMES, type MealTimes } from '../../core/household/meal-times';
 import type { EnergyFactors } from '../../core/nutrition/energy';
@@ -191,4 +192,33 @@ export const command = pgTable('command', {
   result: jsonb('result'),
   /** The movements that it wrote: taken back since, its answer is no success any more. */
   movements: jsonb('movements').$type<readonly number[]>(),
+});
+
+/** An observation of this kitchen that does not count: a slip, a day that was like no other. Counted again, it stays on record. */
+export const struckObservation = pgTable(
+  'struck_observation',
+  {
+    id: serial('id').primaryKey(),
+    /** What was observed of what: pot:12, cooked:12:stew. */
+    key: text('key').notNull(),
+    at: timestamp('at', { withTimezone: true }).notNull(),
+    countedAgainAt: timestamp('counted_again_at', { withTimezone: true }),
+  },
+  (table) => [
+    uniqueIndex('struck_once')
+      .on(table.key)
+      .where(sql`${table.countedAgainAt} is null`),
+  ],
+);
+
+/** What was measured here beside what was reckoned: how much a container took, how long something froze. */
+export const measuredHere = pgTable('measured_here', {
+  id: serial('id').primaryKey(),
+  kind: text('kind').$type<'fill' | 'frozen'>().notNull(),
+  /** The container by its name, or how the food lay. */
+  of: text('of').notNull(),
+  /** g in it, or hours; and the same as reckoned by the table and the household. */
+  value: doublePrecision('value').notNull(),
+  reckoned: doublePrecision('reckoned').notNull(),
+  at: timestamp('at', { withTimezone: true }).notNull(),
 });

@@ -4,6 +4,8 @@ import { workOutPlan } from '@/core/plan/result';
 import { nth } from '@/core/sure';
 import { readWeeks, type ReadWeeks, type WeeksInputs } from '@/core/weeks/from-house';
 import { usualAsk, type WeeksAsk } from '@/core/weeks/ask';
+import { alwaysOf } from '@/core/weeks/meals-apart';
+import { weeksDryers } from './dryers';
 import { readAhead, type Ahead } from '../ahead';
 import { now } from '../clock';
 import { readProteins, type Page } from '../page';
@@ -48,16 +50,19 @@ export async function readWeeksHouse(here: Here, typed?: WeeksAsk): Promise<Week
         Array.from({ length: MOST_DAYS }, (_, day) => addUp(mealsOn(day), ({ kcal }) => kcal)),
       ]),
     ),
+    always: new Map(ahead.meals.map(({ dogId, mealsOn }) => [dogId, alwaysOf(mealsOn, MOST_DAYS)])),
     sources: ahead.sources.map((source) => ({
       ...source,
       word: proteins.get(source.recipeId ?? NaN)?.word ?? 'plants',
     })),
+    dryers: await weeksDryers(here, now()),
     planned: [
       // What is in the pot now is cooked today, whoever planned it.
       ...(await readInPots(db, household.energyFactors, now())).map(({ batchId, recipeId, kcal }) => ({
         planId: -batchId,
         day: today,
         batches: [{ recipeId, kcal }],
+        isInPot: true as const,
       })),
       ...open.flatMap(({ id, entry, cookDay }) => {
         if (!entry) return [];

@@ -43,8 +43,9 @@ test('it runs, says its step and gap, keeps the answer and is idle', async () =>
   const kept: WeeksDone[] = [];
   job.solve(PROBLEM, 10, (done) => Promise.resolve(void kept.push(done)));
   expect(job.at).toMatchObject({ is: 'running', since: 1000, seconds: 10 });
-  begun[0]!.say({ step: 'days and potfuls', gap: 0.04 });
-  expect(job.at).toMatchObject({ step: 'days and potfuls', gap: 0.04 });
+  const soFar = { cookDays: 5, potfuls: 14 };
+  begun[0]!.say({ step: 'what each dog eats on each day', gap: 0.04, soFar });
+  expect(job.at).toMatchObject({ step: 'what each dog eats on each day', gap: 0.04, soFar });
   begun[0]!.say({ done: DONE });
   await new Promise(setImmediate);
   expect(kept).toEqual([DONE]);

@@ -1,6 +1,6 @@
 import 'server-only';
 import type { WeeksProblem } from '@/core/weeks/weeks';
-import type { WeeksDone, WeeksStep } from './solved';
+import type { WeeksAt, WeeksDone } from './solved';
 
 export interface WeeksQuestion {
   readonly problem: WeeksProblem;
@@ -9,10 +9,7 @@ export interface WeeksQuestion {
   readonly stop: SharedArrayBuffer;
 }
 
-export type WeeksSaid =
-  | { readonly step: WeeksStep; readonly gap: number | undefined }
-  | { readonly done: WeeksDone }
-  | { readonly failed: string };
+export type WeeksSaid = WeeksAt | { readonly done: WeeksDone } | { readonly failed: string };
 
 /** A thread that solves; a test may put something else in its place. */
 export interface WeeksThread {
@@ -24,15 +21,13 @@ export interface WeeksThread {
 /** Where solving is. */
 export type WeeksState =
   | { readonly is: 'idle' }
-  | {
+  | (WeeksAt & {
       readonly is: 'running';
       readonly since: number;
       /** Seconds that it may take. */
       readonly seconds: number;
-      readonly step: WeeksStep;
-      readonly gap: number | undefined;
       readonly stopping: boolean;
-    }
+    })
   | { readonly is: 'nothing'; readonly done: WeeksDone }
   | { readonly is: 'failed'; readonly why: string };
 
@@ -66,6 +61,7 @@ export class WeeksJob {
       seconds,
       step: 'the fewest cook days',
       gap: undefined,
+      soFar: undefined,
       stopping: false,
     };
     const isOver = () => this.running !== own;
@@ -79,7 +75,7 @@ export class WeeksJob {
       const said = message as WeeksSaid;
       if (isOver()) return;
       if ('step' in said) {
-        if (this.state.is === 'running') this.state = { ...this.state, step: said.step, gap: said.gap };
+        if (this.state.is === 'running') this.state = { ...this.state, ...said };
       } else if ('failed' in said) over({ is: 'failed', why: said.failed });
       else if (said.done.answer === undefined) over({ is: 'nothing', done: said.done });
       else

@@ -16,20 +16,33 @@ export interface WeeksDone {
 
 export type WeeksStep = WeeksProgress['step'] | 'looking what would have to give';
 
-/** Solves the weeks, and where nothing is found looks for what would have to give. Takes who solves, seconds, and whether that is enough. */
+/** How far solving is. */
+export type WeeksAt = Omit<WeeksProgress, 'step'> & { readonly step: WeeksStep };
+
+/** So many times as long a first answer is looked for, where the usual time brought none (ours, no source). */
+const PATIENCE = 5;
+
+/**
+ * Solves the weeks, and where nothing is found looks for what would have to give. Takes who solves, seconds, whether that is
+ * enough, who is told, and the seconds of a clock.
+ */
 export function solvedOrWhy(
   problem: WeeksProblem,
   solve: SolveMip,
   seconds: number,
   isEnough: () => boolean,
-  onStep: (step: WeeksStep, gap: number | undefined) => void,
+  onStep: (at: WeeksAt) => void,
+  now?: () => number,
 ): WeeksDone {
   const stands = inTheWay(problem);
   if (stands.length > 0) return { answer: undefined, inTheWay: stands, ways: [], unsure: false, stopped: false };
-  const { answer, impossible } = solveWeeks(problem, solve, seconds, ({ step, gap }) => onStep(step, gap));
+  let { answer, impossible } = solveWeeks(problem, solve, seconds, onStep, now);
+  // On a machine that is busy with something else the time may be up before a first answer was found.
+  if (!answer && !impossible && !isEnough())
+    ({ answer, impossible } = solveWeeks(problem, solve, seconds * PATIENCE, onStep, now));
   if (answer || isEnough())
     return { answer, inTheWay: [], ways: [], unsure: !answer && !impossible, stopped: !answer && isEnough() };
-  onStep('looking what would have to give', undefined);
+  onStep({ step: 'looking what would have to give', gap: undefined, soFar: undefined });
   return {
     answer: undefined,
     inTheWay: [],

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { HatchTile } from '@/ui/badges/badges';
 import { LinkButton } from '@/ui/LinkButton';
 import { EmptyRoom, ListRoom } from '@/ui/room';

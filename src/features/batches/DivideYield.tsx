@@ -5,7 +5,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { z } from 'zod';
 import { BY_PRODUCT_FATES } from '@/core/batch/by-product';
-import { checkShares, FATES, readShare, type Fate } from '@/core/portion/shares';
+import { checkShares, driedFromRest, FATES, readShare, type Fate } from '@/core/portion/shares';
 import { DRY_METHODS, DRYING_METHODS, machineOf } from '@/core/preserve/methods';
 import { writeDensity } from '@/core/quantity/write';
 import { Caution } from '@/ui/Caution';
@@ -22,6 +22,7 @@ import { Compare } from './compare/Compare';
 import { FATE_WORDS } from './fate-words';
 import type { BatchView } from './queries';
 import { Portions } from './Portions';
+import { WeeksDry } from './WeeksDry';
 import type { WeighedView, YieldView } from './weighed/queries';
 import { nth, sure } from '@/core/sure';
 import { addUp } from '@/core/add-up';
@@ -78,6 +79,9 @@ export function DivideYield({ view, of }: { view: BatchView; of: YieldView }) {
       )
     : undefined;
   const total = addUp(shares, (share) => share.grams);
+  const weeksDry = view.compare?.weeksDry;
+  const firstDry = typed.findIndex(({ fate }) => fate === 'dry');
+  const drier = driedFromRest(shares, weeksDry?.grams ?? 0);
   const at = (index: number) => {
     const own = nth(read, index);
     if (!own.ok) return own.problem.message;
@@ -233,6 +237,21 @@ export function DivideYield({ view, of }: { view: BatchView; of: YieldView }) {
               </div>
             ))}
           </div>
+          {weeksDry && !several && (
+            <WeeksDry
+              of={weeksDry}
+              open={drier.moved}
+              onTake={() =>
+                setTyped(
+                  typed.map((share, index) => ({
+                    ...share,
+                    text: toType(nth(drier.grams, index)),
+                    ...(index === firstDry ? { method: weeksDry.method, machineId: weeksDry.machineId } : {}),
+                  })),
+                )
+              }
+            />
+          )}
           {!view.byProduct && <Compare view={view} of={of} />}
           <div className={styles.acts}>
             <Button

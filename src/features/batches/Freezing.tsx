@@ -2,7 +2,8 @@
 
 import { useState } from 'react';
 import { addDays, writeDay } from '@/core/calendar/local-date';
-import { freezeTime, PACK_FORMS, type PackForm } from '@/core/preserve/freezing';
+import { AS_RECKONED, freezeHere } from '@/core/learned/beside';
+import { PACK_FORMS, type PackForm } from '@/core/preserve/freezing';
 import type { FreezingPlan } from '@/core/preserve/freezing-plan';
 import { countOf } from '@/core/quantity/count-words';
 import { readCount } from '@/core/quantity/typed';
@@ -47,17 +48,21 @@ export function Freezing({ view, share, plan }: { view: BatchView; share: SheetS
   const read = readCount(text);
   const thick = read.ok && read.value <= 30 ? read.value : undefined;
   const water = view.weighed?.yields.find(({ place }) => place === share.yield)?.water ?? 0;
+  const own = view.weighed?.freezing ?? AS_RECKONED;
   const frozen =
     thick === undefined
       ? undefined
-      : freezeTime({
-          form,
-          centimetres: thick,
-          sides: sides === '1' ? 1 : 2,
-          fan: air === 'fan',
-          water,
-          ...(warmth === 'warm' ? { from: LUKEWARM } : {}),
-        });
+      : freezeHere(
+          {
+            form,
+            centimetres: thick,
+            sides: sides === '1' ? 1 : 2,
+            fan: air === 'fan',
+            water,
+            ...(warmth === 'warm' ? { from: LUKEWARM } : {}),
+          },
+          own,
+        );
   const freezer = view.places.find(({ id }) => id === share.placeId);
   const litres = freezer?.capacityMl === undefined ? undefined : freezer.capacityMl / 1000;
   const packs = share.proposed.map(({ grams }) => grams);
@@ -101,7 +106,8 @@ export function Freezing({ view, share, plan }: { view: BatchView; share: SheetS
         </div>
         {frozen && (
           <p role="status">
-            Frozen through in at least <b>{writeNumber(frozen.hours, 0)} h</b>
+            Frozen through in {own.of === 0 ? 'at least' : 'about'} <b>{writeNumber(frozen.hours, 0)} h</b>
+            {own.of > 0 && ` (this kitchen’s, ${own.of} measured)`}
             {warmth === 'cold' ? ', once they are cold' : ', and it warms what lies beside them'}{' '}
             <Why of={frozen.explanation} about="the time to freeze" />
             {form === 'tub' && (

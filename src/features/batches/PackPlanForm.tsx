@@ -129,6 +129,12 @@ export function PackPlanForm({ view, share, title }: { view: BatchView; share: S
           }}
         />
       )}
+      {typed.by === 'containers' &&
+        share.ownFills.map((said) => (
+          <p key={said} className="note">
+            {said}.
+          </p>
+        ))}
       {asks && typed.by !== 'containers' && (
         <Button type="submit" variant="outlined" disabled={save.pending}>
           Fill it so

@@ -1,7 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import { PrintLabels } from '@/ui/labels/PrintLabels';
 import { Caution } from '@/ui/Caution';

@@ -1,5 +1,5 @@
 import { writeKcal } from '@/core/quantity/write';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { DogBadge } from '@/ui/badges/badges';
 import { EmptyRoom, ListRoom } from '@/ui/room';
 import { UnreadList } from '@/ui/Unread';

@@ -78,11 +78,17 @@ export function DogPage({ view }: { view: DogView }) {
               </LinkButton>
             )}
           </WeightCurve>
-          <p>
+          <div className={styles.acts}>
+            <LinkButton variant="outlined" href={`/dogs/${dog.id}/diary`}>
+              Diary
+            </LinkButton>
             <LinkButton variant="outlined" href={`/dogs/${dog.id}/eaten`}>
               What {dog.name} ate
             </LinkButton>
-          </p>
+            <LinkButton variant="outlined" href={`/dogs/${dog.id}/vet`}>
+              For the vet
+            </LinkButton>
+          </div>
           <ProposalCard view={view} />
           <Keeping view={view} meals={meals} />
         </aside>

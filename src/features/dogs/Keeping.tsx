@@ -1,5 +1,5 @@
 import { countOf } from '@/core/quantity/count-words';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { writeDay } from '@/core/calendar/local-date';
 import { rationOn } from '@/core/dog/dog';
 import type { DayMeal } from '@/core/dog/meals';

@@ -1,7 +1,7 @@
 'use client';
 
 import ButtonBase from '@mui/material/ButtonBase';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import { amountsOf, type SchoolMark, type Spread } from '@/core/dog/spread';
 import { writeNumber } from '@/core/quantity/write';

@@ -23,6 +23,7 @@ import {
   saveWeighIn as weighIn,
   strikeWeighIn as strike,
 } from '@/data/commands/weigh-ins';
+import * as diary from '@/data/commands/diary';
 import * as off from '@/data/commands/days-off';
 import { houseAction } from '@/data/house-action';
 import * as shapes from './schema';
@@ -49,3 +50,7 @@ export const endVetNote = houseAction('end vet note', shapes.endVetNoteSchema, u
 export const addDaysOff = houseAction('add days off', shapes.daysOffSchema, off.addDaysOff);
 export const endDaysOff = houseAction('end days off', shapes.endDaysOffSchema, off.endDaysOff);
 export const saveLitter = houseAction('save litter', shapes.saveLitterSchema, litter);
+export const pressDiary = houseAction('press diary', shapes.diaryPressSchema, diary.pressDiary);
+export const pressAsUsual = houseAction('press as usual', shapes.asUsualSchema, diary.pressAsUsual);
+export const writeDiary = houseAction('write diary', shapes.writeDiarySchema, diary.writeDiary);
+export const takeBackWords = houseAction('take back words', shapes.backWordsSchema, diary.takeBackWords);

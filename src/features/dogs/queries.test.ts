@@ -2,6 +2,7 @@ import { saveDog } from '@/data/commands/dogs';
 import { contextFor } from '@/data/commands/run';
 import { serve, setClock } from '@/data/fixtures/served';
 import { readDog } from '@/data/repositories/dogs';
+import { diaryView } from './diary/queries';
 import { eatenView } from './eaten/queries';
 import { dogForm, dogsView, newDogForm } from './queries';
 import type { LocalDate } from '@/core/calendar/local-date';
@@ -30,12 +31,28 @@ test('what a dog ate: the room says the fortnight, its proteins, and what of it 
   expect(view.rows.length).toBeGreaterThan(30);
   expect(view.covered).toMatch(/^By the composition of \d+ % of its energy/);
   expect(view.since.join()).toMatch(/venison/);
-  // A day that is not one of the six weeks is today.
+  // A day before the dog was known is today; every day since can be looked at, with the six weeks around it.
   expect((await eatenView(2, '2020-01-01' as LocalDate))!.under).toBe(view.under);
   const earlier = (await eatenView(2, view.before))!;
   expect(earlier.under).not.toBe(view.under);
   expect(earlier.after).toBe('2026-11-25');
+  const old = (await eatenView(2, '2026-10-20' as LocalDate))!;
+  expect([old.days.at(-1)!.day, old.since, old.before]).toEqual(['2026-11-03', [], undefined]);
+  expect(old.days.filter(({ inFortnight }) => inFortnight).at(-1)!.day).toBe('2026-10-20');
+  expect(view.why.steps[0]!.what).toBe('eaten on 11 days of which all is known');
   expect(await eatenView(99)).toBeUndefined();
+});
+
+test('the demo’s diary stands beside what Otto ate, and claims nothing of what was not said', async () => {
+  await serve(NOON, { demo: true });
+  const view = (await diaryView(2))!;
+  expect(view.headline).toBe('How was Otto today?');
+  expect(view.drawn.at(-1)!.offs).toEqual({});
+  expect(view.told[0]).toMatchObject({ said: ['stool soft', 'coat glossy'] });
+  expect(view.drawn.flatMap(({ changes }) => changes)).toContainEqual(expect.stringContaining(' began'));
+  // A day of before is written as well; one that is further back than the diary is today.
+  expect((await diaryView(2, '2026-11-19' as LocalDate))!.headline).toContain('stool soft, appetite picky');
+  expect((await diaryView(2, '2026-01-01' as LocalDate))!.day).toBe('2026-11-25');
 });
 
 test('a form kept unchanged adds neither a weigh-in nor a ration, days later either', async () => {

@@ -35,6 +35,7 @@ export const addBowlLineSchema = z.object({ dogId, entry: bowlLineEntrySchema })
 export const endBowlLineSchema = z.object({ dogId, lineId: idSchema });
 export const addVetNoteSchema = z.object({ dogId, hazardId: typed.word, note: typed.note });
 export const endVetNoteSchema = z.object({ dogId, noteId: idSchema });
+export { asUsualSchema, backWordsSchema, diaryPressSchema, writeDiarySchema } from '@/core/diary/topics';
 export { daysOffSchema } from '@/core/dog/days-off';
 export const endDaysOffSchema = z.object({ dogId, offId: idSchema });
 export const saveLitterSchema = z.object({ dogId, litterId: idSchema.nullable(), entry: litterEntrySchema });

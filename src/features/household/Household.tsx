@@ -1,7 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import Checkbox from '@mui/material/Checkbox';
 import { BackedUpThere, Backups } from './Backups';
 import { CalendarFeed } from './CalendarFeed';
@@ -43,6 +43,7 @@ export function Household({ view, network }: { view: HouseholdView; network: Sho
     <div className="page">
       <div className="titleRow">
         <h1>Household</h1>
+        <Link href="/household/learned">What this kitchen has learned</Link>
       </div>
       <Kitchen kitchen={kitchen} />
       <div className={styles.columns}>

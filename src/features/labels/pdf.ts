@@ -1,20 +1,15 @@
 import 'server-only';
-import { join } from 'node:path';
-import PDFDocument from 'pdfkit';
 import QRCode from 'qrcode';
 import { placesOn, type LabelSheet } from '@/core/label/sheets';
 import type { Hatch } from '@/core/recipe/protein';
 import type { LabelWords } from '@/core/label/words';
+import { drawnPdf, pdfDocument } from '@/ui/print/pdf';
 import { drawBadge, drawHatch, type DogMark } from './marks';
 
 /** pt in a mm. */
 const MM = 72 / 25.4;
 /** mm that stay white inside a label: what a printer cuts off. */
 const INSET = 2.5;
-
-/** Wide alphabets: a dog may be called anything. */
-const font = (name: string) =>
-  join(/*turbopackIgnore: true*/ process.cwd(), 'node_modules', 'dejavu-fonts-ttf', 'ttf', `${name}.ttf`);
 
 export interface LabelToPrint extends LabelWords {
   /** What its QR opens. */
@@ -36,39 +31,27 @@ export interface LabelPrint {
  * Labels as a PDF, in the order given: code large, what it is, whom it feeds, until when, cautions in a frame, and a QR that
  * opens the pack. Black on white; nothing is told by colour. Words that have no room are cut short, never printed beside.
  */
-export async function labelsPdf(
-  labels: readonly LabelToPrint[],
-  { sheet, first, offset }: LabelPrint,
-): Promise<Buffer> {
+export function labelsPdf(labels: readonly LabelToPrint[], { sheet, first, offset }: LabelPrint): Promise<Buffer> {
   const size: [number, number] = [sheet.page[0] * MM, sheet.page[1] * MM];
-  const doc = new PDFDocument({ size, margin: 0, autoFirstPage: false, info: { Title: 'Labels', Producer: 'Hodman' } });
-  const chunks: Buffer[] = [];
-  doc.on('data', (chunk: Buffer) => chunks.push(chunk));
-  const ended = new Promise<Buffer>((resolve, reject) => {
-    doc.on('end', () => resolve(Buffer.concat(chunks)));
-    doc.on('error', reject);
-  });
-  doc.registerFont('plain', font('DejaVuSansCondensed'));
-  doc.registerFont('bold', font('DejaVuSansCondensed-Bold'));
-  const places = placesOn(sheet, labels.length, first, offset);
-  let page = -1;
-  for (const [index, label] of labels.entries()) {
-    const place = places[index];
-    if (!place) continue;
-    while (page < place.page) {
-      doc.addPage();
-      page++;
+  return drawnPdf(pdfDocument('Labels', { size, margin: 0, autoFirstPage: false }), (doc) => {
+    const places = placesOn(sheet, labels.length, first, offset);
+    let page = -1;
+    for (const [index, label] of labels.entries()) {
+      const place = places[index];
+      if (!place) continue;
+      while (page < place.page) {
+        doc.addPage();
+        page++;
+      }
+      draw(
+        doc,
+        label,
+        { x: place.x * MM, y: place.y * MM, width: sheet.width * MM, height: sheet.height * MM },
+        sheet.cut === true,
+      );
     }
-    draw(
-      doc,
-      label,
-      { x: place.x * MM, y: place.y * MM, width: sheet.width * MM, height: sheet.height * MM },
-      sheet.cut === true,
-    );
-  }
-  if (page < 0) doc.addPage();
-  doc.end();
-  return ended;
+    if (page < 0) doc.addPage();
+  });
 }
 
 interface Box {

@@ -1,7 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { sayUnread, type CannotBeRead, type Mend, type UnreadKind } from '@/core/unreadable';
 import { Caution } from '@/ui/Caution';
 import { LinkButton } from '@/ui/LinkButton';

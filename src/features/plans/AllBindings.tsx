@@ -1,5 +1,5 @@
 import ButtonBase from '@mui/material/ButtonBase';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import type { TypedBinding } from '@/core/plan/bindings/bindings';
 import type { BindingRow } from '@/core/plan/bindings/row';
 import type { Hatch } from '@/core/recipe/protein';

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useOptimistic, useState } from 'react';
 import type { LocalDate } from '@/core/calendar/local-date';
 import { usualLot } from '@/core/plan/list-entry';
 import type { FetchedFrom, ShoppingItem } from '@/core/plan/shopping';
@@ -22,32 +22,24 @@ interface ShoppingListProps {
   house: ListHouse;
 }
 
+type Pressed = Pick<PlanItem, 'foodKey' | 'ticked' | 'fetchedFrom'>;
+
 /** What to buy and to take out, merged over the plan; of a kept plan it is ticked off, and is in the house by its tick. */
 export function ShoppingList({ items, cookDay, today, planId, said, house }: ShoppingListProps) {
   const { set } = useUnits();
-  // What was just pressed stands until the answer is here.
-  const [pressed, setPressed] = useState<Readonly<Record<string, Pick<PlanItem, 'ticked' | 'fetchedFrom'>>>>({});
-  const [noted, setNoted] = useState(false);
-  const letGo = (foodKey: string, of: Pick<PlanItem, 'ticked' | 'fetchedFrom'>) =>
-    setPressed((now) =>
-      Object.fromEntries(
-        Object.entries(now).filter(
-          ([key, { ticked, fetchedFrom }]) => key !== foodKey || of.ticked !== ticked || of.fetchedFrom !== fetchedFrom,
-        ),
-      ),
-    );
-  const save = useCommand(setPlanItem, `list-${planId ?? 0}`, (_, answered) => {
-    // What was pressed since waits for its own answer.
-    letGo(answered.foodKey, answered);
-    setNoted(true);
+  // What was just pressed stands until the page that knows it is here: a next press begins from it.
+  const [asSaid, press] = useOptimistic(said, (now, { foodKey, ticked, fetchedFrom }: Pressed) => {
+    const own = now.find((item) => item.foodKey === foodKey) ?? { foodKey, holdingId: undefined, lot: undefined };
+    return [...now.filter((item) => item.foodKey !== foodKey), { ...own, ticked, fetchedFrom }];
   });
+  const [noted, setNoted] = useState(false);
+  const save = useCommand(setPlanItem, `list-${planId ?? 0}`, () => setNoted(true));
   const say = (item: ShoppingItem, ticked: boolean, fetchedFrom: FetchedFrom) => {
     if (planId === undefined) return;
-    setPressed((now) => ({ ...now, [item.key]: { ticked, fetchedFrom } }));
     setNoted(false);
     const got = ticked && fetchedFrom === 'shop' ? usualLot(item, house.places, set) : undefined;
     const thaw = Math.max(0, item.grams - item.here.ready);
-    save.run({
+    const input = {
       planId,
       foodKey: item.key,
       name: item.name.slice(0, 80),
@@ -55,7 +47,8 @@ export function ShoppingList({ items, cookDay, today, planId, said, house }: Sho
       fetchedFrom,
       ...(got ? { got } : {}),
       ...(ticked && fetchedFrom === 'freezer' ? { thaw } : {}),
-    });
+    };
+    save.run(input, () => press(input));
   };
   return (
     <section aria-labelledby="list" className={styles.list}>
@@ -67,23 +60,18 @@ export function ShoppingList({ items, cookDay, today, planId, said, house }: Sho
       </div>
       <Problems problems={save.problems} />
       <ul>
-        {items.map((item) => {
-          const own = said.find(({ foodKey }) => foodKey === item.key);
-          // A refused press is no press.
-          const now = save.problems.length > 0 ? undefined : pressed[item.key];
-          return (
-            <ListItem
-              key={item.key}
-              item={item}
-              said={now ? { foodKey: item.key, holdingId: undefined, lot: undefined, ...own, ...now } : own}
-              cookDay={cookDay}
-              today={today}
-              house={house}
-              isKept={planId !== undefined}
-              onSay={(ticked, from) => say(item, ticked, from)}
-            />
-          );
-        })}
+        {items.map((item) => (
+          <ListItem
+            key={item.key}
+            item={item}
+            said={asSaid.find(({ foodKey }) => foodKey === item.key)}
+            cookDay={cookDay}
+            today={today}
+            house={house}
+            isKept={planId !== undefined}
+            onSay={(ticked, from) => say(item, ticked, from)}
+          />
+        ))}
       </ul>
     </section>
   );

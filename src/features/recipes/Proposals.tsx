@@ -1,7 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useEffect, useRef, useState } from 'react';
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import type { Profile, Profiles } from '@/core/nutrition/profiles';

@@ -1,6 +1,6 @@
 import { AwayList } from '@/ui/AwayList';
 import { writeKcal } from '@/core/quantity/write';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { LinkButton } from '@/ui/LinkButton';
 import { HatchTile } from '@/ui/badges/badges';
 import { EmptyRoom, ListRoom } from '@/ui/room';

@@ -1,7 +1,7 @@
 'use client';
 
 import type { EnergyFactors } from '@/core/nutrition/energy';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { countOf, plural } from '@/core/quantity/count-words';
 import { writeKcal, writeNumber } from '@/core/quantity/write';
 import type { KnownFood } from '@/core/food/food';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { weekdayLetter } from '@/core/calendar/local-date';
 import { DogStrips } from '@/ui/charts/DogStrips';
 import { Pointed } from '@/ui/charts/Pointed';

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { Problems } from '@/ui/form/Problems';
 import { EmptyRoom } from '@/ui/room';
 import { Ahead } from './Ahead';

@@ -54,6 +54,7 @@ export function Asked({ view, ask, onChange, at }: AskedProps) {
             problem={at(field)}
           />
         ))}
+        <Dryers view={view} ask={ask} onChange={onChange} at={at} />
       </div>
       <fieldset>
         <legend>
@@ -81,7 +82,7 @@ export function Asked({ view, ask, onChange, at }: AskedProps) {
           <h3>May be cooked</h3>
         </legend>
         <ul className={styles.picks}>
-          {view.recipes.map(({ recipeId, name, said, why }) => (
+          {view.recipes.map(({ recipeId, name, said, why, dogs }) => (
             <li key={recipeId}>
               <FormControlLabel
                 control={
@@ -93,6 +94,9 @@ export function Asked({ view, ask, onChange, at }: AskedProps) {
                 label={name}
               />
               <p className="note">{why ? <span className="caution">not by the potful: {why}</span> : said}</p>
+              {dogs.length > 1 && why === undefined && ask.recipeIds.includes(recipeId) && (
+                <ForWhom recipe={{ recipeId, name }} dogs={dogs} ask={ask} onChange={onChange} />
+              )}
             </li>
           ))}
         </ul>
@@ -104,6 +108,64 @@ export function Asked({ view, ask, onChange, at }: AskedProps) {
   );
 }
 
+interface ForWhomProps extends Pick<AskedProps, 'ask' | 'onChange'> {
+  recipe: { recipeId: number; name: string };
+  dogs: WeeksView['recipes'][number]['dogs'];
+}
+
+/** Who gets a recipe: each dog is let in or out by a press; what stands against it is not offered. */
+function ForWhom({ recipe: { recipeId, name }, dogs, ask, onChange }: ForWhomProps) {
+  const notFor = ask.notFor ?? [];
+  return (
+    <div className={styles.forWhom} role="group" aria-label={`Who gets ${name}`}>
+      {dogs.map(({ dogId, name: dog, may }) => {
+        const isOut = notFor.some((each) => each.recipeId === recipeId && each.dogId === dogId);
+        return (
+          <Button
+            key={dogId}
+            variant={may && !isOut ? 'outlined' : 'text'}
+            size="small"
+            disabled={!may}
+            aria-pressed={may && !isOut}
+            onClick={() =>
+              onChange({
+                notFor: isOut
+                  ? notFor.filter((each) => each.recipeId !== recipeId || each.dogId !== dogId)
+                  : [...notFor, { recipeId, dogId }],
+              })
+            }
+          >
+            {may ? (isOut ? `not ${dog}` : dog) : `not for ${dog}`}
+          </Button>
+        );
+      })}
+    </div>
+  );
+}
+
+/** How often each dryer may run; nothing written, it is not counted on. */
+function Dryers({ view, ask, onChange, at }: AskedProps) {
+  const asked = ask.dryers ?? [];
+  return view.dryers.map(({ equipmentId, name, said }) => {
+    const index = asked.findIndex((each) => each.equipmentId === equipmentId);
+    return (
+      <Field
+        key={equipmentId}
+        label={`Cycles a week, ${name}`}
+        hint={`${said}; empty: not counted on`}
+        inputMode="numeric"
+        autoComplete="off"
+        value={asked[index]?.cycles ?? ''}
+        onChange={(event) => {
+          const own = { equipmentId, cycles: event.target.value };
+          onChange({ dryers: index === -1 ? [...asked, own] : asked.with(index, own) });
+        }}
+        problem={index === -1 ? undefined : at(`dryers.${index}.cycles`)}
+      />
+    );
+  });
+}
+
 function Dogs({ view, ask, onChange }: Omit<AskedProps, 'at'>) {
   const words = [...new Set(view.recipes.map(({ protein }) => protein))];
   return (
@@ -112,7 +174,7 @@ function Dogs({ view, ask, onChange }: Omit<AskedProps, 'at'>) {
         <h3>For</h3>
       </legend>
       <ul className={styles.picks}>
-        {view.allDogs.map(({ id, name }) => (
+        {view.allDogs.map(({ id, name, always }) => (
           <li key={id}>
             <FormControlLabel
               control={
@@ -123,6 +185,13 @@ function Dogs({ view, ask, onChange }: Omit<AskedProps, 'at'>) {
               }
               label={name}
             />
+            {ask.dogIds.includes(id) &&
+              always.map(({ said, isHeld }) => (
+                <p key={said} className="note">
+                  {said}
+                  {isHeld ? '' : ', which these weeks do not hold to: they do not cook it for this dog'}
+                </p>
+              ))}
             {ask.dogIds.includes(id) && (
               <Choice
                 label={`What ${name} gets`}

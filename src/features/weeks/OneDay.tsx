@@ -2,7 +2,9 @@
 
 import Button from '@mui/material/Button';
 import type { WeeksAsk } from '@/core/weeks/ask';
+import { isFree, wholePots, withMoved, withSaid, type SaidPots } from '@/core/weeks/said';
 import { addDays } from '@/core/calendar/local-date';
+import { countOf } from '@/core/quantity/count-words';
 import { HatchTile } from '@/ui/badges/badges';
 import { Choice } from '@/ui/form/Choice';
 import { useState } from 'react';
@@ -17,17 +19,6 @@ interface OneDayProps {
   /** Something was said of a day: the rest is solved around it. */
   onSay: (ask: WeeksAsk) => void;
 }
-
-type Pots = readonly { readonly recipeId: number; readonly potfuls: number }[];
-
-/** What the cook said of a day; a day of which nothing is said any more is left out. */
-const withSaid = (ask: WeeksAsk, day: string, pots: Pots | null | undefined): WeeksAsk => ({
-  ...ask,
-  said: [
-    ...ask.said.filter((each) => each.day !== day),
-    ...(pots === undefined ? [] : [{ day, pots: pots && pots.map((pot) => ({ ...pot })) }]),
-  ],
-});
 
 /** The day in hand: what is cooked and eaten on it and why, and what the cook wants otherwise. */
 export function OneDay({ view, at, onDay, disabled, onSay }: OneDayProps) {
@@ -77,8 +68,8 @@ function Cooked({ view, day, at, disabled, onSay }: Omit<OneDayProps, 'onDay'> &
   const { ask, recipes, days } = view;
   const offered = recipes.filter(({ recipeId, why }) => ask.recipeIds.includes(recipeId) && why === undefined);
   const [recipeId, setRecipeId] = useState(offered[0]?.recipeId ?? 0);
-  const pots = day.pots.map((pot) => ({ recipeId: pot.recipeId, potfuls: Math.max(1, Math.round(pot.potfuls)) }));
-  const say = (next: Pots | null | undefined) => onSay(withSaid(ask, day.day, next));
+  const pots = wholePots(day.pots);
+  const say = (next: SaidPots | null | undefined) => onSay(withSaid(ask, day.day, next));
   const more = (id: number, by: number) =>
     say(
       pots
@@ -87,15 +78,15 @@ function Cooked({ view, day, at, disabled, onSay }: Omit<OneDayProps, 'onDay'> &
     );
   const move = (to: number) => {
     const other = days[to];
-    if (other) onSay(withSaid(withSaid(ask, day.day, null), other.day, pots));
+    if (other) onSay(withMoved(ask, day.day, other.day, pots));
   };
-  const chance = (from: readonly WeeksDay[]) => from.find(({ cookable, pots: own }) => cookable && own.length === 0);
+  const chance = (from: readonly WeeksDay[]) => from.find(isFree);
   const earlier = chance(days.slice(0, at).reverse());
   const later = chance(days.slice(at + 1));
   return (
     <div className="stack">
       <h3>{pots.length > 0 ? 'Cooked' : 'Nothing is cooked'}</h3>
-      {day.pots.map(({ recipeId: id, name, hatch, potfuls, why }) => (
+      {day.pots.map(({ recipeId: id, name, hatch, potfuls, why, dried }) => (
         <div key={id} className={styles.pot}>
           <HatchTile hatch={hatch} width={28} height={20} />
           <b>{name}</b>
@@ -116,8 +107,15 @@ function Cooked({ view, day, at, disabled, onSay }: Omit<OneDayProps, 'onDay'> &
           >
             +
           </Button>
+          {dried !== '' && <p className={styles.whole}>{dried}</p>}
           {why && <p className={`note ${styles.whole}`}>{why}</p>}
         </div>
+      ))}
+      {day.cycles.map(({ name, count }) => (
+        <p key={name} className="note">
+          {countOf(count, 'cycle')} of the {name}
+          {count > 1 ? ', one after the other' : ''}.
+        </p>
       ))}
       {day.why.length > 0 && (
         <ul className="note">

@@ -1,7 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import { countOf } from '@/core/quantity/count-words';
 import { WEEKS_FIELDS, type WeeksAsk } from '@/core/weeks/ask';
@@ -64,14 +64,28 @@ export function WeeksRoom({ view }: { view: WeeksView }) {
         </div>
       </div>
       <Said weeks={weeks} view={view} />
+      {!running &&
+        view.leftOut.map(({ id, name }) => (
+          <p key={id} className={styles.acts}>
+            <span>{name} eats here and is not in these weeks.</span>
+            <Button
+              variant="outlined"
+              disabled={solving.pending}
+              onClick={() => solve({ ...ask, dogIds: [...ask.dogIds.filter((own) => own !== id), id] })}
+            >
+              Count {name} in
+            </Button>
+          </p>
+        ))}
       <Problems problems={[...solving.atHead(), ...weeks.take.problems].filter(({ field }) => field === undefined)} />
-      <WeeksPicture view={view} at={at} onDay={setPicked} />
+      <WeeksPicture view={view} at={at} disabled={running || solving.pending} onDay={setPicked} onSay={solve} />
       <ul className="away">
         {view.days
           .filter(({ pots }) => pots.length > 0)
-          .map(({ day, said, pots }) => (
+          .map(({ day, said, pots, cycles }) => (
             <li key={day}>
               {said}: {pots.map((pot) => `${countOf(pot.potfuls, 'potful')} of ${pot.name}`).join(', ')}
+              {cycles.map(({ name, count }) => `; ${countOf(count, 'cycle')} of the ${name}`)}
             </li>
           ))}
       </ul>

@@ -1,6 +1,6 @@
 import 'server-only';
-import { addUp } from '@/core/add-up';
 import { addDays, weekdayName, writeDay, type LocalDate } from '@/core/calendar/local-date';
+import { mealsAlways } from '@/core/dog/meals';
 import { checkDogs, seriousIn } from '@/core/plan/dog-checks';
 import { plainPlan } from '@/core/plan/plan-entry';
 import { workOutPlan } from '@/core/plan/result';
@@ -9,18 +9,16 @@ import { countOf } from '@/core/quantity/count-words';
 import { writeMoney, writeNumber, writeSumIn } from '@/core/quantity/write';
 import { sayHazard } from '@/core/recipe/hazards';
 import type { Hatch, Protein } from '@/core/recipe/protein';
-import { coverOf } from '@/core/stock/cover';
-import { litresSaid } from '@/core/stock/room';
-import { freezerAhead } from '@/core/stock/weeks-ahead';
 import { nth } from '@/core/sure';
 import { answerOn, fromStore, whatChanged } from '@/core/weeks/kept';
-import { playWeeks } from '@/core/weeks/play';
-import { sayBroken, sayChanged, sayWhy, sayWhyPot } from '@/core/weeks/say';
-import { recipeKey, candidatesOf, type WeeksAnswer } from '@/core/weeks/weeks';
+import { sayBroken, sayChanged, sayKeeps, sayWhy, sayWhyPot } from '@/core/weeks/say';
+import { candidatesOf } from '@/core/weeks/weeks';
+import { apartId, dogOfEater, dogsAmong } from '@/core/weeks/meals-apart';
 import { whyDays } from '@/core/weeks/why-day';
 import type { WeeksAsk } from '@/core/weeks/ask';
 import { pageQuery } from '@/data/page';
-import { readWeeksHouse, type WeeksHouse } from '@/data/weeks/inputs';
+import { readWeeksHouse } from '@/data/weeks/inputs';
+import { asSolved, headline, ifNothing } from './lived/queries';
 import { namesIn, stateOf, type WeeksNow } from './now/queries';
 
 export interface WeeksDay {
@@ -36,7 +34,11 @@ export interface WeeksDay {
     readonly hatch: Hatch;
     readonly potfuls: number;
     readonly why: string;
+    /** "4.2 kg of it in the freeze-dryer"; empty: none. */
+    readonly dried: string;
   }[];
+  /** The cycles that begin on it, each dryer's with the days that they take. */
+  readonly cycles: readonly { readonly name: string; readonly count: number; readonly days: number }[];
   readonly why: readonly string[];
   /** What each dog eats on it. */
   readonly eats: readonly { readonly name: string; readonly word: string; readonly from: string }[];
@@ -52,6 +54,7 @@ export interface WeeksView {
   readonly dogs: readonly {
     readonly dogId: number;
     readonly name: string;
+    readonly short: string;
     readonly coverDays: number;
     readonly runsOut: string;
     readonly days: readonly { readonly day: string; readonly said: string; readonly hatch: Hatch | undefined }[];
@@ -66,8 +69,18 @@ export interface WeeksView {
     readonly protein: string;
     readonly said: string;
     readonly why: string | undefined;
+    /** The dogs of these weeks, and whether anything stands against it for each. */
+    readonly dogs: readonly { readonly dogId: number; readonly name: string; readonly may: boolean }[];
   }[];
-  readonly allDogs: readonly { readonly id: number; readonly name: string }[];
+  readonly dryers: readonly { readonly equipmentId: number; readonly name: string; readonly said: string }[];
+  /** Every dog; `always` says what of its meals is always of one recipe, and whether these weeks hold to it. */
+  readonly allDogs: readonly {
+    readonly id: number;
+    readonly name: string;
+    readonly always: readonly { readonly said: string; readonly isHeld: boolean }[];
+  }[];
+  /** Dogs that eat here within these weeks and are not asked for. */
+  readonly leftOut: readonly { readonly id: number; readonly name: string }[];
   /** What does not hold any more since it was solved. */
   readonly broken: readonly string[];
   readonly changed: readonly string[];
@@ -75,69 +88,14 @@ export interface WeeksView {
   readonly cautions: readonly { readonly id: string; readonly said: string }[];
   readonly solvedAt: string | undefined;
   readonly plans: readonly { readonly planId: number; readonly said: string }[];
-  readonly gap: number | undefined;
   readonly now: WeeksNow;
 }
 
-/** The strips, litres and cover as they will be if nothing is cooked: by the store's own simulation. */
-function ifNothing({ ahead, inputs, read }: WeeksHouse) {
-  const { problem } = read;
-  const { today } = inputs.plan;
-  const ids = new Set(problem.dogs.map(({ dogId }) => dogId));
-  const cover = coverOf(
-    ahead.meals.filter(({ dogId }) => ids.has(dogId)),
-    problem.days,
-    ahead.sources,
-    today,
-    ahead.keeps,
-  );
-  const words = new Map(inputs.sources.map(({ key, word }) => [key, word]));
-  const least = Math.min(problem.days, ...cover.map(({ coverDays }) => coverDays));
-  return {
-    strips: new Map(
-      cover.map(({ dogId, coverDays, days }) => [
-        dogId,
-        {
-          coverDays,
-          words: days.map(({ drawn, covered }) => {
-            const main = [...drawn].sort((a, b) => b.kcal - a.kcal)[0];
-            return covered && main ? words.get(main.key) : undefined;
-          }),
-        },
-      ]),
-    ),
-    litres: freezerAhead(ahead.sources, cover, today, problem.days).map(
-      ({ millilitres }) => millilitres / 1000 + (problem.freezer?.taken ?? 0),
-    ),
-    cover: Array.from({ length: problem.days }, (_, day) => Math.max(0, least - day - 1)),
-  };
-}
+/** A day on which nothing has to be there: of today the meals may be over. */
+const noNeed = (day: number): string => (day === 0 ? 'nothing more today' : 'not here, or fed otherwise');
 
-/** The same as it was solved. */
-function asSolved({ read }: WeeksHouse, answer: WeeksAnswer) {
-  const { problem } = read;
-  const played = playWeeks(problem, answer);
-  const words = new Map([
-    ...problem.recipes.map(({ recipeId, protein }) => [recipeKey(recipeId), protein] as const),
-    ...problem.stock.map(({ key, protein }) => [key, protein] as const),
-  ]);
-  return {
-    played,
-    strips: new Map(
-      problem.dogs.map(({ dogId, needs }) => {
-        const own = (answer.eats[dogId] ?? []).map((key) => (key === undefined ? undefined : words.get(key)));
-        const gap = own.findIndex((word, day) => word === undefined && (needs[day] ?? 0) > 0);
-        const unfed = played.broken.filter((each) => each.what === 'unfed' && each.dogId === dogId)[0]?.day;
-        return [
-          dogId,
-          { coverDays: Math.min(gap === -1 ? problem.days : gap, unfed ?? problem.days), words: own },
-        ] as const;
-      }),
-    ),
-    litres: played.days.map((day) => day.litres),
-    cover: played.days.map((day) => day.cover),
-  };
-}
+/** So much of a day's food and more is all of it. */
+const ALL = 0.99;
 
 export const weeksView = pageQuery(async (read): Promise<WeeksView> => {
   const house = await readWeeksHouse(read);
@@ -157,15 +115,24 @@ export const weeksView = pageQuery(async (read): Promise<WeeksView> => {
     const own = whys.get(day)?.pots.find((each) => each.recipeId === recipeId);
     return own ? sayWhyPot(own, names) : '';
   };
+  const dryerOf = (id: number) => problem.dryers.find(({ equipmentId }) => equipmentId === id);
   const cookedOn = (dogId: number, day: number): string => {
     const on = solved?.played.cookedOn[dogId]?.[day];
-    return on === undefined ? '' : on < 0 ? ', from the store' : `, from the pot of ${written(on)}`;
+    const dry = solved?.played.dried[dogId]?.[day];
+    const method = dry && dryerOf(dry.equipmentId)?.method;
+    const dried = !dry || !method ? '' : `, ${dry.part > ALL ? '' : 'partly '}${method}`;
+    return on === undefined ? '' : on < 0 ? ', from the store' : `, from the pot of ${written(on)}${dried}`;
   };
+  const asked = plan.dogs.filter(({ id }) => ask.dogIds.includes(id));
+  // The store's own simulation feeds dogs whole; solved, meals that are always of one recipe have a strip of their own.
+  const eaters = solved
+    ? problem.dogs
+    : asked.map(({ id, name }) => ({ dogId: id, name, needs: inputs.needs.get(id) ?? [], apart: undefined }));
   const candidates = candidatesOf(problem);
-  const cooks = new Map((answer?.cooks ?? []).map(({ day, pots }) => [day, pots]));
+  const cooks = new Map((answer?.cooks ?? []).map((cook) => [cook.day, cook]));
   const seen = new Map<string, string>();
   for (const { recipeId } of (answer?.cooks ?? []).flatMap(({ pots }) => pots)) {
-    const eaters = problem.dogs.filter(({ eats }) => eats.includes(recipeId)).map(({ dogId }) => dogId);
+    const eaters = dogsAmong(problem.dogs.filter(({ eats }) => eats.includes(recipeId)));
     const result = workOutPlan(
       plan,
       plainPlan(recipeId, eaters, plan.tomorrow, { binding: { by: 'potfuls', count: '1' } }, plan.set),
@@ -187,27 +154,43 @@ export const weeksView = pageQuery(async (read): Promise<WeeksView> => {
         isMonday: weekdayName(date) === 'Monday',
         cookable: candidates.some((each) => each.day === day),
         fixed: ask.said.some((each) => each.day === date),
-        pots: (cooks.get(day) ?? []).map(({ recipeId, potfuls: count }) => ({
+        pots: (cooks.get(day)?.pots ?? []).map(({ recipeId, potfuls: count, dried = [] }) => ({
           recipeId,
           name: names.recipe(recipeId),
           hatch: hatchOf(problem.recipes.find((each) => each.recipeId === recipeId)?.protein) ?? 'bricks',
-          potfuls: count,
+          potfuls: Math.round(count * 10) / 10,
           why: whyPot(day, recipeId),
+          dried: dried
+            .map(
+              ({ equipmentId, grams }) =>
+                `${writeSumIn(grams, plan.set)} of it in the ${dryerOf(equipmentId)?.name ?? 'dryer'}`,
+            )
+            .join(', '),
         })),
+        cycles: (cooks.get(day)?.cycles ?? []).map(({ equipmentId, cycles: count }) => {
+          const dryer = dryerOf(equipmentId);
+          return {
+            name: dryer?.name ?? 'dryer',
+            count,
+            days: Math.max(1, Math.ceil((count * (dryer?.hours ?? 24)) / 24)),
+          };
+        }),
         why: why ? sayWhy(why, names) : [],
-        eats: problem.dogs.map(({ dogId, name, needs }) => ({
+        eats: eaters.map(({ dogId, name, needs }) => ({
           name,
-          word: (needs[day] ?? 0) <= 0 ? 'not here, or fed otherwise' : (strips.get(dogId)?.words[day] ?? 'nothing'),
+          word: (needs[day] ?? 0) <= 0 ? noNeed(day) : (strips.get(dogId)?.words[day] ?? 'nothing'),
           from: cookedOn(dogId, day),
         })),
       };
     }),
-    dogs: problem.dogs.map(({ dogId, name, needs }) => {
+    dogs: eaters.map(({ dogId, name, needs, apart }) => {
       const own = strips.get(dogId);
       const coverDays = own?.coverDays ?? 0;
       return {
         dogId,
         name,
+        // Below its dog a meal says its own name alone.
+        short: apart && eaters.some((each) => each.dogId === dogOfEater(dogId)) ? apart.meal : name,
         coverDays,
         runsOut:
           coverDays === problem.days
@@ -217,7 +200,7 @@ export const weeksView = pageQuery(async (read): Promise<WeeksView> => {
               : `${countOf(coverDays, 'day')}, to ${written(coverDays - 1)}`,
         days: Array.from({ length: problem.days }, (_, day) => ({
           day: addDays(plan.today, day),
-          said: `${written(day)}: ${(needs[day] ?? 0) <= 0 ? 'not here' : (own?.words[day] ?? 'nothing')}`,
+          said: `${written(day)}: ${(needs[day] ?? 0) <= 0 ? noNeed(day) : (own?.words[day] ?? 'nothing')}`,
           hatch: hatchOf(own?.words[day]),
         })),
       };
@@ -236,6 +219,7 @@ export const weeksView = pageQuery(async (read): Promise<WeeksView> => {
         name,
         protein: protein.word,
         why: of?.why,
+        dogs: asked.map((dog) => ({ dogId: dog.id, name: dog.name, may: of?.eaters.includes(dog.id) ?? false })),
         said: pot
           ? [
               `a potful ${writeSumIn(pot.grams, plan.set)}`,
@@ -245,7 +229,23 @@ export const weeksView = pageQuery(async (read): Promise<WeeksView> => {
           : '',
       };
     }),
-    allDogs: plan.dogs.map(({ id, name }) => ({ id, name })),
+    dryers: problem.dryers.map(({ equipmentId, name, grams, hours, keepsDays }) => ({
+      equipmentId,
+      name,
+      said: `${writeSumIn(grams, plan.set)} and ${writeNumber(hours, 0)} h each, good for ${sayKeeps(keepsDays)}`,
+    })),
+    allDogs: plan.dogs.map((dog) => ({
+      id: dog.id,
+      name: dog.name,
+      always: (inputs.always.get(dog.id) ?? []).map(({ recipeId }) => ({
+        said: `${mealsAlways(dog, recipeId, plan.today)}: always ${names.recipe(recipeId)}`,
+        isHeld: problem.dogs.some(({ dogId }) => dogId === apartId(dog.id, recipeId)),
+      })),
+    })),
+    leftOut: plan.dogs
+      .filter(({ id }) => !ask.dogIds.includes(id))
+      .filter(({ id }) => (inputs.needs.get(id) ?? []).slice(0, problem.days).some((kcal) => kcal > 0))
+      .map(({ id, name }) => ({ id, name })),
     broken: (solved?.played.broken ?? [])
       .filter(
         (each, index, all) =>
@@ -272,46 +272,6 @@ export const weeksView = pageQuery(async (read): Promise<WeeksView> => {
         planId: id,
         said: `${writeDay(cookDay, plan.today)}: ${batches.map(({ recipeName }) => recipeName).join(' and ')}`,
       })),
-    gap: stored.answer?.gap,
     now: stateOf(house),
   };
 });
-
-function headline(
-  house: WeeksHouse,
-  strips: ReturnType<typeof ifNothing>['strips'],
-  answer: WeeksAnswer | undefined,
-  solved: ReturnType<typeof asSolved> | undefined,
-): Pick<WeeksView, 'headline' | 'under'> {
-  const { problem } = house.read;
-  const { today, set } = house.inputs.plan;
-  if (!answer || !solved) {
-    const first = [...strips].sort((a, b) => a[1].coverDays - b[1].coverDays)[0];
-    const who = problem.dogs.find(({ dogId }) => dogId === first?.[0])?.name;
-    const lasts = first?.[1].coverDays ?? 0;
-    return {
-      headline:
-        who === undefined || lasts >= problem.days
-          ? `${problem.days / 7} weeks are provided for`
-          : lasts === 0
-            ? `Nothing for ${who} today`
-            : `If nothing is cooked, ${who} runs out after ${writeDay(addDays(today, lasts - 1), today)}`,
-      under: 'This is what is in store, as it will be eaten. Ask for cook days below.',
-    };
-  }
-  const potfuls = addUp(answer.cooks, ({ pots }) => addUp(pots, (pot) => pot.potfuls));
-  const most = Math.max(...solved.litres);
-  return {
-    headline:
-      answer.cooks.length === 0
-        ? 'Nothing has to be cooked'
-        : `${countOf(answer.cooks.length, 'cook day')}, ${countOf(Math.round(potfuls * 10) / 10, 'potful')}`,
-    under: [
-      `the next on ${answer.cooks[0] ? writeDay(addDays(today, answer.cooks[0].day), today) : '…'}`,
-      problem.freezer
-        ? `the freezer at most ${litresSaid(most * 1000, set)} of ${litresSaid(problem.freezer.litres * 1000, set)}`
-        : 'how large the freezer is nobody has said',
-      `never under ${countOf(Math.min(...solved.cover.slice(answer.cooks[0]?.day ?? 0)), 'day')} of cover`,
-    ].join(' · '),
-  };
-}

@@ -1,6 +1,9 @@
 import { cookTimeline } from './cook-timeline';
 import fc from 'fast-check';
 import { BALANCE_SCALE, balancePlace } from './balance-scale';
+import { diaryMarks } from './diary-rows';
+import { axisOf, dotPlot } from './dot-plot';
+import { weightsOver } from './eaten-bars';
 import { energyAxis } from './energy-axis';
 import { FLOW, layFlow, type FlowMasses } from './flow';
 import { needStack } from './need-stack';
@@ -185,4 +188,46 @@ test('a cook day of any length has a dozen marks of time at most, none on top of
         expect(mark.x - (marks[index - 1]?.x ?? -Infinity)).toBeGreaterThanOrEqual(60);
     }),
   );
+});
+
+test('a diary’s mark is a dash where all was usual, a bar up or down where not, and nothing where nothing was said', () => {
+  expect(diaryMarks([0, 2, -1, undefined, 9], 40)).toEqual([
+    { y: 18.5, high: 3, isUsual: true },
+    { y: 2, high: 18, isUsual: false },
+    { y: 20, high: 9, isUsual: false },
+    undefined,
+    { y: 2, high: 18, isUsual: false },
+  ]);
+});
+
+test('rows that are looked at together share an axis: what is near is drawn near', () => {
+  const row = (values: number[], table?: number) => ({ values, mean: values[0], spread: undefined, table });
+  const axis = axisOf([row([90], 90.1), row([70], 90)]);
+  expect(axis).toEqual([70, 90.1]);
+  const { dots, table } = dotPlot(row([90], 90.1), axis, 300);
+  expect(Math.abs(dots[0]! - table!)).toBeLessThan(2);
+  // All the same stands in the middle, and nothing at all is an axis too.
+  expect(dotPlot(row([50]), axisOf([row([50])]), 300).dots).toEqual([150]);
+  expect(axisOf([])).toEqual([-1, 1]);
+});
+
+test('a dog’s weights stand in the middle of their days, heavier higher; a scale’s breath is no hill', () => {
+  const place = { x: (index: number) => index * 10, cell: 10, high: 40 };
+  const { points } = weightsOver(
+    [
+      { index: 0, grams: 7000 },
+      { index: 4, grams: 7400 },
+    ],
+    place,
+  );
+  expect(points.map(({ x }) => x)).toEqual([5, 45]);
+  expect(points[1]!.y).toBeLessThan(points[0]!.y);
+  const flat = weightsOver(
+    [
+      { index: 0, grams: 20_000 },
+      { index: 4, grams: 20_020 },
+    ],
+    place,
+  ).points;
+  expect(Math.abs(flat[1]!.y - flat[0]!.y)).toBeLessThan(3);
 });

@@ -1,4 +1,4 @@
-import { curveStepAfter, line, scaleLinear } from 'd3';
+import { curveStepAfter, extent, line, scaleLinear } from 'd3';
 
 interface EatenDayShown {
   readonly need: number;
@@ -36,5 +36,29 @@ export function eatenBars(
         .x((_, index) => x(index))
         .y((value) => y(value))
         .curve(curveStepAfter)(needs) ?? '',
+  };
+}
+
+/**
+ * A dog's weights over its days, in px: a point for each weigh-in in the middle of its day, and the line through them. Takes the place of
+ * each weigh-in among the days with its g, and the strip that it is drawn in.
+ */
+export function weightsOver(
+  weights: readonly { readonly index: number; readonly grams: number }[],
+  { x, cell, high }: { readonly x: (index: number) => number; readonly cell: number; readonly high: number },
+) {
+  const [least = 0, most = 0] = extent(weights, ({ grams }) => grams);
+  // Two per cent are drawn as little: a scale is no finer.
+  const slack = Math.max(0, most * 0.02 - (most - least)) / 2;
+  const y = scaleLinear()
+    .domain([least - slack, most + slack])
+    .range([high - 4, 4]);
+  const points = weights.map(({ index, grams }) => ({ x: x(index) + cell / 2, y: y(grams) }));
+  return {
+    points,
+    path:
+      line<{ x: number; y: number }>()
+        .x((point) => point.x)
+        .y((point) => point.y)(points) ?? '',
   };
 }

@@ -30,7 +30,10 @@ function attemptId(slot: string, input: unknown): string {
   return fresh;
 }
 
-/** Sends a command and keeps its problems; `slot` names the form, so that its attempt survives a reload. */
+/**
+ * Sends a command and keeps its problems; `slot` names the form, so that its attempt survives a reload. What `atOnce`
+ * says to a `useOptimistic` stands until the page with the answer does, and not a moment less.
+ */
 export function useCommand<Input, Value>(
   action: HouseAction<Input, Value>,
   slot: string,
@@ -43,9 +46,10 @@ export function useCommand<Input, Value>(
   const last = useRef<Input>(undefined);
 
   const run = useCallback(
-    (input: Input) => {
+    (input: Input, atOnce?: () => void) => {
       last.current = input;
       start(async () => {
+        atOnce?.();
         const commandId = attemptId(slot, input);
         try {
           const result = await action({ commandId, input });

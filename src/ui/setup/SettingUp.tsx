@@ -3,7 +3,7 @@
 import Step from '@mui/material/Step';
 import StepLabel from '@mui/material/StepLabel';
 import Stepper from '@mui/material/Stepper';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { nextSetup } from '@/core/household/setup';
 import { useSetup } from './setup';
 import styles from './setup.module.css';

@@ -5,11 +5,13 @@ import { compareFates, type FateFigures, type KeptFate } from '@/core/preserve/f
 import { writeHours } from '@/core/preserve/drying-words';
 import { writeDay } from '@/core/calendar/local-date';
 import { addUp } from '@/core/add-up';
+import { countOf } from '@/core/quantity/count-words';
 import { writeMoney, writeNumber } from '@/core/quantity/write';
 import { keepingBars } from '@/ui/charts/keeping-bars';
 import { Field } from '@/ui/form/Field';
 import { Fold } from '@/ui/Fold';
 import { useUnits } from '@/ui/units';
+import { Why } from '@/ui/Why';
 import type { BatchView } from '../queries';
 import type { YieldView } from '../weighed/queries';
 import styles from './compare.module.css';
@@ -141,7 +143,14 @@ function Figures({ fate, today, currency, inMass }: FiguresProps) {
         {hours && hours.high - hours.low > 0.5 && (
           <span className="note">
             {' '}
-            {writeHours(hours.low)} to {writeHours(hours.high)}
+            {writeHours(hours.low)} to {writeHours(hours.high)},
+          </span>
+        )}
+        {hours?.why && (
+          <span className="note">
+            {' '}
+            {hours.of > 0 ? `by ${countOf(hours.of, 'measurement')} of this kitchen` : 'as reckoned'}{' '}
+            <Why of={hours.why} about={`when it is ready, ${TITLES[fate.fate]}`} />
           </span>
         )}
       </dd>

@@ -1,17 +1,19 @@
 import 'server-only';
-import { addDays, addMonths, type LocalDate } from '@/core/calendar/local-date';
-import type { DryerAtHand, KeptFate, ToCompare } from '@/core/preserve/fates';
+import { addDays, addMonths, dayIn, type LocalDate } from '@/core/calendar/local-date';
+import { fullLoad } from '@/core/preserve/dryer-loads';
+import type { KeptFate, ToCompare } from '@/core/preserve/fates';
 import { isFatty } from '@/core/preserve/fat';
-import { DRYING_METHODS } from '@/core/preserve/methods';
+import { DRYING_METHODS, type DryMethod } from '@/core/preserve/methods';
 import { sayQuality } from '@/core/preserve/quality';
 import { shelfLifeOf, type FoodKind, type PlaceKind } from '@/core/preserve/shelf-life';
 import type { Page } from '@/data/page';
 import type { WeighedBatch } from '@/data/repositories/batches';
 import { readPlaces } from '@/data/repositories/household';
+import { readFreezing } from '@/data/repositories/measured-here';
 import { readQualityOfRecipe } from '@/data/repositories/quality';
 import { readLivesNow } from '@/data/repositories/shelf-rules';
+import { readStoredWeeks } from '@/data/repositories/weeks';
 import type { StoredPack } from '@/data/repositories/stock';
-import { forecastCycle } from '@/core/preserve/cycle-time';
 import { addUp } from '@/core/add-up';
 
 import type { DryerView } from '../drying/queries';
@@ -19,11 +21,38 @@ import type { DryerView } from '../drying/queries';
 /** What the fates of a share are compared with: the kitchen as it is now. */
 export interface CompareView extends Pick<
   ToCompare,
-  'free' | 'freezerLitres' | 'dryers' | 'keeps' | 'kwhMinor' | 'fridgeDays'
+  'free' | 'freezing' | 'freezerLitres' | 'dryers' | 'keeps' | 'kwhMinor' | 'fridgeDays'
 > {
   readonly currency: string;
+  /** What the weeks ahead count on that is dried of it; absent: they were not asked, or dry none of it. */
+  readonly weeksDry: WeeksDry | undefined;
   /** What was noted of this recipe's food, by what became of it. */
   readonly notes: Readonly<Partial<Record<KeptFate, string>>>;
+}
+
+/** So many g of a pot in a dryer, as the weeks ahead were solved. */
+export interface WeeksDry {
+  readonly machineId: number;
+  readonly machine: string;
+  readonly method: DryMethod;
+  readonly grams: number;
+}
+
+/** What the weeks ahead dry of a pot: the first of its dryers. Takes the day on which it was cooked. */
+async function weeksDryOf(
+  { db }: Page,
+  recipeId: number,
+  day: LocalDate,
+  dryers: readonly DryerView[],
+): Promise<WeeksDry | undefined> {
+  const { answer } = await readStoredWeeks(db);
+  const own = answer?.cooks
+    .find((cook) => cook.day === day)
+    ?.pots.find((pot) => pot.recipeId === recipeId)
+    ?.dried?.find(({ equipmentId }) => dryers.some((dryer) => dryer.id === equipmentId));
+  const dryer = own && dryers.find(({ id }) => id === own.equipmentId);
+  const method = dryer && DRYING_METHODS.find(({ machine }) => machine === dryer.kind)?.key;
+  return method ? { machineId: dryer.id, machine: dryer.name, method, grams: Math.round(own.grams) } : undefined;
 }
 
 const PLACES: Readonly<Record<KeptFate, PlaceKind>> = {
@@ -34,11 +63,12 @@ const PLACES: Readonly<Record<KeptFate, PlaceKind>> = {
 };
 
 export async function compareView(
-  { db, household, reference, today }: Page,
+  read: Page,
   batch: WeighedBatch,
   dryers: readonly DryerView[],
   stock: readonly StoredPack[],
 ): Promise<CompareView> {
+  const { db, household, reference, today } = read;
   const shelfLives = await readLivesNow(db, reference.shelfLives);
   const { fridgeDays } = household;
   const fatty = isFatty(batch.sheet);
@@ -71,9 +101,17 @@ export async function compareView(
     fridgeDays,
     free: { fridge: free('fridge'), freezer: free('freezer'), cupboard: free('cupboard') },
     freezerLitres: freezers.length > 0 ? addUp(freezers, (place) => place.capacityMl ?? 0) / 1000 : undefined,
+    freezing: await readFreezing(db, household.timeZone),
     dryers: Object.fromEntries(
       DRYING_METHODS.flatMap(({ key, machine }) => {
-        const own = dryers.filter(({ kind }) => kind === machine).map((each) => atHand(each, key));
+        const own = dryers
+          .filter(({ kind }) => kind === machine)
+          .map(({ room, past, watts, running }) => ({
+            room,
+            past,
+            freeIn: fullLoad({ room, past, watts }, key, running?.hours).freeIn,
+            ...(watts === undefined ? {} : { watts }),
+          }));
         const first = own.sort((a, b) => a.freeIn - b.freeIn)[0];
         return first ? [[key, first]] : [];
       }),
@@ -86,28 +124,12 @@ export async function compareView(
     },
     kwhMinor: household.kwhMinor ?? undefined,
     currency: household.currency,
+    weeksDry: await weeksDryOf(read, batch.recipeId, dayIn(batch.startedAt, household.timeZone), dryers),
     notes: Object.fromEntries(
       (['fridge', 'freezer', 'dehydrated', 'freeze-dried'] as const).flatMap((fate) => {
         const own = said(fate);
         return own === undefined ? [] : [[fate, own]];
       }),
     ),
-  };
-}
-
-/** Part of a usual pot that is water (common practice, no source). */
-const WET = 0.7;
-
-/** A dryer with the hours until it is free, by what its own cycles take for a full load. */
-function atHand(
-  { room, past, watts, running }: DryerView,
-  method: (typeof DRYING_METHODS)[number]['key'],
-): DryerAtHand {
-  const usual = forecastCycle(room.trays * room.perTray * WET, past, method);
-  return {
-    room,
-    past,
-    freeIn: running ? Math.max(0, usual.hours - running.hours) : 0,
-    ...(watts === undefined ? {} : { watts }),
   };
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import { addDays, writeDay } from '@/core/calendar/local-date';
 import { costOf, writeHours } from '@/core/preserve/drying-words';

@@ -2,29 +2,15 @@ import 'server-only';
 import { heatStepOf, type HeatStep } from '@/core/batch/heat-step';
 import { dryShares } from '@/core/batch/steps/dry';
 import { clockIn, dayIn, writeDay } from '@/core/calendar/local-date';
-import { isDryer, roomOf } from '@/core/plan/equipment';
 import { cycleState, type CycleEvent, type CycleState } from '@/core/preserve/cycle';
-import type { PastCycle } from '@/core/preserve/cycle-time';
-import type { DryerKind } from '@/core/preserve/methods';
 import { standing } from '@/core/standing';
 import { sure } from '@/core/sure';
 import type { Page } from '@/data/page';
 import { readBatchIfReadable, type StoredBatch, type WeighedBatch } from '@/data/repositories/batches';
-import { readCycle, readCyclesOf, readPastCycles, runningOf, type StoredCycle } from '@/data/repositories/cycles';
-import { readEquipment } from '@/data/repositories/equipment';
+import { readCycle, type StoredCycle } from '@/data/repositories/cycles';
+import { readDryers, type StoredDryer } from '@/data/repositories/dryers';
 
-/** A dryer of the kitchen, what lies in it now, and what its cycles taught. */
-export interface DryerView {
-  readonly id: number;
-  readonly name: string;
-  readonly kind: DryerKind;
-  readonly room: ReturnType<typeof roomOf>;
-  readonly tare: number | undefined;
-  readonly watts: number | undefined;
-  readonly past: readonly PastCycle[];
-  /** The cycle that it is in. */
-  readonly running: { readonly cycleId: number; readonly hours: number; readonly slots: readonly number[] } | undefined;
-}
+export type DryerView = StoredDryer;
 
 /** A cycle that a share lies or lay in. */
 export interface CycleView {
@@ -61,37 +47,13 @@ export async function dryingView(read: Page, batch: WeighedBatch): Promise<Dryin
     if (found) cycles.push(await cycleView(read, batch, found));
   }
   return {
-    dryers: await dryersOf(read),
+    dryers: await readDryers(db, household.energyFactors, now),
     heat: Object.fromEntries(shares.map((share) => [share.id, heatStepOf(batch, share)])),
     cycles,
     kwhMinor: household.kwhMinor ?? undefined,
     currency: household.currency,
     now,
   };
-}
-
-/** The dryers of the kitchen with what they are doing, and what their cycles taught. */
-export async function dryersOf({ db, household, now }: Pick<Page, 'db' | 'household' | 'now'>): Promise<DryerView[]> {
-  const dryers: DryerView[] = [];
-  for (const thing of (await readEquipment(db)).filter(isDryer)) {
-    const cycles = await readCyclesOf(db, thing.id);
-    const running = runningOf(cycles, now);
-    dryers.push({
-      id: thing.id,
-      name: thing.name,
-      kind: thing.kind as DryerKind,
-      room: roomOf(thing),
-      tare: thing.dryer?.tare,
-      watts: thing.dryer?.watts,
-      past: await readPastCycles(db, cycles, household.energyFactors, now),
-      running: running && {
-        cycleId: running.cycle.id,
-        hours: running.state.running,
-        slots: running.cycle.trays.map(({ slot }) => slot),
-      },
-    });
-  }
-  return dryers;
 }
 
 const EVENT_WORDS: Readonly<Record<CycleEvent['kind'], string>> = {

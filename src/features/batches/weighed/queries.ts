@@ -32,7 +32,9 @@ import { type Page } from '@/data/page';
 import { type WeighedBatch } from '@/data/repositories/batches';
 import { readBowlsOn, readFedOfBatch } from '@/data/repositories/bowls';
 import { readDogs, type StoredDog } from '@/data/repositories/dogs';
+import type { Beside } from '@/core/learned/beside';
 import { readFilling } from '@/data/repositories/filling';
+import { readFreezing } from '@/data/repositories/measured-here';
 import { readAllPlaces } from '@/data/repositories/household';
 import { readLivesNow } from '@/data/repositories/shelf-rules';
 import { readPacksOfBatch, waitsForFreezer } from '@/data/repositories/stock';
@@ -49,6 +51,8 @@ export interface SheetShare extends Omit<ShareState, 'packs'> {
   /** How long it keeps, by what it is packed in; without one, where nobody has said. */
   readonly keeps: readonly { readonly packaging: Packaging | undefined; readonly said: string }[];
   readonly proposed: readonly (ProposedPack & { readonly forWhom: string | undefined })[];
+  /** What goes into the household's containers where this kitchen's own weighings say it. */
+  readonly ownFills: readonly string[];
   /** Why its plan of packs cannot be filled. */
   readonly problem: string | undefined;
   /** kcal in a pack, where they are not all alike: least, mean and most. */
@@ -119,6 +123,8 @@ export interface WeighedView extends TakenOut {
   readonly density: number;
   readonly why: Explanation;
   readonly yields: readonly YieldView[];
+  /** By what this kitchen's freezer is off what is reckoned. */
+  readonly freezing: Beside;
   /** Part of its dry matter that is fat, where that is too much to keep long once it is dried. */
   readonly fatty: number | undefined;
   /** The lines that bring most of its fat, where that is too much. */
@@ -240,6 +246,7 @@ export async function weighedView(
     density,
     why: whole.explanation,
     yields: batch.yields.map(yieldView),
+    freezing: await readFreezing(db, household.timeZone),
     fatty: isFatty(batch.sheet) ? fatOfDry(batch.sheet) : undefined,
     fatLines: isFatty(batch.sheet) ? fattest(batch.takes) : [],
     plating: batch.yields.length > 1 ? typedPlating(batch.plating, batch.yields, household.unitSet) : undefined,
@@ -272,6 +279,10 @@ export async function weighedView(
         share.fate === 'today'
           ? []
           : keepsOf(lives, batch, share.fate === 'dry' ? 'cupboard' : share.fate, share, today),
+      ownFills: kitchen.containers(share).flatMap(({ name, grams, reckoned, of }) => {
+        const [own, other] = [grams, reckoned].map((mass) => writeMassIn(mass, household.unitSet));
+        return of === 0 ? [] : [`${name}: ${own}, this kitchen’s own of ${of} weighed; the Household says ${other}`];
+      }),
       ...filledWith(proposed.get(share.id), storedAs(share, batch.yields)?.density ?? density),
     })),
     packs: packs.map((pack) => ({

@@ -1,18 +1,19 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
-import { hatchFill } from '@/ui/badges/hatch-defs';
 import { ProteinSwatch } from '@/ui/badges/badges';
 import { Caution, STANDING_CAUTION } from '@/ui/Caution';
-import { eatenBars } from '@/ui/charts/eaten-bars';
+import { eatenBars, weightsOver } from '@/ui/charts/eaten-bars';
+import { EatenStrip } from '@/ui/charts/EatenStrip';
 import { Pointed } from '@/ui/charts/Pointed';
 import { LinkButton } from '@/ui/LinkButton';
+import { Why } from '@/ui/Why';
 import styles from './eaten.module.css';
 import type { EatenRow, EatenView } from './queries';
 
-const [WIDTH, LEFT, TOP, HIGH, STRIP] = [1120, 64, 20, 150, 26];
+const [WIDTH, LEFT, TOP, HIGH, STRIP, WEIGHT] = [1120, 64, 20, 150, 26, 44];
 /** So many nutrients stand there, the worst of them first; the others behind a press. */
 const FIRST = 8;
 const TONES: Readonly<Record<EatenRow['tone'], string>> = {
@@ -28,6 +29,9 @@ export function Eaten({ view }: { view: EatenView }) {
   const { dog, days } = view;
   const { cell, x, bars, need } = eatenBars(days, { width: WIDTH, left: LEFT, high: HIGH });
   const base = TOP + HIGH;
+  const foot = base + STRIP + 14;
+  const weighed = view.weights.map((each) => ({ ...each, index: days.findIndex(({ day }) => day === each.day) }));
+  const curve = weightsOver(weighed, { x, cell, high: WEIGHT });
   const from = days.findIndex(({ inFortnight }) => inFortnight);
   const to = days.findLastIndex(({ inFortnight }) => inFortnight);
   const shown = all ? view.rows : view.rows.slice(0, FIRST);
@@ -35,7 +39,9 @@ export function Eaten({ view }: { view: EatenView }) {
     <div className="page stack">
       <div className="titleRow">
         <h1>{view.headline}</h1>
-        <p className="soft">{view.under}</p>
+        <p className="soft">
+          {view.under} <Why of={view.why} about="the part of its energy" />
+        </p>
       </div>
       <div className={styles.acts}>
         {view.before && (
@@ -57,7 +63,11 @@ export function Eaten({ view }: { view: EatenView }) {
       </div>
       <div className={styles.scroll} tabIndex={0} role="group" aria-label="Six weeks of what it ate">
         <Pointed>
-          <svg viewBox={`0 0 ${WIDTH + 4} ${base + STRIP + 12}`} className={styles.drawing} aria-hidden>
+          <svg
+            viewBox={`0 0 ${WIDTH + 4} ${weighed.length > 0 ? foot + WEIGHT : foot}`}
+            className={styles.drawing}
+            aria-hidden
+          >
             {from >= 0 && (
               <rect
                 x={x(from)}
@@ -70,15 +80,11 @@ export function Eaten({ view }: { view: EatenView }) {
             <text x="0" y={TOP + 14} fontSize="13" fill="var(--slate-soft)">
               kcal
             </text>
+            <EatenStrip days={days} xOf={x} y={base + 6} cell={cell} high={STRIP} />
             {days.map((day, index) => {
               const bar = bars[index] ?? { y: HIGH, high: 0, whole: false, reported: false };
               return (
                 <g key={day.day}>
-                  {day.isMonday && (
-                    <text x={x(index)} y="12" fontSize="12" fill="var(--slate-soft)">
-                      {day.day.slice(8)}.{day.day.slice(5, 7)}.
-                    </text>
-                  )}
                   <rect
                     x={x(index) + 3}
                     y={TOP + bar.y}
@@ -87,14 +93,6 @@ export function Eaten({ view }: { view: EatenView }) {
                     fill={!bar.whole ? 'none' : bar.reported ? 'var(--edge)' : 'var(--slate-soft)'}
                     stroke="var(--slate-soft)"
                     strokeDasharray={bar.whole ? undefined : '3 3'}
-                  />
-                  <rect
-                    x={x(index) + 1}
-                    y={base + 6}
-                    width={cell - 2}
-                    height={STRIP}
-                    fill={day.hatch ? hatchFill(day.hatch) : 'none'}
-                    stroke="var(--slate)"
                   />
                   <rect
                     x={x(index)}
@@ -109,12 +107,31 @@ export function Eaten({ view }: { view: EatenView }) {
             })}
             <path d={need} transform={`translate(0 ${TOP})`} fill="none" stroke="var(--carrot)" strokeWidth="2.5" />
             <path d={`M${LEFT} ${base}H${WIDTH}`} stroke="var(--slate)" />
+            {weighed.length > 0 && (
+              <g transform={`translate(0 ${foot})`}>
+                <text x="0" y={WEIGHT / 2 + 4} fontSize="13" fill="var(--slate-soft)">
+                  weight
+                </text>
+                <path d={curve.path} fill="none" stroke="var(--slate)" strokeWidth="2" />
+                {curve.points.map((point, index) => (
+                  <circle
+                    key={weighed[index]?.day}
+                    cx={point.x}
+                    cy={point.y}
+                    r="5"
+                    fill="var(--slate)"
+                    data-said={`${weighed[index]?.said} on ${weighed[index]?.day}`}
+                  />
+                ))}
+              </g>
+            )}
           </svg>
         </Pointed>
       </div>
       <p className="note">
         The line is what its ration asks for. A pale bar is a day as you reported it; a dashed one a day of which not
         all is known: at least so much.
+        {weighed.length > 0 && ` Weighed: ${weighed.map(({ said }) => said).join(', ')}.`}
       </p>
       <ul className="away">
         {days
@@ -143,7 +160,9 @@ export function Eaten({ view }: { view: EatenView }) {
           {shown.map((row) => (
             <li key={row.name}>
               <b>{row.name}</b>
-              <span>{row.said}</span>
+              <span>
+                {row.said} <Why of={row.why} about={row.name} />
+              </span>
               <span className={TONES[row.tone]}>
                 {row.verdict}
                 {row.limits && <span className="note"> {row.limits}</span>}

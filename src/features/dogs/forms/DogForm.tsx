@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import type { ReactNode } from 'react';
 import { DogBadge } from '@/ui/badges/badges';
 import styles from '../dogs.module.css';

@@ -1,8 +1,8 @@
 'use client';
 
 import Checkbox from '@mui/material/Checkbox';
-import Link from 'next/link';
-import { useState } from 'react';
+import { Link } from '@/ui/Link';
+import { useOptimistic } from 'react';
 import { countOf } from '@/core/quantity/count-words';
 import { asOneItem } from '@/core/plan/buy-several';
 import { usualLot } from '@/core/plan/list-entry';
@@ -17,12 +17,12 @@ import type { BuyView } from './queries';
 /** What is bought once for all pots of the coming days: ticked, it is in the house, and on every plan's own list. */
 export function BuyForSeveral({ view, spans }: { view: BuyView; spans: readonly number[] }) {
   const { set } = useUnits();
-  // What was just pressed stands until the answer is here; a refused press is no press.
-  const [pressed, setPressed] = useState<{ readonly key: string; readonly ticked: boolean }>();
-  const tick = useCommand(buyForSeveral, 'buy-several', () => setPressed(undefined));
-  const isTicked = ({ key, ticked }: BuyView['items'][number]) =>
-    pressed?.key === key && tick.problems.length === 0 ? pressed.ticked : ticked;
-  const { items, plans, places } = view;
+  // What was just pressed stands until the page that knows it is here.
+  const [items, press] = useOptimistic(view.items, (now, pressed: { readonly key: string; readonly ticked: boolean }) =>
+    now.map((each) => (each.key === pressed.key ? { ...each, ticked: pressed.ticked } : each)),
+  );
+  const tick = useCommand(buyForSeveral, 'buy-several');
+  const { plans, places } = view;
   return (
     <div className="page stack">
       <div className="titleRow">
@@ -46,21 +46,21 @@ export function BuyForSeveral({ view, spans }: { view: BuyView; spans: readonly 
         <h2 id="buy">{items.length === 0 ? 'Nothing is missing' : 'In the shop'}</h2>
         <ul>
           {items.map((each) => (
-            <li key={each.key} data-ticked={isTicked(each) || undefined}>
+            <li key={each.key} data-ticked={each.ticked || undefined}>
               <Checkbox
-                checked={isTicked(each)}
+                checked={each.ticked}
                 disabled={tick.pending}
                 slotProps={{ input: { 'aria-label': `${each.name}: got it for all` } }}
                 onChange={(_, ticked) => {
-                  setPressed({ key: each.key, ticked });
                   const got = ticked ? usualLot(asOneItem(each), places, set) : undefined;
-                  tick.run({
+                  const input = {
                     planIds: [...each.planIds],
                     foodKey: each.key,
                     name: each.name.slice(0, 80),
                     ticked,
                     ...(got ? { got } : {}),
-                  });
+                  };
+                  tick.run(input, () => press({ key: each.key, ticked }));
                 }}
               />
               <span>

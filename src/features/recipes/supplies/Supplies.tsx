@@ -1,5 +1,5 @@
 import { Fold } from '@/ui/Fold';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { writeMoney, writeNumber } from '@/core/quantity/write';
 import { LinkButton } from '@/ui/LinkButton';
 import { UnreadList } from '@/ui/Unread';

@@ -2,7 +2,7 @@
 
 import { useDraggable } from '@dnd-kit/core';
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import type { KeyboardEvent } from 'react';
 import styles from './ahead.module.css';
 import type { AheadDay } from './queries';

@@ -2,7 +2,7 @@
 
 import { DndContext, PointerSensor, pointerWithin, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import { litresSaid } from '@/core/stock/room';
 import { ProteinSwatch } from '@/ui/badges/badges';

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import { z } from 'zod';
 import { countOf } from '@/core/quantity/count-words';

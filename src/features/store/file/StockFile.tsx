@@ -1,7 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useId, useState } from 'react';
 import type { RowTaken } from '@/core/stock/stock-table';
 import { Problems } from '@/ui/form/Problems';

@@ -1,7 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import { isDried } from '@/core/preserve/shelf-life';
 import { FOUND_KINDS, typedExpected, type FoundEntry } from '@/core/stock/found';

@@ -1,7 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import type { KnownFood } from '@/core/food/food';
 import { kindOfLot, placeKindOf } from '@/core/stock/lot';

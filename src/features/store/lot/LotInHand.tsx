@@ -1,13 +1,14 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import Link from 'next/link';
-import { useEffect, useRef, useState } from 'react';
+import { Link } from '@/ui/Link';
+import { useRef, useState } from 'react';
 import { Fold } from '@/ui/Fold';
 import { AskBack } from '@/ui/form/AskBack';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { LOT_FIELDS, LotFields } from '@/ui/lots/LotFields';
+import { useFocusWhenOpened } from '@/ui/next-act';
 import { useUnits } from '@/ui/units';
 import { describeLot, discardPacks, movePacks, takeBackLot, weighLot } from '../actions';
 import { History } from '../pack/History';
@@ -30,7 +31,7 @@ export function LotInHand({ lot, house, onDone, onClose }: LotInHandProps) {
   const slot = `lot-${lot.holdingId}`;
   const holdingIds = [lot.holdingId];
   const head = useRef<HTMLHeadingElement>(null);
-  useEffect(() => head.current?.focus({ preventScroll: false }), []);
+  useFocusWhenOpened(head);
   const move = useCommand(movePacks, `${slot}-move`, (value, input) =>
     onDone(
       `${lot.name} is in the ${lot.moveTo.find((each) => each.placeId === input.placeId)?.name.toLowerCase()}.`,

@@ -1,8 +1,8 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import Link from 'next/link';
-import { useEffect, useRef } from 'react';
+import { Link } from '@/ui/Link';
+import { useRef } from 'react';
 import { writeDensity, writeKcal } from '@/core/quantity/write';
 import { DogBadge, Tub } from '@/ui/badges/badges';
 import { Fold } from '@/ui/Fold';
@@ -11,6 +11,7 @@ import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { PrintLabels } from '@/ui/labels/PrintLabels';
 import { Quality } from '@/ui/quality/Quality';
+import { useFocusWhenOpened } from '@/ui/next-act';
 import { useUnits } from '@/ui/units';
 import { correctPack, discardPacks, dropQuality, movePacks, noteQuality } from '../actions';
 import styles from '../store.module.css';
@@ -33,8 +34,7 @@ export function PackInHand({ pack, onDone, onClose }: PackInHandProps) {
   const { inMass } = useUnits();
   const slot = `pack-${pack.holdingId}`;
   const head = useRef<HTMLHeadingElement>(null);
-  // What was taken in hand is where the eye and the reader go.
-  useEffect(() => head.current?.focus({ preventScroll: false }), []);
+  useFocusWhenOpened(head);
   const move = useCommand(movePacks, `${slot}-move`, (value, input) =>
     onDone(
       `${pack.code} is in the ${pack.moveTo.find((each) => each.placeId === input.placeId)?.name.toLowerCase()}.`,

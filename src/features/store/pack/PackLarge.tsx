@@ -1,7 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { writeKcal } from '@/core/quantity/write';
 import { Tub } from '@/ui/badges/badges';
 import { AskBack } from '@/ui/form/AskBack';

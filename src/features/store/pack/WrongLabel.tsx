@@ -1,7 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';

@@ -1,7 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import { sayCut } from '@/core/preserve/power-cut';
 import { Fold } from '@/ui/Fold';

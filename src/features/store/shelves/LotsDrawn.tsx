@@ -1,7 +1,7 @@
 'use client';
 
 import ButtonBase from '@mui/material/ButtonBase';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { packWidth } from '@/ui/charts/pack-width';
 import { useUnits } from '@/ui/units';
 import type { ShelfLot } from './lots/queries';
@@ -52,7 +52,6 @@ export function LotsDrawn({ lots, where, isWanted, inHand, chosen, onChoose }: L
               <Link
                 href={`/store?lot=${lot.holdingId}`}
                 scroll={false}
-                prefetch={false}
                 {...look}
                 aria-label={said}
                 aria-current={lot.holdingId === inHand || undefined}

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import { litresSaid } from '@/core/stock/room';
 import { DogBadge } from '@/ui/badges/badges';
@@ -134,7 +134,6 @@ function PackDrawn({ pack, isInHand, onChoose }: PackDrawnProps) {
     <Link
       href={`/store?pack=${pack.code}`}
       scroll={false}
-      prefetch={false}
       {...look}
       aria-label={said}
       aria-current={isInHand || undefined}

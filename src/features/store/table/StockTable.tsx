@@ -2,7 +2,7 @@
 
 import { byCode } from '@/core/stock/code';
 import { DataGrid, type GridColDef } from '@mui/x-data-grid';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useRouter } from 'next/navigation';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { countOf } from '@/core/quantity/count-words';

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { UnreadList } from '@/ui/Unread';
 import { DogBadge, HatchTile } from '@/ui/badges/badges';
 import { hatchFill } from '@/ui/badges/hatch-defs';

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { WASTE_REASONS, type WasteReason } from '@/core/stock/waste';
 import { writeKcal, writeMoney } from '@/core/quantity/write';
 import { HatchTile } from '@/ui/badges/badges';

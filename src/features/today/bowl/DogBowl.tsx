@@ -1,7 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import type { LocalDate } from '@/core/calendar/local-date';
 import { writeKcal } from '@/core/quantity/write';

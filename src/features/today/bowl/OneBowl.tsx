@@ -1,7 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { writeKcal } from '@/core/quantity/write';
 import { DogBadge } from '@/ui/badges/badges';
 import { Problems } from '@/ui/form/Problems';

@@ -1,4 +1,5 @@
 import 'server-only';
+import { countOf } from '@/core/quantity/count-words';
 import { writeNumber } from '@/core/quantity/write';
 import { sayInTheWay, sayWayOut, type Names } from '@/core/weeks/say';
 import { pageQuery } from '@/data/page';
@@ -15,11 +16,11 @@ export interface WeeksNow {
   readonly stopped: boolean;
 }
 
-export const namesIn = ({ inputs }: WeeksHouse): Names => ({
+export const namesIn = ({ inputs, read }: WeeksHouse): Names => ({
   today: inputs.plan.today,
   set: inputs.plan.set,
   recipe: (id) => inputs.plan.recipes.find((each) => each.id === id)?.name ?? 'a recipe',
-  dog: (id) => inputs.plan.dogs.find((each) => each.id === id)?.name ?? 'a dog',
+  dog: (id) => read.problem.dogs.find((each) => each.dogId === id)?.name ?? 'a dog',
 });
 
 export const weeksNow = pageQuery(async (read): Promise<WeeksNow> => {
@@ -35,11 +36,14 @@ export function stateOf(house: WeeksHouse | undefined): WeeksNow {
   if (state.is === 'running') {
     const past = Math.round((Date.now() - state.since) / 1000);
     const near = state.gap === undefined ? '' : `, within ${writeNumber(state.gap * 100, 0)} % of the best`;
+    const soFar = state.soFar
+      ? ` So far: ${countOf(state.soFar.cookDays, 'cook day')}, ${countOf(state.soFar.potfuls, 'potful')}${near}.`
+      : '';
     return {
       ...none,
       said: state.stopping
         ? 'Stopping …'
-        : `Looking for ${state.step}${near}: ${past} s of at most about ${state.seconds} s.`,
+        : `Looking for ${state.step}${state.soFar ? '' : near}: ${past} s${past > state.seconds ? ', longer than usual' : ` of at most about ${state.seconds} s`}.${soFar}`,
     };
   }
   if (state.is === 'failed') return { ...none, said: 'Solving broke off. Press again; if it stays, restart Hodman.' };
