@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import type { WeeksAsk } from '@/core/weeks/ask';
-import { isFree, wholePots, withMoved, withSaid, type SaidPots } from '@/core/weeks/said';
+import { isFree, wholePots, withSaid, type SaidPots } from '@/core/weeks/said';
 import { addDays } from '@/core/calendar/local-date';
 import { countOf } from '@/core/quantity/count-words';
 import { HatchTile } from '@/ui/badges/badges';
@@ -13,15 +13,18 @@ import styles from './weeks.module.css';
 
 interface OneDayProps {
   view: WeeksView;
+  /** What is asked, with what was typed and not solved yet. */
+  ask: WeeksAsk;
   at: number;
   onDay: (index: number) => void;
   disabled: boolean;
   /** Something was said of a day: the rest is solved around it. */
   onSay: (ask: WeeksAsk) => void;
+  onMove: (from: WeeksDay, to: WeeksDay) => void;
 }
 
 /** The day in hand: what is cooked and eaten on it and why, and what the cook wants otherwise. */
-export function OneDay({ view, at, onDay, disabled, onSay }: OneDayProps) {
+export function OneDay({ view, ask, at, onDay, disabled, onSay, onMove }: OneDayProps) {
   const day = view.days[at];
   if (!day) return null;
   return (
@@ -43,7 +46,7 @@ export function OneDay({ view, at, onDay, disabled, onSay }: OneDayProps) {
         </Button>
       </div>
       <div className={styles.two}>
-        <Cooked view={view} day={day} at={at} disabled={disabled} onSay={onSay} />
+        <Cooked view={view} ask={ask} day={day} at={at} disabled={disabled} onSay={onSay} onMove={onMove} />
         <div>
           <h3>Eaten</h3>
           <ul className="rows">
@@ -57,15 +60,22 @@ export function OneDay({ view, at, onDay, disabled, onSay }: OneDayProps) {
               </li>
             ))}
           </ul>
-          <Without view={view} day={day} disabled={disabled} onSay={onSay} />
+          <Without view={view} ask={ask} day={day} disabled={disabled} onSay={onSay} />
         </div>
       </div>
     </section>
   );
 }
 
-function Cooked({ view, day, at, disabled, onSay }: Omit<OneDayProps, 'onDay'> & { day: WeeksDay }) {
-  const { ask, recipes, days } = view;
+function Cooked({
+  view: { recipes, days },
+  ask,
+  day,
+  at,
+  disabled,
+  onSay,
+  onMove,
+}: Omit<OneDayProps, 'onDay'> & { day: WeeksDay }) {
   const offered = recipes.filter(({ recipeId, why }) => ask.recipeIds.includes(recipeId) && why === undefined);
   const [recipeId, setRecipeId] = useState(offered[0]?.recipeId ?? 0);
   const pots = wholePots(day.pots);
@@ -76,10 +86,6 @@ function Cooked({ view, day, at, disabled, onSay }: Omit<OneDayProps, 'onDay'> &
         .map((pot) => (pot.recipeId === id ? { ...pot, potfuls: pot.potfuls + by } : pot))
         .filter(({ potfuls }) => potfuls > 0),
     );
-  const move = (to: number) => {
-    const other = days[to];
-    if (other) onSay(withMoved(ask, day.day, other.day, pots));
-  };
   const chance = (from: readonly WeeksDay[]) => from.find(isFree);
   const earlier = chance(days.slice(0, at).reverse());
   const later = chance(days.slice(at + 1));
@@ -126,12 +132,12 @@ function Cooked({ view, day, at, disabled, onSay }: Omit<OneDayProps, 'onDay'> &
       )}
       <div className={styles.acts}>
         {pots.length > 0 && earlier && (
-          <Button variant="outlined" disabled={disabled} onClick={() => move(days.indexOf(earlier))}>
+          <Button variant="outlined" disabled={disabled} onClick={() => onMove(day, earlier)}>
             Move to {earlier.said}
           </Button>
         )}
         {pots.length > 0 && later && (
-          <Button variant="outlined" disabled={disabled} onClick={() => move(days.indexOf(later))}>
+          <Button variant="outlined" disabled={disabled} onClick={() => onMove(day, later)}>
             Move to {later.said}
           </Button>
         )}
@@ -172,8 +178,13 @@ function Cooked({ view, day, at, disabled, onSay }: Omit<OneDayProps, 'onDay'> &
 }
 
 /** A protein that nobody is to get for the week from this day. */
-function Without({ view, day, disabled, onSay }: Pick<OneDayProps, 'view' | 'disabled' | 'onSay'> & { day: WeeksDay }) {
-  const { ask } = view;
+function Without({
+  view,
+  ask,
+  day,
+  disabled,
+  onSay,
+}: Pick<OneDayProps, 'view' | 'ask' | 'disabled' | 'onSay'> & { day: WeeksDay }) {
   const words = [...new Set(day.eats.map(({ word }) => word))].filter((word) =>
     view.recipes.some(({ protein }) => protein === word),
   );

@@ -3,8 +3,7 @@
 import { DndContext, PointerSensor, pointerWithin, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import { countOf } from '@/core/quantity/count-words';
 import { litresSaid } from '@/core/stock/room';
-import type { WeeksAsk } from '@/core/weeks/ask';
-import { isFree, withMoved } from '@/core/weeks/said';
+import { isFree } from '@/core/weeks/said';
 import { hatchFill } from '@/ui/badges/hatch-defs';
 import { DogStrips } from '@/ui/charts/DogStrips';
 import { FreezerSteps } from '@/ui/charts/FreezerSteps';
@@ -25,11 +24,11 @@ interface WeeksPictureProps {
   disabled: boolean;
   onDay: (index: number) => void;
   /** A cook day was dropped on another day: the rest is solved around it. */
-  onSay: (ask: WeeksAsk) => void;
+  onMove: (from: WeeksDay, to: WeeksDay) => void;
 }
 
 /** The weeks as one picture: cook days with their pots and dryers, each dog's days by protein, the freezer against its limit, the days of cover. */
-export function WeeksPicture({ view, at, disabled, onDay, onSay }: WeeksPictureProps) {
+export function WeeksPicture({ view, at, disabled, onDay, onMove }: WeeksPictureProps) {
   const { set } = useUnits();
   const { days, dogs } = view;
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
@@ -37,9 +36,7 @@ export function WeeksPicture({ view, at, disabled, onDay, onSay }: WeeksPictureP
     const [from, to] = [active, over].map(
       (each) => days[(each?.data.current as { index?: number } | undefined)?.index ?? -1],
     );
-    if (!from || !to || !isFree(to)) return;
-    onDay(days.indexOf(to));
-    onSay(withMoved(view.ask, from.day, to.day, from.pots));
+    if (from && to && isFree(to)) onMove(from, to);
   };
   const millilitres = view.litres.map((litres) => litres * 1000);
   const capacity = view.capacity === undefined ? undefined : view.capacity * 1000;

@@ -5,6 +5,7 @@ import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import { countOf } from '@/core/quantity/count-words';
 import { WEEKS_FIELDS, type WeeksAsk } from '@/core/weeks/ask';
+import { withMoved } from '@/core/weeks/said';
 import { ProteinSwatch } from '@/ui/badges/badges';
 import { Caution } from '@/ui/Caution';
 import { Fold } from '@/ui/Fold';
@@ -14,7 +15,7 @@ import { LinkButton } from '@/ui/LinkButton';
 import { Working } from '@/ui/Working';
 import { Asked } from './Asked';
 import { OneDay } from './OneDay';
-import type { WeeksView } from './queries';
+import type { WeeksDay, WeeksView } from './queries';
 import { useWeeks } from './use-weeks';
 import { WeeksPicture } from './WeeksPicture';
 import styles from './weeks.module.css';
@@ -49,6 +50,11 @@ export function WeeksRoom({ view }: { view: WeeksView }) {
     setAsk(next);
     weeks.solve(next);
   };
+  // A cook day that moves takes the eye with it.
+  const move = (from: WeeksDay, to: WeeksDay) => {
+    setPicked(view.days.indexOf(to));
+    solve(withMoved(ask, from.day, to.day, from.pots));
+  };
   const isWrong = WEEKS_FIELDS.some((field) => solving.problems.some((problem) => problem.field?.startsWith(field)));
   return (
     <div className="page stack">
@@ -78,7 +84,7 @@ export function WeeksRoom({ view }: { view: WeeksView }) {
           </p>
         ))}
       <Problems problems={[...solving.atHead(), ...weeks.take.problems].filter(({ field }) => field === undefined)} />
-      <WeeksPicture view={view} at={at} disabled={running || solving.pending} onDay={setPicked} onSay={solve} />
+      <WeeksPicture view={view} at={at} disabled={running || solving.pending} onDay={setPicked} onMove={move} />
       <ul className="away">
         {view.days
           .filter(({ pots }) => pots.length > 0)
@@ -124,7 +130,15 @@ export function WeeksRoom({ view }: { view: WeeksView }) {
           />
         </section>
       )}
-      <OneDay view={view} at={at} onDay={setPicked} disabled={running || solving.pending} onSay={solve} />
+      <OneDay
+        view={view}
+        ask={ask}
+        at={at}
+        onDay={setPicked}
+        disabled={running || solving.pending}
+        onSay={solve}
+        onMove={move}
+      />
       {view.isSolved && <Take view={view} weeks={weeks} />}
     </div>
   );
