@@ -3,6 +3,7 @@ import { nth, sure } from '../sure';
 import { dryColumns, type DryColumns } from './dry-columns';
 import { freezerAndStove, MOST_POTFULS } from './freezer-rows';
 import { heldFrom } from './meals-apart';
+import { inWholeBowls } from './whole-bowls';
 import { needsOfDish, wishCosts } from './wishes';
 import { MipDraft, type MipRow, type Term } from './mip';
 import { candidatesOf, needOn, recipeKey, sourcesFor, type Candidate, type WeeksDog, type WeeksProblem } from './weeks';
@@ -144,7 +145,10 @@ export function weeksModel(problem: WeeksProblem, segments: readonly Segment[], 
   // Nothing is eaten twice; what is past its date before it is eaten costs.
   for (const { key, kcal, last } of stock) {
     const all = through(key, days);
-    mip.row(-Infinity, kcal, all);
+    const bowls = dogs.flatMap((dog) =>
+      sourcesFor(problem, dog).some((source) => source.key === key) ? dog.needs.slice(0, last + 1) : [],
+    );
+    mip.row(-Infinity, inWholeBowls(kcal, bowls), all);
     if (last < days - 1) {
       const wasted = mip.column(WASTED * costs.perKcal, 0, kcal);
       mip.row(kcal, Infinity, [...all, [wasted, 1]]);

@@ -73,6 +73,9 @@ const NEAR = 0.01;
 /** Of many dogs and weeks one within this is. */
 const ROUGH = 0.05;
 
+/** From this part of the time on a cook day more is allowed (ours, measured). */
+const LATE = 0.5;
+
 export interface SolvedWeeks {
   /** undefined: nothing keeps all limits, or nothing was found in time. */
   readonly answer: WeeksAnswer | undefined;
@@ -133,19 +136,36 @@ export function solveWeeks(
     const lower = fixedTo(fine, on, fine.mip.lower);
     const upper = fixedTo(fine, on, fine.mip.upper);
     const daily: Mip = { ...fine.mip, lower, upper };
-    const atOnce = (part: number) => solve(daily, { seconds: left() * part, gap: NEAR });
-    let whole = isLarge ? byFortnights(daily, fine, solve, left) : atOnce(0.9);
-    // One way did not find any: the other may.
-    if (!whole.values && isLarge) whole = atOnce(0.6);
+    const rough = isLarge ? byFortnights(daily, fine, solve, withinPart(left, 0.35)) : undefined;
+    // One way did not find any, or none that is near the best: the other may.
+    const whole =
+      rough?.cost !== undefined && gapOf(rough.cost, bound) <= ROUGH
+        ? rough
+        : cheaper(rough, solve(daily, { seconds: left() * (isLarge ? 0.6 : 0.9), gap: NEAR, start: rough?.values }));
     if (whole.values && whole.cost !== undefined)
       best = { answer: readAnswer(fine, whole, problem, gapOf(whole.cost, bound)), cost: whole.cost };
     else {
       isProof &&= whole.impossible;
       rows.push(whole.impossible ? beyond(coarse, on) : otherThan(coarse, on));
+      // A cook day more is found sooner than the few ways that may be left without it.
+      if (now() - began > seconds * LATE) {
+        rows.push(atLeastCookDays(coarse, on.filter(Boolean).length + 1));
+        isProof = false;
+      }
     }
   }
   return { answer: best?.answer, cost: best?.cost, bound: bound ?? fewest.bound, impossible: false };
 }
+
+/** Seconds that are left, of a part of those that are left now. */
+const withinPart = (left: () => number, part: number): (() => number) => {
+  const rest = left() * (1 - part);
+  return () => Math.max(0.2, left() - rest);
+};
+
+/** The cheaper of two answers to one programme. */
+const cheaper = (one: MipAnswer | undefined, other: MipAnswer): MipAnswer =>
+  one?.cost !== undefined && one.cost <= (other.cost ?? Infinity) ? one : other;
 
 /** More yes and no than this are not decided at once (ours, measured). */
 const LARGE = 900;
