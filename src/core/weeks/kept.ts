@@ -2,6 +2,7 @@ import { addUp } from '../add-up';
 import { addDays, daysBetween, type LocalDate } from '../calendar/local-date';
 import { nth } from '../sure';
 import type { WeeksKept } from './ask';
+import { dogOfEater } from './meals-apart';
 import { recipeKey, stockKeyLater, type WeeksAnswer, type WeeksProblem } from './weeks';
 
 /** An answer by dates, to be kept. */
@@ -45,6 +46,13 @@ export function answerOn(kept: WeeksKept, today: LocalDate, days: number): Weeks
   };
 }
 
+/** What an eater was to get; where its dog's ration was divided otherwise then, what that dog was to get. */
+function eatsOf({ eats }: WeeksAnswer, eater: number): readonly (string | undefined)[] {
+  const dog = dogOfEater(eater);
+  const same = Object.keys(eats).find((id) => dogOfEater(Number(id)) === dog);
+  return eats[eater] ?? eats[dog] ?? (same === undefined ? [] : (eats[Number(same)] ?? []));
+}
+
 /**
  * The days that are fed from the store, by what lies in it now: the packs that were meant, else of the same protein what expires first,
  * before what others may eat as well; else of any. So is a day of a pot that was cooked meanwhile: it lies in the store by now. A day for
@@ -65,7 +73,7 @@ export function fromStore(problem: WeeksProblem, answer: WeeksAnswer): WeeksAnsw
           )
         : 0,
     );
-  const eats = new Map(problem.dogs.map(({ dogId }) => [dogId, [...(answer.eats[dogId] ?? [])]]));
+  const eats = new Map(problem.dogs.map(({ dogId }) => [dogId, [...eatsOf(answer, dogId)]]));
   for (let day = 0; day < problem.days; day++)
     for (const { dogId, needs } of problem.dogs) {
       const own = eats.get(dogId);

@@ -5,6 +5,7 @@ import { mealsAlways } from '../dog/meals';
 import { dogOf } from '../../../tests/fixtures/dogs';
 import { solverHere } from '../../../tests/fixtures/highs';
 import { seededWeeks } from '../../../tests/fixtures/weeks';
+import { fromStore } from './kept';
 import { alwaysOf, apartFrom, apartId, dogOfEater, dogsAmong, heldFrom } from './meals-apart';
 import type { SolveMip } from './mip';
 import { playWeeks } from './play';
@@ -134,6 +135,27 @@ test(
       fed += own.filter((key) => key === recipeKey(2)).length;
     }
     expect(fed).toBeGreaterThan(60);
+  },
+  PATIENT,
+);
+
+test(
+  'an answer found before a ration was changed still says what the dog gets; where that is not the meal’s recipe it is said',
+  () => {
+    const now = withBreakfast(1);
+    const before = seededWeeks(1, { days: 21, dogs: 2, recipes: 3 });
+    const { answer } = solveWeeks(before, solve, 60);
+    const read = fromStore(now, answer!);
+    const breakfasts = read.eats[apartId(1, 2)]!;
+    expect(breakfasts.every((key) => key !== undefined)).toBe(true);
+    const other = breakfasts.filter((key) => key?.startsWith('r') && key !== recipeKey(2)).length;
+    expect(other).toBeGreaterThan(0);
+    const unfed = playWeeks(now, read).broken.filter((each) => each.what === 'unfed');
+    expect(unfed.filter(({ dogId }) => dogId === apartId(1, 2))).toHaveLength(other);
+    // And back: a dog that ate by its meals alone is one dog again.
+    const whole = { ...before, dogs: before.dogs.slice(0, 1) };
+    const meals = { ...answer!, eats: { [apartId(1, 2)]: answer!.eats[1]! } };
+    expect(fromStore(whole, meals).eats).toEqual(fromStore(whole, answer!).eats);
   },
   PATIENT,
 );

@@ -1,4 +1,3 @@
-import { addUp } from '../add-up';
 import { nth } from '../sure';
 import { dryersUsed } from './drying';
 import type { Mip, MipAnswer, MipRow, SolveMip } from './mip';
@@ -49,7 +48,7 @@ export interface WeeksProgress {
   /** Part by which a cheaper one could still be there; undefined: not known yet. */
   readonly gap: number | undefined;
   /** The best so far: its days and potfuls are found, who eats what on which day is still looked for. undefined: nothing yet. */
-  readonly soFar: { readonly cookDays: number; readonly potfuls: number } | undefined;
+  readonly soFar: readonly WeeksCook[] | undefined;
 }
 
 /** Seconds that solving six weeks of three dogs may take; more dogs and weeks in proportion, up to the most. */
@@ -131,7 +130,7 @@ export function solveWeeks(
     onProgress({
       step: STEPS[2],
       gap: outline.cost === undefined ? undefined : gapOf(outline.cost, bound),
-      soFar: soFarIn(coarse, outline.values, on),
+      soFar: soFarIn(coarse, problem, outline.values, on),
     });
     const lower = fixedTo(fine, on, fine.mip.lower);
     const upper = fixedTo(fine, on, fine.mip.upper);
@@ -200,14 +199,21 @@ function byFortnights(mip: Mip, { eaten, potfuls, dry }: WeeksModel, solve: Solv
   return answer;
 }
 
+/** What an outline cooks, in whole potfuls. */
 const soFarIn = (
-  { potfuls }: WeeksModel,
+  { candidates, potfuls }: WeeksModel,
+  { recipes }: WeeksProblem,
   values: readonly number[],
   on: readonly boolean[],
-): { cookDays: number; potfuls: number } => ({
-  cookDays: on.filter(Boolean).length,
-  potfuls: Math.round(addUp(potfuls.flat(), (column) => nth(values, column))),
-});
+): WeeksCook[] =>
+  candidates.flatMap(({ day }, at) => {
+    if (!nth(on, at)) return [];
+    const pots = recipes.map(({ recipeId }, recipe) => ({
+      recipeId,
+      potfuls: Math.round(nth(values, nth(nth(potfuls, at), recipe))),
+    }));
+    return [{ day, pots: pots.filter((pot) => pot.potfuls > 0) }];
+  });
 
 /** Part of a cost by which a cheaper one could still be there. Source: arithmetic. */
 export const gapOf = (cost: number, bound: number): number =>

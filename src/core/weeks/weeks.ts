@@ -130,6 +130,10 @@ export interface WeeksCook {
   readonly cycles?: readonly { readonly equipmentId: number; readonly cycles: number }[] | undefined;
 }
 
+/** Potfuls of some cook days. */
+export const potfulsOf = (cooks: readonly WeeksCook[]): number =>
+  addUp(cooks, ({ pots }) => addUp(pots, ({ potfuls }) => potfuls));
+
 /** What is cooked, and what each dog eats on each day: a recipe `r3`, a group of the stock by its key, or nothing where it needs nothing. */
 export interface WeeksAnswer {
   readonly cooks: readonly WeeksCook[];

@@ -43,7 +43,7 @@ test('it runs, says its step and gap, keeps the answer and is idle', async () =>
   const kept: WeeksDone[] = [];
   job.solve(PROBLEM, 10, (done) => Promise.resolve(void kept.push(done)));
   expect(job.at).toMatchObject({ is: 'running', since: 1000, seconds: 10 });
-  const soFar = { cookDays: 5, potfuls: 14 };
+  const soFar = [{ day: 3, pots: [{ recipeId: 1, potfuls: 2 }] }];
   begun[0]!.say({ step: 'what each dog eats on each day', gap: 0.04, soFar });
   expect(job.at).toMatchObject({ step: 'what each dog eats on each day', gap: 0.04, soFar });
   begun[0]!.say({ done: DONE });

@@ -1,6 +1,8 @@
 'use client';
 
 import { DndContext, PointerSensor, pointerWithin, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
+import { addUp } from '@/core/add-up';
+import type { Hatch } from '@/core/recipe/protein';
 import { countOf } from '@/core/quantity/count-words';
 import { litresSaid } from '@/core/stock/room';
 import { isFree } from '@/core/weeks/said';
@@ -13,6 +15,7 @@ import { weeksStrip } from '@/ui/charts/weeks-strip';
 import { useUnits } from '@/ui/units';
 import { DayColumn } from './DayColumn';
 import { DryRow, dryersIn, LANE } from './DryRow';
+import type { WeeksNow } from './now/queries';
 import type { WeeksDay, WeeksView } from './queries';
 import styles from './weeks.module.css';
 
@@ -20,6 +23,8 @@ const [WIDTH, LEFT, TOP, POTS, ROW, FREEZER, COVER, GAP] = [1120, 92, 22, 74, 40
 
 interface WeeksPictureProps {
   view: WeeksView;
+  /** While it is solved, what the best so far cooks. */
+  soFar: WeeksNow['soFar'];
   at: number;
   disabled: boolean;
   onDay: (index: number) => void;
@@ -28,7 +33,7 @@ interface WeeksPictureProps {
 }
 
 /** The weeks as one picture: cook days with their pots and dryers, each dog's days by protein, the freezer against its limit, the days of cover. */
-export function WeeksPicture({ view, at, disabled, onDay, onMove }: WeeksPictureProps) {
+export function WeeksPicture({ view, soFar, at, disabled, onDay, onMove }: WeeksPictureProps) {
   const { set } = useUnits();
   const { days, dogs } = view;
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
@@ -53,7 +58,18 @@ export function WeeksPicture({ view, at, disabled, onDay, onMove }: WeeksPicture
     strip.x,
     COVER,
   );
-  const most = Math.max(1, ...days.map(({ pots }) => pots.reduce((sum, pot) => sum + pot.potfuls, 0)));
+  // What is found so far is drawn over what was there before, which steps back.
+  const found = new Map(
+    soFar.map(({ day, pots }) => [
+      day,
+      pots.map((pot) => ({
+        ...pot,
+        hatch: view.recipes.find(({ recipeId }) => recipeId === pot.recipeId)?.hatch ?? ('bricks' as const),
+      })),
+    ]),
+  );
+  const isFinding = soFar.length > 0;
+  const most = Math.max(1, ...[...days.map(({ pots }) => pots), ...found.values()].map(potfulsIn));
   const unit = Math.min(22, (POTS - 16) / most);
   const saidOf = ({ said, pots, cycles, eats }: WeeksDay, index: number) =>
     [
@@ -76,11 +92,7 @@ export function WeeksPicture({ view, at, disabled, onDay, onMove }: WeeksPicture
             />
             {days.map(({ day, said, isMonday, cookable, fixed, pots }, index) => {
               const x = strip.x(index);
-              const pile = potPile(
-                pots.map((pot) => pot.potfuls),
-                unit,
-                POTS - 4,
-              );
+              const now = found.get(index) ?? [];
               return (
                 <g key={day}>
                   {isMonday && (
@@ -96,32 +108,10 @@ export function WeeksPicture({ view, at, disabled, onDay, onMove }: WeeksPicture
                       strokeWidth="3"
                     />
                   )}
-                  {pile.map(({ y, high }, pot) => (
-                    <rect
-                      key={pot}
-                      x={x + 1.5}
-                      y={TOP + y}
-                      width={strip.cell - 3}
-                      height={high}
-                      rx="2"
-                      fill={hatchFill(pots[pot]?.hatch ?? 'bricks')}
-                      stroke="var(--slate)"
-                      strokeWidth="1.5"
-                    />
-                  ))}
-                  {pots.length > 0 && (
-                    <text
-                      x={x + strip.cell / 2}
-                      y={TOP + (pile.at(-1)?.y ?? POTS) - 4}
-                      textAnchor="middle"
-                      fontSize="12"
-                      fontWeight="700"
-                      fill="var(--carrot)"
-                    >
-                      {Math.round(pots.reduce((sum, pot) => sum + pot.potfuls, 0) * 10) / 10}
-                      {fixed ? '*' : ''}
-                    </text>
-                  )}
+                  <g opacity={isFinding ? 0.25 : 1}>
+                    <PotPile pots={pots} x={x} width={strip.cell} unit={unit} mark={fixed ? '*' : ''} />
+                  </g>
+                  <PotPile pots={now} x={x} width={strip.cell} unit={unit} isDashed />
                 </g>
               );
             })}
@@ -172,6 +162,57 @@ export function WeeksPicture({ view, at, disabled, onDay, onMove }: WeeksPicture
         </Pointed>
       </div>
     </DndContext>
+  );
+}
+
+const potfulsIn = (pots: readonly { readonly potfuls: number }[]): number => addUp(pots, ({ potfuls }) => potfuls);
+
+interface PotPileProps {
+  pots: readonly { readonly hatch: Hatch; readonly potfuls: number }[];
+  x: number;
+  width: number;
+  unit: number;
+  mark?: string;
+  /** It is not settled yet. */
+  isDashed?: boolean;
+}
+
+/** The pots of a cook day, piled up, with their potfuls above. */
+function PotPile({ pots, x, width, unit, mark = '', isDashed = false }: PotPileProps) {
+  if (pots.length === 0) return null;
+  const pile = potPile(
+    pots.map(({ potfuls }) => potfuls),
+    unit,
+    POTS - 4,
+  );
+  return (
+    <>
+      {pile.map(({ y, high }, pot) => (
+        <rect
+          key={pot}
+          x={x + 1.5}
+          y={TOP + y}
+          width={width - 3}
+          height={high}
+          rx="2"
+          fill={hatchFill(pots[pot]?.hatch ?? 'bricks')}
+          stroke="var(--slate)"
+          strokeWidth="1.5"
+          strokeDasharray={isDashed ? '4 3' : undefined}
+        />
+      ))}
+      <text
+        x={x + width / 2}
+        y={TOP + (pile.at(-1)?.y ?? POTS) - 4}
+        textAnchor="middle"
+        fontSize="12"
+        fontWeight="700"
+        fill="var(--carrot)"
+      >
+        {Math.round(potfulsIn(pots) * 10) / 10}
+        {mark}
+      </text>
+    </>
   );
 }
 

@@ -84,7 +84,14 @@ export function WeeksRoom({ view }: { view: WeeksView }) {
           </p>
         ))}
       <Problems problems={[...solving.atHead(), ...weeks.take.problems].filter(({ field }) => field === undefined)} />
-      <WeeksPicture view={view} at={at} disabled={running || solving.pending} onDay={setPicked} onMove={move} />
+      <WeeksPicture
+        view={view}
+        soFar={running ? weeks.now.soFar : []}
+        at={at}
+        disabled={running || solving.pending}
+        onDay={setPicked}
+        onMove={move}
+      />
       <ul className="away">
         {view.days
           .filter(({ pots }) => pots.length > 0)

@@ -67,6 +67,7 @@ export interface WeeksView {
     readonly recipeId: number;
     readonly name: string;
     readonly protein: string;
+    readonly hatch: Hatch;
     readonly said: string;
     readonly why: string | undefined;
     /** The dogs of these weeks, and whether anything stands against it for each. */
@@ -218,6 +219,7 @@ export const weeksView = pageQuery(async (read): Promise<WeeksView> => {
         recipeId: id,
         name,
         protein: protein.word,
+        hatch: hatchOf(protein.word) ?? 'bricks',
         why: of?.why,
         dogs: asked.map((dog) => ({ dogId: dog.id, name: dog.name, may: of?.eaters.includes(dog.id) ?? false })),
         said: pot

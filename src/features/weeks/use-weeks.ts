@@ -11,7 +11,7 @@ import type { WeeksView } from './queries';
 /** Asked so often while it solves, ms. */
 const OFTEN = 700;
 
-const IDLE: WeeksNow = { is: 'idle', said: '', inTheWay: [], ways: [], stopped: false };
+const IDLE: WeeksNow = { is: 'idle', said: '', inTheWay: [], ways: [], stopped: false, soFar: [] };
 
 /** Solving, and what it says of itself while it runs. */
 export function useWeeks(view: WeeksView) {

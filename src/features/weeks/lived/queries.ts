@@ -1,5 +1,4 @@
 import 'server-only';
-import { addUp } from '@/core/add-up';
 import { addDays, writeDay } from '@/core/calendar/local-date';
 import { countOf } from '@/core/quantity/count-words';
 import { writeNumber } from '@/core/quantity/write';
@@ -8,7 +7,7 @@ import { litresSaid } from '@/core/stock/room';
 import { freezerAhead } from '@/core/stock/weeks-ahead';
 import { dogsAmong } from '@/core/weeks/meals-apart';
 import { playWeeks } from '@/core/weeks/play';
-import { recipeKey, type WeeksAnswer } from '@/core/weeks/weeks';
+import { potfulsOf, recipeKey, type WeeksAnswer } from '@/core/weeks/weeks';
 import type { WeeksHouse } from '@/data/weeks/inputs';
 
 /** An answer that is no further from the best that can be is said as it is (ours, no source). */
@@ -97,7 +96,7 @@ export function headline(
       under: 'This is what is in store, as it will be eaten. Ask for cook days below.',
     };
   }
-  const potfuls = addUp(answer.cooks, ({ pots }) => addUp(pots, (pot) => pot.potfuls));
+  const potfuls = potfulsOf(answer.cooks);
   const most = Math.max(...solved.litres);
   return {
     headline:

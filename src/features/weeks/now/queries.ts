@@ -2,6 +2,7 @@ import 'server-only';
 import { countOf } from '@/core/quantity/count-words';
 import { writeNumber } from '@/core/quantity/write';
 import { sayInTheWay, sayWayOut, type Names } from '@/core/weeks/say';
+import { potfulsOf, type WeeksCook } from '@/core/weeks/weeks';
 import { pageQuery } from '@/data/page';
 import { readWeeksHouse, type WeeksHouse } from '@/data/weeks/inputs';
 import type { WeeksState } from '@/data/weeks/job';
@@ -14,6 +15,8 @@ export interface WeeksNow {
   readonly inTheWay: readonly string[];
   readonly ways: readonly string[];
   readonly stopped: boolean;
+  /** What the best so far cooks, by days from today; empty: nothing is found yet. */
+  readonly soFar: readonly WeeksCook[];
 }
 
 export const namesIn = ({ inputs, read }: WeeksHouse): Names => ({
@@ -32,15 +35,16 @@ export const weeksNow = pageQuery(async (read): Promise<WeeksNow> => {
 /** Where solving is; `house` names what stands in the way. */
 export function stateOf(house: WeeksHouse | undefined): WeeksNow {
   const state = weeksJob().at;
-  const none = { is: state.is, inTheWay: [], ways: [], stopped: false };
+  const none = { is: state.is, inTheWay: [], ways: [], stopped: false, soFar: [] };
   if (state.is === 'running') {
     const past = Math.round((Date.now() - state.since) / 1000);
     const near = state.gap === undefined ? '' : `, within ${writeNumber(state.gap * 100, 0)} % of the best`;
     const soFar = state.soFar
-      ? ` So far: ${countOf(state.soFar.cookDays, 'cook day')}, ${countOf(state.soFar.potfuls, 'potful')}${near}.`
+      ? ` So far, dashed: ${countOf(state.soFar.length, 'cook day')}, ${countOf(potfulsOf(state.soFar), 'potful')}${near}.`
       : '';
     return {
       ...none,
+      soFar: state.soFar ?? [],
       said: state.stopping
         ? 'Stopping …'
         : `Looking for ${state.step}${state.soFar ? '' : near}: ${past} s${past > state.seconds ? ', longer than usual' : ` of at most about ${state.seconds} s`}.${soFar}`,
@@ -50,7 +54,7 @@ export function stateOf(house: WeeksHouse | undefined): WeeksNow {
   if (state.is === 'idle' || !house) return { ...none, said: '' };
   const names = namesIn(house);
   return {
-    is: state.is,
+    ...none,
     said: state.done.stopped
       ? 'Stopped before anything was found: what was solved before stands.'
       : state.done.unsure
