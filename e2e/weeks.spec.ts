@@ -54,6 +54,9 @@ const dayIn = (text: string) => text.split(':')[0]!;
 const cookDayInHand = async (said: string): Promise<string> => {
   await column(said).scrollIntoViewIfNeeded();
   await column(said).click();
+  // What is said of the day under the pointer goes.
+  await page.mouse.move(0, 0);
+  await expect(page.getByRole('tooltip')).toHaveCount(0);
   await expect(day().getByRole('heading', { level: 2 })).toHaveText(said);
   await expect(day().getByRole('heading', { name: 'Cooked' })).toBeVisible();
   const move = page.getByRole('button', { name: /^Move to / }).last();
@@ -122,7 +125,10 @@ test('six weeks are solved, each cook day says why it is that one', async () => 
   await expect(page.getByText(/^Looking for .* s of at most about \d+ s\./)).toBeVisible();
   await idle();
   await solved();
+  // What was found has come when all six weeks are drawn.
+  await expect(page.locator('rect[data-said$="of cover"]')).toHaveCount(42);
   await page.getByRole('button', { name: 'What is asked' }).click();
+  await cookDayInHand(dayIn((await cooks())[0]!));
   await expect(
     day()
       .getByText(/^(Later|Earlier|It is the)/)
