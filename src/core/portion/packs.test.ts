@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { isWet, liquidIn } from './liquid';
 import { packsFor, spreadByDog } from './packs';
-import { checkShares, driedFromRest, sharesOf, suggestShares } from './shares';
+import { checkShares, sharesOf, suggestShares } from './shares';
 import { splitToGram } from './split';
 
 const weights = fc.array(fc.double({ min: 0.1, max: 3000, noNaN: true }), { minLength: 1, maxLength: 60 });
@@ -112,27 +112,4 @@ test('liquid that was strained off is shared out by weight, to the gram, and nev
     ),
   );
   expect([isWet(0.22), isWet(0.35)]).toEqual([true, false]);
-});
-
-test('what is to be dried is taken from what would be frozen, then from the fridge, and no more than that', () => {
-  const shares = sharesOf({ today: 500, fridge: 1000, freezer: 3000, dry: 200 });
-  expect(driedFromRest(shares, 1200)).toEqual({ grams: [500, 1000, 2000, 1200], moved: 1000 });
-  expect(driedFromRest(shares, 3500)).toEqual({ grams: [500, 700, 0, 3500], moved: 3300 });
-  expect(driedFromRest(shares, 9000)).toEqual({ grams: [500, 0, 0, 4200], moved: 4000 });
-  expect(driedFromRest(shares, 100).moved).toBe(0);
-  // Nobody has a dryer's share: nothing moves.
-  expect(driedFromRest(shares.slice(0, 3), 1200)).toEqual({ grams: [500, 1000, 3000], moved: 0 });
-  fc.assert(
-    fc.property(fc.nat(5000), fc.nat(5000), fc.nat(5000), (freezer, dry, wanted) => {
-      const { grams } = driedFromRest(
-        [
-          { fate: 'freezer', grams: freezer },
-          { fate: 'dry', grams: dry },
-        ],
-        wanted,
-      );
-      expect(grams[0]! + grams[1]!).toBe(freezer + dry);
-      expect(grams[0]).toBeGreaterThanOrEqual(0);
-    }),
-  );
 });

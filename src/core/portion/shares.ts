@@ -3,7 +3,6 @@ import { readScale } from '../quantity/typed';
 import type { UnitSet } from '../quantity/units';
 import { writeGrams } from '../quantity/write';
 import { addUp } from '../add-up';
-import { nth } from '../sure';
 
 export const FATES = ['today', 'fridge', 'freezer', 'dry'] as const;
 /** What becomes of a part of the yield. */
@@ -51,28 +50,6 @@ export interface ShareSaid {
 /** Shares said fate by fate, as a first split comes; nothing is no share. */
 export const sharesOf = (shares: Shares): (ShareSaid & { readonly grams: number })[] =>
   FATES.filter((fate) => shares[fate] > 0).map((fate) => ({ fate, grams: shares[fate] }));
-
-/**
- * The g of shares with more of them dried, so that the dryer has as much as is wanted: taken from what would be frozen, then from what
- * would lie in the fridge, and no more than that. Takes the shares in order and g wanted; returns the g of each, and how many moved. Source: arithmetic.
- */
-export function driedFromRest(
-  shares: readonly Pick<ShareSaid, 'fate' | 'grams'>[],
-  wanted: number,
-): { readonly grams: readonly number[]; readonly moved: number } {
-  const of = (fate: Fate) => addUp(shares, (share) => (share.fate === fate ? share.grams : 0));
-  const into = shares.findIndex(({ fate }) => fate === 'dry');
-  const moved = into === -1 ? 0 : Math.max(0, Math.min(Math.round(wanted) - of('dry'), of('freezer') + of('fridge')));
-  const grams = shares.map((share) => share.grams);
-  let open = moved;
-  for (const from of ['freezer', 'fridge'] as const)
-    shares.forEach(({ fate }, at) => {
-      const takes = fate === from ? Math.min(nth(grams, at), open) : 0;
-      grams[at] = nth(grams, at) - takes;
-      open -= takes;
-    });
-  return { grams: grams.map((own, at) => (at === into ? own + moved : own)), moved };
-}
 
 /**
  * Refuses shares that are not whole, are negative, or do not sum to their yields (whole g, by their places); of several

@@ -1,12 +1,11 @@
 'use client';
 
-import { idSchema } from '@/core/schema';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { z } from 'zod';
 import { BY_PRODUCT_FATES } from '@/core/batch/by-product';
-import { checkShares, driedFromRest, FATES, readShare, type Fate } from '@/core/portion/shares';
-import { DRY_METHODS, DRYING_METHODS, machineOf } from '@/core/preserve/methods';
+import { driedFromRest } from '@/core/portion/dry-share';
+import { checkShares, FATES, readShare, type Fate } from '@/core/portion/shares';
+import { DRYING_METHODS, machineOf } from '@/core/preserve/methods';
 import { writeDensity } from '@/core/quantity/write';
 import { Caution } from '@/ui/Caution';
 import { stackedBar } from '@/ui/charts/stacked-bar';
@@ -22,8 +21,9 @@ import { Compare } from './compare/Compare';
 import { FATE_WORDS } from './fate-words';
 import type { BatchView } from './queries';
 import { Portions } from './Portions';
+import { firstShares, typedShares, type TypedShare } from './typed-shares';
 import { WeeksDry } from './WeeksDry';
-import type { WeighedView, YieldView } from './weighed/queries';
+import type { YieldView } from './weighed/queries';
 import { nth, sure } from '@/core/sure';
 import { addUp } from '@/core/add-up';
 
@@ -35,19 +35,6 @@ const FILLS: Readonly<Record<Fate, string>> = {
   dry: 'color-mix(in srgb, var(--honey) 30%, var(--enamel-raised))',
 };
 const DRY_CHOICES = DRYING_METHODS.map(({ key, machine }) => ({ value: key, label: machine }));
-
-/** The shares as they are typed. */
-const typedShares = z.array(
-  z.object({
-    id: idSchema.optional(),
-    fate: z.enum(FATES),
-    text: z.string(),
-    placeId: idSchema.optional(),
-    method: z.enum(DRY_METHODS).optional(),
-    machineId: idSchema.optional(),
-  }),
-);
-type TypedShare = z.infer<typeof typedShares>[number];
 
 /** One yield divided into shares: one of each fate, and more of it where asked. */
 export function DivideYield({ view, of }: { view: BatchView; of: YieldView }) {
@@ -79,9 +66,14 @@ export function DivideYield({ view, of }: { view: BatchView; of: YieldView }) {
       )
     : undefined;
   const total = addUp(shares, (share) => share.grams);
-  const weeksDry = view.compare?.weeksDry;
-  const firstDry = typed.findIndex(({ fate }) => fate === 'dry');
-  const drier = driedFromRest(shares, weeksDry?.grams ?? 0);
+  // What the weeks dry of the pot, but for what of it is dried of another part.
+  const drier = (view.compare?.weeksDry ?? []).map((wanted) => ({
+    wanted,
+    ...driedFromRest(shares, {
+      ...wanted,
+      grams: wanted.grams - addUp(others, ({ machineId, grams }) => (machineId === wanted.machineId ? grams : 0)),
+    }),
+  }));
   const at = (index: number) => {
     const own = nth(read, index);
     if (!own.ok) return own.problem.message;
@@ -237,21 +229,21 @@ export function DivideYield({ view, of }: { view: BatchView; of: YieldView }) {
               </div>
             ))}
           </div>
-          {weeksDry && !several && (
+          {drier.map(({ wanted, shares: dried, moved }) => (
             <WeeksDry
-              of={weeksDry}
-              open={drier.moved}
+              key={wanted.machineId}
+              of={wanted}
+              open={moved}
               onTake={() =>
                 setTyped(
-                  typed.map((share, index) => ({
+                  dried.map(({ grams, ...share }, index) => ({
                     ...share,
-                    text: toType(nth(drier.grams, index)),
-                    ...(index === firstDry ? { method: weeksDry.method, machineId: weeksDry.machineId } : {}),
+                    text: grams === shares[index]?.grams ? nth(typed, index).text : toType(grams),
                   })),
                 )
               }
             />
-          )}
+          ))}
           {!view.byProduct && <Compare view={view} of={of} />}
           <div className={styles.acts}>
             <Button
@@ -288,27 +280,4 @@ export function DivideYield({ view, of }: { view: BatchView; of: YieldView }) {
       </div>
     </form>
   );
-}
-
-/** Every fate has its row: as it was set, or as it is suggested; what is not divided yet goes to the freezer. */
-function firstShares(
-  weighed: WeighedView,
-  of: YieldView,
-  toType: (grams: number) => string,
-  fates: readonly Fate[],
-): readonly TypedShare[] {
-  const stored = weighed.shares.filter((share) => share.yield === of.place && share.grams > 0);
-  return fates.flatMap((fate): TypedShare[] => {
-    const own = stored.filter((share) => share.fate === fate);
-    if (own.length > 0)
-      return own.map((share) => ({
-        id: share.id,
-        fate,
-        text: toType(share.grams),
-        ...(share.placeId === undefined ? {} : { placeId: share.placeId }),
-        ...(share.method === undefined ? {} : { method: share.method }),
-        ...(share.machineId === undefined ? {} : { machineId: share.machineId }),
-      }));
-    return [{ fate, text: toType(stored.length > 0 ? 0 : of.suggested[fate]) }];
-  });
 }

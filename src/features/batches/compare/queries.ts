@@ -1,9 +1,10 @@
 import 'server-only';
 import { addDays, addMonths, dayIn, type LocalDate } from '@/core/calendar/local-date';
+import type { DryWanted } from '@/core/portion/dry-share';
 import { fullLoad } from '@/core/preserve/dryer-loads';
 import type { KeptFate, ToCompare } from '@/core/preserve/fates';
 import { isFatty } from '@/core/preserve/fat';
-import { DRYING_METHODS, type DryMethod } from '@/core/preserve/methods';
+import { DRYING_METHODS } from '@/core/preserve/methods';
 import { sayQuality } from '@/core/preserve/quality';
 import { shelfLifeOf, type FoodKind, type PlaceKind } from '@/core/preserve/shelf-life';
 import type { Page } from '@/data/page';
@@ -15,7 +16,6 @@ import { readLivesNow } from '@/data/repositories/shelf-rules';
 import { readStoredWeeks } from '@/data/repositories/weeks';
 import type { StoredPack } from '@/data/repositories/stock';
 import { addUp } from '@/core/add-up';
-
 import type { DryerView } from '../drying/queries';
 
 /** What the fates of a share are compared with: the kitchen as it is now. */
@@ -24,35 +24,31 @@ export interface CompareView extends Pick<
   'free' | 'freezing' | 'freezerLitres' | 'dryers' | 'keeps' | 'kwhMinor' | 'fridgeDays'
 > {
   readonly currency: string;
-  /** What the weeks ahead count on that is dried of it; absent: they were not asked, or dry none of it. */
-  readonly weeksDry: WeeksDry | undefined;
+  /** What the weeks ahead count on that is dried of it; none: they were not asked, or dry none of it. */
+  readonly weeksDry: readonly WeeksDry[];
   /** What was noted of this recipe's food, by what became of it. */
   readonly notes: Readonly<Partial<Record<KeptFate, string>>>;
 }
 
 /** So many g of a pot in a dryer, as the weeks ahead were solved. */
-export interface WeeksDry {
-  readonly machineId: number;
+export interface WeeksDry extends DryWanted {
   readonly machine: string;
-  readonly method: DryMethod;
-  readonly grams: number;
 }
 
-/** What the weeks ahead dry of a pot: the first of its dryers. Takes the day on which it was cooked. */
+/** What the weeks ahead dry of a pot, by dryer. Takes the day on which it was cooked. */
 async function weeksDryOf(
   { db }: Page,
   recipeId: number,
   day: LocalDate,
   dryers: readonly DryerView[],
-): Promise<WeeksDry | undefined> {
+): Promise<WeeksDry[]> {
   const { answer } = await readStoredWeeks(db);
-  const own = answer?.cooks
-    .find((cook) => cook.day === day)
-    ?.pots.find((pot) => pot.recipeId === recipeId)
-    ?.dried?.find(({ equipmentId }) => dryers.some((dryer) => dryer.id === equipmentId));
-  const dryer = own && dryers.find(({ id }) => id === own.equipmentId);
-  const method = dryer && DRYING_METHODS.find(({ machine }) => machine === dryer.kind)?.key;
-  return method ? { machineId: dryer.id, machine: dryer.name, method, grams: Math.round(own.grams) } : undefined;
+  const pot = answer?.cooks.find((cook) => cook.day === day)?.pots.find((each) => each.recipeId === recipeId);
+  return (pot?.dried ?? []).flatMap(({ equipmentId, grams }) => {
+    const dryer = dryers.find(({ id }) => id === equipmentId);
+    const method = dryer && DRYING_METHODS.find(({ machine }) => machine === dryer.kind)?.key;
+    return method ? [{ machineId: dryer.id, machine: dryer.name, method, grams: Math.round(grams) }] : [];
+  });
 }
 
 const PLACES: Readonly<Record<KeptFate, PlaceKind>> = {
