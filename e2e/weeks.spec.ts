@@ -97,7 +97,8 @@ test('a cook day is taken from the picture and dropped on another day; on a day 
     await page.mouse.down();
     await page.mouse.move((a.x + b.x) / 2, a.y, { steps: 8 });
     await page.mouse.move(b.x, b.y, { steps: 8 });
-    // Let go when the picture says where it would fall.
+    // Let go when the picture says where it would fall; on a day that does not take it, when it has followed the hand.
+    await expect(page.locator('rect[class*="_taken"]')).toHaveCount(1);
     await expect(page.locator('rect[class*="_over"]')).toHaveCount(isFree ? 1 : 0);
     await page.mouse.up();
   };
@@ -111,7 +112,9 @@ test('a cook day is taken from the picture and dropped on another day; on a day 
   // The day after a Saturday is a Sunday, on which nobody cooks here.
   const [, date] = last.split(' ');
   await drag(last, `${/^Sat/.test(last) ? 'Sun' : 'Thu'} ${Number(date) + 1} `, false);
+  await expect(page.locator('rect[class*="_taken"]')).toHaveCount(0);
   await expect(page.getByRole('button', { name: 'Stop' })).toHaveCount(0);
+  expect(dayIn((await cooks()).at(-1)!)).toBe(last);
   await drag(last, to, true);
   await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
   await idle();
