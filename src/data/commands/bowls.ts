@@ -12,7 +12,7 @@ import type { NotForIt } from '@/core/stock/avoided';
 import { readDog, type StoredDog } from '../repositories/dogs';
 import { readPacks } from '../repositories/stock';
 import { readWarmShares } from '../repositories/sources';
-import { bowl, bowlPart } from '../schema/stock';
+import { bowl, bowlPart } from '../schema/bowls';
 import { refreshBatch } from './batch-at-hand';
 import { writeMovement } from './ledger';
 import { inMass, refuse, type Context } from './run';

@@ -8,7 +8,7 @@ import { writeKcal } from '@/core/quantity/write';
 import { sure } from '@/core/sure';
 import { readBowlsOn } from '../repositories/bowls';
 import type { StoredDog } from '../repositories/dogs';
-import { bowl, given } from '../schema/stock';
+import { bowl, given } from '../schema/bowls';
 import { partsOf, saidTime, writeBowl, type BowlEntry } from './bowls';
 import { dogIn } from './dog-at-hand';
 import { Refusal, refuse, type Context } from './run';

@@ -6,7 +6,7 @@ import { BOWL_HOURS, leftOf, type LeftEntry } from '@/core/stock/left';
 import type { Leg } from '@/core/stock/ledger';
 import { nth } from '@/core/sure';
 import { readPacks } from '../repositories/stock';
-import { bowl, bowlLeft, bowlPart } from '../schema/stock';
+import { bowl, bowlLeft, bowlPart } from '../schema/bowls';
 import { writeMovement } from './ledger';
 import { inMass, need, refuse, type Context } from './run';
 

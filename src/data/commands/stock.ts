@@ -11,7 +11,7 @@ import { askRoom } from '@/core/stock/room';
 import { addUp } from '@/core/add-up';
 import { readPacks } from '../repositories/stock';
 import { share } from '../schema/batches';
-import { bowl, bowlLeft, bowlPart } from '../schema/stock';
+import { bowl, bowlLeft, bowlPart } from '../schema/bowls';
 import { refreshBatch } from './batch-at-hand';
 import { writeMovement, writeMovements, type NewMovement } from './ledger';
 import { forgetUse } from './lot-uses';

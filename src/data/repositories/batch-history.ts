@@ -8,7 +8,8 @@ import type { Tx } from '../database';
 import { batch, share, tray } from '../schema/batches';
 import { isUnread } from '../schema/kept-json';
 import { recipe, recipeVersion } from '../schema/recipes';
-import { bowl, bowlPart, holding, pack, packContent } from '../schema/stock';
+import { bowl, bowlPart } from '../schema/bowls';
+import { holding, pack, packContent } from '../schema/stock';
 import { readReadings } from './readings';
 
 /** The name of a batch: its recipe's, or what of it was kept beside. */

@@ -4,7 +4,8 @@ import type { LocalDate } from '@/core/calendar/local-date';
 import { fromTenths } from '@/core/stock/ledger';
 import type { Tx } from '../database';
 import { share } from '../schema/batches';
-import { bowl, bowlLeft, bowlPart, holding, pack, packContent } from '../schema/stock';
+import { bowl, bowlLeft, bowlPart } from '../schema/bowls';
+import { holding, pack, packContent } from '../schema/stock';
 
 export interface StoredBowl {
   readonly id: number;

@@ -20,7 +20,7 @@ import { unreadOfDog } from './dog-unread';
 import type { CannotBeRead } from '@/core/unreadable';
 import { readToday } from './household';
 import { recipe } from '../schema/recipes';
-import { bowl, given } from '../schema/stock';
+import { bowl, given } from '../schema/bowls';
 import {
   avoid,
   bowlLine,

@@ -8,7 +8,7 @@ import type { EnergyFactors } from '@/core/nutrition/energy';
 import { batchLines } from '@/core/recipe/recipe';
 import type { Tx } from '../database';
 import { share } from '../schema/batches';
-import { bowl, bowlLeft, bowlPart } from '../schema/stock';
+import { bowl, bowlLeft, bowlPart } from '../schema/bowls';
 import { readBatchIfReadable, type CookedBatch } from './batches';
 import { readGivenSince, type StoredDog, type StoredGiven } from './dogs';
 import { readReports } from './eaten';

@@ -3,7 +3,7 @@ import { and, eq, gte, isNull } from 'drizzle-orm';
 import type { LocalDate } from '@/core/calendar/local-date';
 import type { Tx } from '../database';
 import { share } from '../schema/batches';
-import { bowl, bowlPart } from '../schema/stock';
+import { bowl, bowlPart } from '../schema/bowls';
 import { byPot, readPotsOfPacks } from './kcal-prices';
 
 /** kcal of one pot in one bowl. */

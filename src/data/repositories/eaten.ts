@@ -6,7 +6,7 @@ import { mealsOn } from '@/core/dog/meals';
 import type { IntakeOn } from '@/core/dog/upkeep';
 import type { Tx } from '../database';
 import { intake, proposalAnswer } from '../schema/dogs';
-import { bowl, bowlPart } from '../schema/stock';
+import { bowl, bowlPart } from '../schema/bowls';
 import type { StoredDog } from './dogs';
 import { addUp } from '@/core/add-up';
 

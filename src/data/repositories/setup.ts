@@ -6,7 +6,8 @@ import { batch, share } from '../schema/batches';
 import { dog } from '../schema/dogs';
 import { equipment } from '../schema/household';
 import { recipe } from '../schema/recipes';
-import { bowl, packContent } from '../schema/stock';
+import { bowl } from '../schema/bowls';
+import { packContent } from '../schema/stock';
 import type { Household } from './household';
 
 interface Row extends Record<string, unknown> {

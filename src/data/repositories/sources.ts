@@ -12,7 +12,7 @@ import type { Tx } from '../database';
 import { batch, share } from '../schema/batches';
 import { recipe, recipeVersion } from '../schema/recipes';
 import { ifRead } from '../schema/kept-json';
-import { bowl, bowlPart } from '../schema/stock';
+import { bowl, bowlPart } from '../schema/bowls';
 import type { StoredPack } from './stock';
 
 /** kcal of each dog's day, by its id. */

@@ -5,7 +5,8 @@ import type { LocalDate } from '@/core/calendar/local-date';
 import { fromTenths } from '@/core/stock/ledger';
 import type { Wasted } from '@/core/stock/waste';
 import type { Tx } from '../database';
-import { bowlLeft, holding, leg, movement } from '../schema/stock';
+import { bowlLeft } from '../schema/bowls';
+import { holding, leg, movement } from '../schema/stock';
 
 /** What was wasted, and of which pack or ingredient; what a dog left was of none any more. */
 export interface WastedOf extends Wasted {

@@ -23,7 +23,7 @@ import type { BatchView } from './queries';
 import { Portions } from './Portions';
 import { firstShares, typedShares, type TypedShare } from './typed-shares';
 import { WeeksDry } from './WeeksDry';
-import type { YieldView } from './weighed/queries';
+import type { YieldView } from './weighed/view';
 import { nth, sure } from '@/core/sure';
 import { addUp } from '@/core/add-up';
 

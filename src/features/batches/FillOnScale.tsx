@@ -29,7 +29,7 @@ import { fillPack, takeBackPack } from './actions';
 import { FillGauge } from './FillGauge';
 import styles from './filling.module.css';
 import type { BatchView } from './queries';
-import type { SealedPack, SheetShare } from './weighed/queries';
+import type { SealedPack, SheetShare } from './weighed/view';
 
 const BANDS = TOLERANCES.map((part) => ({ value: String(part), label: `± ${part * 100} %` }));
 const TARES = [

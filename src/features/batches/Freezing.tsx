@@ -17,7 +17,7 @@ import { useUnits } from '@/ui/units';
 import { Why } from '@/ui/Why';
 import styles from './batches.module.css';
 import type { BatchView } from './queries';
-import type { SheetShare } from './weighed/queries';
+import type { SheetShare } from './weighed/view';
 
 const FORMS: Readonly<Record<PackForm, string>> = {
   'flat bag': 'flat bags',

@@ -9,7 +9,7 @@ import { writeNumber } from '@/core/quantity/write';
 import { Fold } from '@/ui/Fold';
 import { Field } from '@/ui/form/Field';
 import { useUnits } from '@/ui/units';
-import type { WeighedView } from './weighed/queries';
+import type { WeighedView } from './weighed/view';
 
 /** How long the pot lasts when others eat along: dogs of the house that it was not planned for, or a guest by its weight. */
 export function Guests({ weighed }: { weighed: WeighedView }) {

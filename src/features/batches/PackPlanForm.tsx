@@ -11,7 +11,7 @@ import { useUnits } from '@/ui/units';
 import { planPacks } from './actions';
 import styles from './batches.module.css';
 import type { BatchView } from './queries';
-import type { SheetShare } from './weighed/queries';
+import type { SheetShare } from './weighed/view';
 
 type By = PackPlanEntry['by'];
 

@@ -19,7 +19,7 @@ import { sealShare } from './actions';
 import styles from './batches.module.css';
 import { FATE_WORDS } from './fate-words';
 import type { BatchView } from './queries';
-import type { SheetShare } from './weighed/queries';
+import type { SheetShare } from './weighed/view';
 import { Boxes } from './boxes/Boxes';
 import { BoxesForm } from './boxes/BoxesForm';
 import { planFreezing, type FreezingPlan } from '@/core/preserve/freezing-plan';

@@ -8,7 +8,7 @@ import { Choice } from '@/ui/form/Choice';
 import { Segments } from '@/ui/form/Segments';
 import { useUnits } from '@/ui/units';
 import styles from './batches.module.css';
-import type { SheetShare } from './weighed/queries';
+import type { SheetShare } from './weighed/view';
 
 /** How food is packed, as it is chosen beside the packs to seal. */
 export interface PackedIn {

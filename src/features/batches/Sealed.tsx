@@ -11,7 +11,7 @@ import { useUnits } from '@/ui/units';
 import { takeBackShare, writeLabelsAgain } from './actions';
 import styles from './batches.module.css';
 import type { BatchView } from './queries';
-import type { SealedPack, SheetShare } from './weighed/queries';
+import type { SealedPack, SheetShare } from './weighed/view';
 import { WeighPacks } from './WeighPacks';
 
 interface SealedProps {

@@ -10,7 +10,7 @@ import { useUnits } from '@/ui/units';
 import { weighPacksAgain } from './actions';
 import styles from './batches.module.css';
 import type { BatchView } from './queries';
-import type { SealedPack } from './weighed/queries';
+import type { SealedPack } from './weighed/view';
 
 interface WeighPacksProps {
   view: BatchView;

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { FATES, type Fate } from '@/core/portion/shares';
 import { DRY_METHODS } from '@/core/preserve/methods';
 import { idSchema } from '@/core/schema';
-import type { WeighedView, YieldView } from './weighed/queries';
+import type { WeighedView, YieldView } from './weighed/view';
 
 /** The shares as they are typed. */
 export const typedShares = z.array(

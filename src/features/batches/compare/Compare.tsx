@@ -13,7 +13,7 @@ import { Fold } from '@/ui/Fold';
 import { useUnits } from '@/ui/units';
 import { Why } from '@/ui/Why';
 import type { BatchView } from '../queries';
-import type { YieldView } from '../weighed/queries';
+import type { YieldView } from '../weighed/view';
 import styles from './compare.module.css';
 
 const TITLES: Readonly<Record<KeptFate, string>> = {

@@ -13,7 +13,7 @@ import { useDraftStorage } from '@/ui/form/use-draft-storage';
 import { saveTrays } from '../actions';
 import styles from '../batches.module.css';
 import type { BatchView } from '../queries';
-import type { SheetShare } from '../weighed/queries';
+import type { SheetShare } from '../weighed/view';
 import { useUnits } from '@/ui/units';
 
 const typedTrays = z.array(z.object({ tare: z.string(), wetGross: z.string(), dryGross: z.string() }));

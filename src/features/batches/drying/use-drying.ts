@@ -8,7 +8,7 @@ import { TARGET_MOISTURE } from '@/core/preserve/drying-curve';
 import { onTrays, type TraySlip } from '@/core/preserve/tray-slips';
 import { cycleAct, sayHowDried } from '../actions';
 import type { BatchView } from '../queries';
-import type { SheetShare } from '../weighed/queries';
+import type { SheetShare } from '../weighed/view';
 import type { CycleView, DryerView, DryingView } from './queries';
 
 export interface DryingProps {

@@ -5,7 +5,7 @@ import { strainedIn, type Strained } from '@/core/batch/strained';
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import type { WentIn } from '@/core/portion/yield';
 import { recipeSheet } from '@/core/recipe/sheet';
-import type { WeighedView, YieldView } from './queries';
+import type { WeighedView, YieldView } from './view';
 
 /** What is weighed by itself: what went into it, what of that is strained out again (undefined: nothing), and what it weighed. */
 export interface VesselView {
