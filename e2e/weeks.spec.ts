@@ -48,7 +48,7 @@ const cooks = async () =>
   ).filter((text) => /^\w{3} \d/.test(text) && !/ more$| instead of /.test(text));
 
 /** The column of a day in the picture, from its pots down to its cover. */
-const column = (said: string) => page.locator(`rect[data-said^="${said}"][data-said$="of cover"]`);
+const column = (said: string, on: Page = page) => on.locator(`rect[data-said^="${said}"][data-said$="of cover"]`);
 const dayIn = (text: string) => text.split(':')[0]!;
 /** Takes a cook day into the hand, and says to which other day it may move. */
 const cookDayInHand = async (said: string): Promise<string> => {
@@ -151,6 +151,30 @@ test('a cook day is moved, and the rest is solved around it', async () => {
   await expect(page.getByText(/^What changed: /)).toBeVisible();
   // It is still the day in hand, where it is now.
   await expect(day().getByRole('heading', { level: 2 })).toHaveText(to);
+});
+
+test('what one page fixed stands when another that was open before says something else', async () => {
+  const other = await page.context().newPage();
+  await visit(other, `${hodman.address}/plan/weeks`);
+  const sayAndStop = async (on: Page, said: RegExp) => {
+    const stop = on.getByRole('button', { name: 'Stop' });
+    await on.getByRole('button', { name: said }).first().click();
+    // It may have been solved before anybody stops it.
+    await stop.click({ timeout: 5000 }).catch(() => undefined);
+    await expect(stop).toHaveCount(0, { timeout: PATIENT });
+  };
+  const first = dayIn((await cooks())[0]!);
+  await cookDayInHand(first);
+  await sayAndStop(page, /^Do not cook on this day$/);
+  // It shows what is fixed, and says something else.
+  await column(first, other).click();
+  await expect(other.getByRole('button', { name: 'Let it go' })).toBeVisible();
+  await sayAndStop(other, /^No \w+ for a week from here$/);
+  await sayAndStop(other, /^Let \w+ in again$/);
+  await other.close();
+  await weeks();
+  await column(first).click();
+  await sayAndStop(page, /^Let it go$/);
 });
 
 test('stopped while it looks, what was there before stays', async () => {

@@ -1,5 +1,5 @@
 import { usualAsk } from './ask';
-import { isFree, withMoved, withSaid } from './said';
+import { isFree, unstored, withMoved, withSaid } from './said';
 
 const ask = usualAsk([1], [1, 2], undefined);
 const [A, B] = ['2026-12-05', '2026-12-09'];
@@ -32,4 +32,11 @@ test('a cook day is moved whole; part of a pot is one, and moved to where it is 
     isFree({ cookable: true, pots: [1] }),
     isFree({ cookable: false, pots: [] }),
   ]).toEqual([true, false, false]);
+});
+
+test('what was typed stays until it is stored; what somebody else stored shows', () => {
+  const stored = { cover: '3', litres: '60', said: [{ day: A, pots: null }] };
+  expect(unstored({ cover: '4', litres: '60' }, stored)).toEqual({ cover: '4' });
+  expect(unstored({ said: [{ pots: null, day: A }] }, stored)).toEqual({});
+  expect(unstored({ said: [] }, stored)).toEqual({ said: [] });
 });

@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal';
 import type { LocalDate } from '../calendar/local-date';
 import type { WeeksAsk } from './ask';
 
@@ -28,3 +29,7 @@ export const isFree = ({
   readonly cookable: boolean;
   readonly pots: readonly unknown[];
 }): boolean => cookable && pots.length === 0;
+
+/** Of what was typed over something stored, what is not stored so by now. */
+export const unstored = <T extends object>(typed: Partial<T>, stored: T): Partial<T> =>
+  Object.fromEntries(Object.entries(typed).filter(([key, own]) => !equal(own, stored[key as keyof T]))) as Partial<T>;

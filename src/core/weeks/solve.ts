@@ -199,7 +199,7 @@ function byFortnights(mip: Mip, { eaten, potfuls, dry }: WeeksModel, solve: Solv
   return answer;
 }
 
-/** What an outline cooks, in whole potfuls. */
+/** What an outline cooks, to a tenth of a potful: what is in a pot already may be a part of one. */
 const soFarIn = (
   { candidates, potfuls }: WeeksModel,
   { recipes }: WeeksProblem,
@@ -210,7 +210,7 @@ const soFarIn = (
     if (!nth(on, at)) return [];
     const pots = recipes.map(({ recipeId }, recipe) => ({
       recipeId,
-      potfuls: Math.round(nth(values, nth(nth(potfuls, at), recipe))),
+      potfuls: Math.round(nth(values, nth(nth(potfuls, at), recipe)) * 10) / 10,
     }));
     return [{ day, pots: pots.filter((pot) => pot.potfuls > 0) }];
   });

@@ -5,25 +5,28 @@ import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import { countOf } from '@/core/quantity/count-words';
 import { WEEKS_FIELDS, type WeeksAsk } from '@/core/weeks/ask';
-import { withMoved } from '@/core/weeks/said';
+import { unstored, withMoved } from '@/core/weeks/said';
 import { ProteinSwatch } from '@/ui/badges/badges';
 import { Caution } from '@/ui/Caution';
 import { Fold } from '@/ui/Fold';
 import { Problems } from '@/ui/form/Problems';
 import { EmptyRoom } from '@/ui/room';
 import { LinkButton } from '@/ui/LinkButton';
+import { useLive } from '@/ui/server-time';
 import { Working } from '@/ui/Working';
 import { Asked } from './Asked';
 import { OneDay } from './OneDay';
 import type { WeeksDay, WeeksView } from './queries';
+import { useEdits } from './use-edits';
 import { useWeeks } from './use-weeks';
 import { WeeksPicture } from './WeeksPicture';
 import styles from './weeks.module.css';
 
 /** When to cook what over some weeks: one picture, what is asked, and the cook days as plans. */
 export function WeeksRoom({ view }: { view: WeeksView }) {
+  useLive();
   const weeks = useWeeks(view);
-  const [ask, setAsk] = useState(view.ask);
+  const [ask, edit] = useEdits(view.ask);
   const [picked, setPicked] = useState<number>();
   // Until a day is pressed it is the next cook day.
   const first = Math.max(
@@ -46,8 +49,9 @@ export function WeeksRoom({ view }: { view: WeeksView }) {
       </EmptyRoom>
     );
   const { running, solving } = weeks;
+  // What is asked now stands here until the page with it does.
   const solve = (next: WeeksAsk) => {
-    setAsk(next);
+    edit(unstored(next, view.ask));
     weeks.solve(next);
   };
   // A cook day that moves takes the eye with it.
@@ -106,7 +110,7 @@ export function WeeksRoom({ view }: { view: WeeksView }) {
         <Button
           variant={view.isSolved ? 'outlined' : 'contained'}
           disabled={running || solving.pending}
-          onClick={() => weeks.solve(ask)}
+          onClick={() => solve(ask)}
         >
           {view.isSolved ? 'Solve again from what is there' : 'Say when to cook what'}
         </Button>
@@ -132,7 +136,7 @@ export function WeeksRoom({ view }: { view: WeeksView }) {
             at={solving.at}
             onChange={(part) => {
               solving.clear();
-              setAsk({ ...ask, ...part });
+              edit(part);
             }}
           />
         </section>

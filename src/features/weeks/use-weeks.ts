@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useState, useTransition } from 'react';
 import type { WeeksAsk } from '@/core/weeks/ask';
 import { useCommand } from '@/ui/form/use-command';
 import { enough, solveWeeks, takeWeeks } from './actions';
@@ -17,25 +17,32 @@ const IDLE: WeeksNow = { is: 'idle', said: '', inTheWay: [], ways: [], stopped: 
 export function useWeeks(view: WeeksView) {
   const router = useRouter();
   const [polled, setNow] = useState<WeeksNow>();
-  const now = polled ?? view.now;
+  // What another page began is heard of with the page itself.
+  const now = polled?.is === 'running' || view.now.is !== 'running' ? (polled ?? view.now) : view.now;
   const running = now.is === 'running';
+  const [ending, end] = useTransition();
   const look = useCallback(async () => {
     try {
       const response = await fetch('/api/weeks');
       if (!response.ok) return;
       const said = (await response.json()) as WeeksNow;
-      setNow(said);
-      // What was found stands on the page made anew.
-      if (said.is !== 'running') router.refresh();
+      if (said.is === 'running') setNow(said);
+      // It runs until the page with what was found is here.
+      else
+        end(() => {
+          setNow(said);
+          router.refresh();
+        });
     } catch {
       // The next look asks again.
     }
   }, [router]);
+  const isAsking = running && !ending;
   useEffect(() => {
-    if (!running) return;
+    if (!isAsking) return;
     const timer = setInterval(() => void look(), OFTEN);
     return () => clearInterval(timer);
-  }, [running, look]);
+  }, [isAsking, look]);
   const solve = useCommand(solveWeeks, 'solve-weeks', () => setNow({ ...IDLE, is: 'running', said: 'Solving …' }));
   const stop = useCommand(enough, 'enough-weeks', () => void look());
   const [taken, setTaken] = useState<{ readonly plans: number; readonly dropped: number }>();
@@ -44,7 +51,7 @@ export function useWeeks(view: WeeksView) {
   );
   return {
     now,
-    running,
+    running: running || ending,
     taken,
     solve: (ask: WeeksAsk) => {
       setTaken(undefined);
