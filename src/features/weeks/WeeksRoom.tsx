@@ -155,6 +155,9 @@ export function WeeksRoom({ view }: { view: WeeksView }) {
   );
 }
 
+/** More changes than this are said when they are asked for. */
+const MANY = 8;
+
 type Weeks = ReturnType<typeof useWeeks>;
 
 /** What solving says: that it goes on, what stands in the way, what changed, what does not hold any more. */
@@ -200,7 +203,7 @@ function Said({ weeks: { now, running, stop }, view }: { weeks: Weeks; view: Wee
         </Caution>
       )}
       {view.changed.length > 0 && (
-        <Fold title={`What changed: ${countOf(view.changed.length, 'thing')}`} open>
+        <Fold title={`What changed: ${countOf(view.changed.length, 'thing')}`} open={view.changed.length <= MANY}>
           <ul>
             {view.changed.map((said) => (
               <li key={said}>{said}</li>

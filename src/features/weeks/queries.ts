@@ -257,9 +257,7 @@ export const weeksView = pageQuery(async (read): Promise<WeeksView> => {
       .map((each) => sayBroken(each, names)),
     changed:
       stored.answer && stored.before
-        ? whatChanged(stored.before, stored.answer, plan.today)
-            .slice(0, 8)
-            .map((each) => sayChanged(each, names))
+        ? whatChanged(stored.before, stored.answer, plan.today).map((each) => sayChanged(each, names))
         : [],
     missed: missed.map(({ planId, day, batches }) => ({
       planId,
