@@ -30,6 +30,17 @@ test('two dryers have a share each; what goes into another stays', () => {
   expect(driedFromRest(second.shares, { method: 'dehydrated', machineId: 8, grams: 700 }).moved).toBe(0);
 });
 
+test('what the dryer has of a part that is kept apart counts', () => {
+  const shares = sharesOf({ today: 0, fridge: 0, freezer: 3000, dry: 0 });
+  const elsewhere = [
+    { fate: 'dry' as const, grams: 400, machineId: 7 },
+    { fate: 'dry' as const, grams: 900, machineId: 8 },
+    { fate: 'freezer' as const, grams: 500 },
+  ];
+  expect(driedFromRest(shares, wants(1000), elsewhere).moved).toBe(600);
+  expect(driedFromRest(shares, wants(400), elsewhere).moved).toBe(0);
+});
+
 test('a share that is dried, nobody said where, is counted as its own; one of the other method is not', () => {
   const shares = (method?: 'dehydrated' | 'freeze-dried') => [
     { fate: 'freezer' as const, grams: 2000 },

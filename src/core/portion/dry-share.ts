@@ -20,12 +20,13 @@ interface Dryable {
 /**
  * Shares with more of them dried, so that a dryer has as much as is wanted: taken from what would be frozen, then from what would lie in
  * the fridge, and no more than that. It goes to the share of that dryer, else to one of which nobody said where it is dried, else to
- * one more; what is to go into another dryer stays. Takes the shares in order and what is wanted; returns them, and how many g moved.
- * Source: arithmetic.
+ * one more; what is to go into another dryer stays. Takes the shares in order, what is wanted, and the shares of parts that are kept
+ * apart, of which the dryer may have some already; returns the shares, and how many g moved. Source: arithmetic.
  */
 export function driedFromRest<T extends Dryable>(
   shares: readonly T[],
   { method, machineId, grams: wanted }: DryWanted,
+  elsewhere: readonly Dryable[] = [],
 ): { readonly shares: readonly (T | (Dryable & { readonly fate: 'dry' }))[]; readonly moved: number } {
   const isOwn = (share: Dryable) => share.fate === 'dry' && share.machineId === machineId;
   const isOpen = (share: Dryable) =>
@@ -33,7 +34,9 @@ export function driedFromRest<T extends Dryable>(
     (share.grams === 0 || (share.machineId === undefined && (share.method === undefined || share.method === method)));
   const own = shares.findIndex(isOwn);
   const into = own >= 0 ? own : shares.findIndex(isOpen);
-  const already = addUp(shares, (share, at) => (at === into || isOwn(share) ? share.grams : 0));
+  const already =
+    addUp(shares, (share, at) => (at === into || isOwn(share) ? share.grams : 0)) +
+    addUp(elsewhere.filter(isOwn), ({ grams }) => grams);
   const free = addUp(shares, ({ fate, grams }) => (fate === 'freezer' || fate === 'fridge' ? grams : 0));
   const moved = Math.max(0, Math.min(Math.round(wanted) - already, free));
   if (moved === 0) return { shares, moved };

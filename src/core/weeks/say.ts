@@ -7,6 +7,7 @@ import type { Changed } from './kept';
 import type { Broken } from './play-limits';
 import type { InTheWay, WayOut } from './stands';
 import type { WhyDay, WhyPot } from './why-day';
+import { toTenth } from './weeks';
 
 /** Writes a day of the weeks as a date, and names a recipe and a dog. */
 export interface Names {
@@ -123,7 +124,7 @@ export function sayWhyPot({ fewer, more, frozen }: WhyPot, names: Names): string
   return `${less}; ${more ? `one more: ${sayBroken(more, names)}` : 'one more would find room'}${dried}`;
 }
 
-const pots = (count: number): string => countOf(Math.round(count * 10) / 10, 'potful');
+const pots = (count: number): string => countOf(toTenth(count), 'potful');
 
 /** "Sat 5 Dec: 2 potfuls of Goat instead of 1". */
 export function sayChanged({ day, recipeId, before, now }: Changed, names: Names): string {

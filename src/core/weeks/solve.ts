@@ -5,6 +5,7 @@ import { atLeastCookDays, beyond, otherThan, weeksModel, type Segment, type Week
 import {
   candidatesOf,
   dryKey,
+  toTenth,
   type Candidate,
   type WeeksAnswer,
   type WeeksCook,
@@ -210,7 +211,7 @@ const soFarIn = (
     if (!nth(on, at)) return [];
     const pots = recipes.map(({ recipeId }, recipe) => ({
       recipeId,
-      potfuls: Math.round(nth(values, nth(nth(potfuls, at), recipe)) * 10) / 10,
+      potfuls: toTenth(nth(values, nth(nth(potfuls, at), recipe))),
     }));
     return [{ day, pots: pots.filter((pot) => pot.potfuls > 0) }];
   });

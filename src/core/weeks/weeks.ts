@@ -130,9 +130,16 @@ export interface WeeksCook {
   readonly cycles?: readonly { readonly equipmentId: number; readonly cycles: number }[] | undefined;
 }
 
-/** Potfuls of some cook days. */
-export const potfulsOf = (cooks: readonly WeeksCook[]): number =>
-  addUp(cooks, ({ pots }) => addUp(pots, ({ potfuls }) => potfuls));
+/** Potfuls to a tenth: what is in a pot already may be a part of one. */
+export const toTenth = (potfuls: number): number => Math.round(potfuls * 10) / 10;
+
+/** Potfuls of the pots of a cook day, to a tenth. */
+export const potfulsIn = (pots: readonly Pick<WeeksPot, 'potfuls'>[]): number =>
+  toTenth(addUp(pots, ({ potfuls }) => potfuls));
+
+/** Potfuls of some cook days, to a tenth. */
+export const potfulsOf = (cooks: readonly Pick<WeeksCook, 'pots'>[]): number =>
+  potfulsIn(cooks.flatMap(({ pots }) => pots));
 
 /** What is cooked, and what each dog eats on each day: a recipe `r3`, a group of the stock by its key, or nothing where it needs nothing. */
 export interface WeeksAnswer {

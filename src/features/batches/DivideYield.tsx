@@ -66,13 +66,9 @@ export function DivideYield({ view, of }: { view: BatchView; of: YieldView }) {
       )
     : undefined;
   const total = addUp(shares, (share) => share.grams);
-  // What the weeks dry of the pot, but for what of it is dried of another part.
   const drier = (view.compare?.weeksDry ?? []).map((wanted) => ({
     wanted,
-    ...driedFromRest(shares, {
-      ...wanted,
-      grams: wanted.grams - addUp(others, ({ machineId, grams }) => (machineId === wanted.machineId ? grams : 0)),
-    }),
+    ...driedFromRest(shares, wanted, others),
   }));
   const at = (index: number) => {
     const own = nth(read, index);

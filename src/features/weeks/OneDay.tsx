@@ -104,7 +104,7 @@ function Cooked({
           >
             −
           </Button>
-          <span className="rowName">{Math.round(potfuls * 10) / 10}</span>
+          <span className="rowName">{potfuls}</span>
           <Button
             variant="outlined"
             disabled={disabled || potfuls >= 8}

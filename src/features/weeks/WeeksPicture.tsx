@@ -1,11 +1,11 @@
 'use client';
 
 import { DndContext, PointerSensor, pointerWithin, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
-import { addUp } from '@/core/add-up';
 import type { Hatch } from '@/core/recipe/protein';
 import { countOf } from '@/core/quantity/count-words';
 import { litresSaid } from '@/core/stock/room';
 import { isFree } from '@/core/weeks/said';
+import { potfulsIn } from '@/core/weeks/weeks';
 import { hatchFill } from '@/ui/badges/hatch-defs';
 import { DogStrips } from '@/ui/charts/DogStrips';
 import { FreezerSteps } from '@/ui/charts/FreezerSteps';
@@ -165,8 +165,6 @@ export function WeeksPicture({ view, soFar, at, disabled, onDay, onMove }: Weeks
   );
 }
 
-const potfulsIn = (pots: readonly { readonly potfuls: number }[]): number => addUp(pots, ({ potfuls }) => potfuls);
-
 interface PotPileProps {
   pots: readonly { readonly hatch: Hatch; readonly potfuls: number }[];
   x: number;
@@ -209,7 +207,7 @@ function PotPile({ pots, x, width, unit, mark = '', isDashed = false }: PotPileP
         fontWeight="700"
         fill="var(--carrot)"
       >
-        {Math.round(potfulsIn(pots) * 10) / 10}
+        {potfulsIn(pots)}
         {mark}
       </text>
     </>

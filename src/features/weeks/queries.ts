@@ -12,7 +12,7 @@ import type { Hatch, Protein } from '@/core/recipe/protein';
 import { nth } from '@/core/sure';
 import { answerOn, fromStore, whatChanged } from '@/core/weeks/kept';
 import { sayBroken, sayChanged, sayKeeps, sayWhy, sayWhyPot } from '@/core/weeks/say';
-import { candidatesOf } from '@/core/weeks/weeks';
+import { candidatesOf, toTenth } from '@/core/weeks/weeks';
 import { apartId, dogOfEater, dogsAmong } from '@/core/weeks/meals-apart';
 import { whyDays } from '@/core/weeks/why-day';
 import type { WeeksAsk } from '@/core/weeks/ask';
@@ -159,7 +159,7 @@ export const weeksView = pageQuery(async (read): Promise<WeeksView> => {
           recipeId,
           name: names.recipe(recipeId),
           hatch: hatchOf(problem.recipes.find((each) => each.recipeId === recipeId)?.protein) ?? 'bricks',
-          potfuls: Math.round(count * 10) / 10,
+          potfuls: toTenth(count),
           why: whyPot(day, recipeId),
           dried: dried
             .map(

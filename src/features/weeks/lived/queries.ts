@@ -96,13 +96,12 @@ export function headline(
       under: 'This is what is in store, as it will be eaten. Ask for cook days below.',
     };
   }
-  const potfuls = potfulsOf(answer.cooks);
   const most = Math.max(...solved.litres);
   return {
     headline:
       answer.cooks.length === 0
         ? 'Nothing has to be cooked'
-        : `${countOf(answer.cooks.length, 'cook day')}, ${countOf(Math.round(potfuls * 10) / 10, 'potful')}`,
+        : `${countOf(answer.cooks.length, 'cook day')}, ${countOf(potfulsOf(answer.cooks), 'potful')}`,
     under: [
       `the next on ${answer.cooks[0] ? writeDay(addDays(today, answer.cooks[0].day), today) : '…'}`,
       problem.freezer

@@ -40,7 +40,7 @@ export function stateOf(house: WeeksHouse | undefined): WeeksNow {
     const past = Math.round((Date.now() - state.since) / 1000);
     const near = state.gap === undefined ? '' : `, within ${writeNumber(state.gap * 100, 0)} % of the best`;
     const soFar = state.soFar
-      ? ` So far, dashed: ${countOf(state.soFar.length, 'cook day')}, ${countOf(Math.round(potfulsOf(state.soFar) * 10) / 10, 'potful')}${near}.`
+      ? ` So far, dashed: ${countOf(state.soFar.length, 'cook day')}, ${countOf(potfulsOf(state.soFar), 'potful')}${near}.`
       : '';
     return {
       ...none,
