@@ -41,6 +41,21 @@ const dataIsFar = {
 
 const paths = (list) => ['error', { basePath: import.meta.dirname, zones: list }];
 
+// How long food keeps is asked of the food (core/preserve/food-life.ts): nobody else adds its days to a date, and the household's
+// setting is a row of the rules of dates and nothing else.
+const KEEPING = [
+  {
+    selector:
+      'CallExpression[callee.name=/^add(Days|Months)$/] MemberExpression[property.name=/[kK]eeps|[fF]ridgeDays|safeDays|bestMonths/]',
+    message: 'until when food keeps is said by keepingDates of its life (core/preserve/food-life.ts)',
+  },
+  {
+    selector: 'MemberExpression[property.name="cookedFridgeDays"]',
+    message:
+      'the fridge days of a household are those of cooked food: ask the rules of dates (fridgeDaysOf, keepingDates)',
+  },
+];
+
 const config = [
   {
     ignores: [
@@ -84,6 +99,15 @@ const config = [
     rules: { 'import/no-restricted-paths': paths(zones) },
   },
   {
+    files: ['src/**/*.ts'],
+    ignores: [
+      'src/core/preserve/food-life.ts',
+      'src/data/repositories/shelf-rules.ts',
+      'src/data/commands/{household,redate}.ts',
+    ],
+    rules: { 'no-restricted-syntax': ['error', ...KEEPING] },
+  },
+  {
     // One library of controls and one way of styling (docs/decisions/0035).
     files: ['src/features/**/*.tsx', 'src/ui/**/*.tsx'],
     rules: {
@@ -97,6 +121,7 @@ const config = [
           selector: "JSXAttribute[name.name='sx']",
           message: 'styles stand in a module beside the component, or in the theme where they are for all',
         },
+        ...KEEPING,
       ],
     },
   },

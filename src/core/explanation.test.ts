@@ -60,7 +60,17 @@ const scale = explainScale(needs, 0, {
 });
 const dried = dryTrays([{ tare: grams(600), wetGross: grams(1500), dryGross: grams(870) }], 0.29, density);
 const bowl = drawMeal(529.6, [
-  { key: 'pack-1', code: 'V1', grams: 900, density, waterPerGram: 0, place: 'fridge', opened: false, short: false },
+  {
+    key: 'pack-1',
+    code: 'V1',
+    grams: 900,
+    density,
+    waterPerGram: 0,
+    place: 'fridge',
+    opened: false,
+    short: false,
+    keeps: {},
+  },
 ]);
 
 const CASES: readonly [string, Explanation][] = [

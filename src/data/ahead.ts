@@ -4,7 +4,7 @@ import { asIfHere } from '@/core/dog/days-off';
 import { homeEnergyOn } from '@/core/dog/meals';
 import { mealsAhead } from '@/core/stock/meals-ahead';
 import type { KeptFrom } from '@/core/stock/avoided';
-import type { DogAhead, Keeps } from '@/core/stock/cover';
+import type { DogAhead, FeedingRules } from '@/core/stock/cover';
 import type { Source } from '@/core/stock/draw';
 import { readProteins, type Page } from './page';
 import { readRecentProteins } from './repositories/recent-proteins';
@@ -24,7 +24,7 @@ export interface Ahead {
   /** Each pack and each pot that is eaten today, as a bowl sees it: those that are warm first, then the packs in their order. */
   readonly sources: readonly Source[];
   readonly meals: readonly DogAhead[];
-  readonly keeps: Keeps;
+  readonly keeps: FeedingRules;
 }
 
 /** Meals of earlier days are looked at no further back than this, in days. */
@@ -77,11 +77,6 @@ export async function readAhead(
         mealsOn: mealsAhead(dog, today, done),
       };
     }),
-    keeps: {
-      fridgeDays: household.fridgeDays,
-      openedDriedDays: reference.shelfLives.openedDriedDays.days,
-      proteinDays,
-      mixed,
-    },
+    keeps: { proteinDays, mixed },
   };
 }

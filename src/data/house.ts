@@ -2,6 +2,7 @@ import 'server-only';
 import type { Server } from 'node:net';
 import type { PGlite } from '@electric-sql/pglite';
 import { now } from './clock';
+import { refoldOlder } from './commands/ledger';
 import { wrap, type Database } from './database';
 import { loadDemo } from './demo/boatyard';
 import { checkCopy } from './folder/check';
@@ -49,6 +50,12 @@ const howToOpen = (reference: Reference): HowToOpen => ({
   now: () => new Date(),
 });
 
+async function openedFolder(known: Pick<OnFolder, 'owner' | 'reference'>): Promise<OnFolder> {
+  const opened = await openFolder(dataFolder(), howToOpen(known.reference));
+  await refoldOlder(wrap(opened.client), known.reference);
+  return { ...opened, ...known };
+}
+
 async function open(): Promise<House> {
   if (process.env.NEXT_PHASE === 'phase-production-build')
     throw new Error('The database is not opened during a build.');
@@ -57,8 +64,12 @@ async function open(): Promise<House> {
   const owner = await ownFolder(folder, (what) => ask[ASKED]?.(what) ?? Promise.resolve(''));
   const reference = loadReference();
   const url = serverUrl();
-  if (url !== undefined) return { server: (await openServer(url, howToOpen(reference))).database, owner, reference };
-  return { ...(await openFolder(folder, howToOpen(reference))), owner, reference };
+  if (url !== undefined) {
+    const { database } = await openServer(url, howToOpen(reference));
+    await refoldOlder(database, reference);
+    return { server: database, owner, reference };
+  }
+  return openedFolder({ owner, reference });
 }
 
 const openHouse = (): Promise<House> => (shelf[KEY] ??= open());
@@ -101,7 +112,7 @@ export async function reopen(work: (folder: string) => Promise<void>): Promise<v
   shelf[KEY] = (async () => {
     await closeFolder({ client, durable });
     await work(dataFolder()).catch((error: unknown) => (failed = error));
-    return { ...(await openFolder(dataFolder(), howToOpen(reference))), owner, reference };
+    return openedFolder({ owner, reference });
   })();
   await shelf[KEY];
   if (failed !== undefined) throw failed;

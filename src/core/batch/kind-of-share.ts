@@ -1,4 +1,5 @@
 import type { FoodKind } from '../preserve/shelf-life';
+import { kindOfRecipe } from '../recipe/kind-of-recipe';
 import { sure } from '../sure';
 import type { ShareState, WeighedState } from './fold';
 
@@ -9,5 +10,5 @@ export function kindOfShare(
 ): FoodKind {
   if (share.fate === 'dry') return sure(share.method);
   if (byProduct === 'broth') return 'broth';
-  return apart === 'lines' || lines.some(({ moment }) => moment === 'raw') ? 'raw' : 'cooked';
+  return apart === 'lines' ? 'raw' : kindOfRecipe(lines);
 }

@@ -14,7 +14,6 @@ type LoadCounts = readonly (readonly number[])[];
 /** The figures of a plan for so many days, with so many loads. */
 function atDays(plan: ToPlan, days: number, counts: LoadCounts): Outcome<Bound> {
   const asked = plan.demand.over(days);
-  const inFridge = plan.demand.over(Math.min(days, plan.fridgeDays));
   const batches: BoundBatch[] = [];
   for (const [index, batch] of plan.batches.entries()) {
     const { need, dogDays, kgDays } = nth(asked, index);
@@ -32,7 +31,8 @@ function atDays(plan: ToPlan, days: number, counts: LoadCounts): Outcome<Bound> 
       need,
       energy,
       loads: [],
-      frozen: figures.finished * (1 - nth(inFridge, index).need / need),
+      frozen:
+        figures.finished * (1 - nth(plan.demand.over(Math.min(days, batch.fridgeFeedingDays)), index).need / need),
     });
   }
   return fine({

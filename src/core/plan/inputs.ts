@@ -5,6 +5,7 @@ import type { Dog } from '../dog/dog';
 import type { KnownFood } from '../food/food';
 import type { EnergyFactors } from '../nutrition/energy';
 import type { Profiles } from '../nutrition/profiles';
+import type { DatingRules } from '../preserve/shelf-life';
 import type { Quantity } from '../quantity/quantity';
 import type { UnitSet } from '../quantity/units';
 import type { Hazard } from '../recipe/hazards';
@@ -55,9 +56,8 @@ export interface PlanInputs {
   readonly tomorrow: LocalDate;
   readonly set: UnitSet;
   readonly factors: EnergyFactors;
-  readonly fridgeDays: number;
-  /** Months that cooked food is at its best in the freezer. */
-  readonly freezerMonths: number;
+  /** How long what is made keeps. */
+  readonly dating: DatingRules;
   readonly hazards: readonly Hazard[];
   readonly profiles: Profiles;
   /** What the foods of the avoid lists are called, by their number. */

@@ -1,14 +1,28 @@
-import { addDays, addMonths, daysBetween, type LocalDate } from '../calendar/local-date';
+import { addDays, daysBetween, type LocalDate } from '../calendar/local-date';
+import { freshLife, keepingDates } from '../preserve/food-life';
+import type { DatingRules, FoodKind } from '../preserve/shelf-life';
 
 /**
- * How many feeding days the fridge keeps a plan's food: through the cook day plus the household's fridge days, both
- * included. Source: handbook 10 (USDA, 3–4 days).
+ * How food keeps that is made on a cook day: how many feeding days from the first one the fridge keeps it, and until when it is at
+ * its best in the freezer. Takes the rules and its kind. Source: the rules' own (USDA, 1–2 and 3–4 days).
  */
-export const fridgeFeedingDays = (cookDay: LocalDate, firstDay: LocalDate, fridgeDays: number): number =>
-  Math.max(0, daysBetween(firstDay, addDays(cookDay, fridgeDays)) + 1);
+export function keptFrom(
+  rules: DatingRules,
+  kind: FoodKind,
+  cookDay: LocalDate,
+  firstDay: LocalDate,
+): { readonly fridgeFeedingDays: number; readonly frozenBestBy: LocalDate | undefined } {
+  const { safeUntil = cookDay } = keepingDates(rules, freshLife({ kind, place: 'fridge' }, cookDay));
+  return {
+    fridgeFeedingDays: Math.max(0, daysBetween(firstDay, safeUntil) + 1),
+    frozenBestBy: keepingDates(rules, freshLife({ kind, place: 'freezer' }, cookDay)).bestBy,
+  };
+}
 
 /** What the days of a plan ask of fridge and freezer. */
 export interface PlanKeeping {
+  /** How many feeding days from the first one the fridge keeps all of it. */
+  readonly fridgeFeedingDays: number;
   /** The first feeding day, counted from 1, whose food must be frozen; undefined where the fridge keeps all. */
   readonly frozenFrom: number | undefined;
   /** mL that the frozen food takes, and what the freezer has free; undefined where its size is not known. */
@@ -29,23 +43,23 @@ const FROZEN_G_PER_ML_DAY = 900 / 28_000;
  */
 export function keepingOf(plan: {
   readonly days: number;
-  readonly cookDay: LocalDate;
   readonly firstDay: LocalDate;
   readonly fridgeFeedingDays: number;
   readonly frozenGrams: number;
   readonly room: number;
   readonly freezer: { readonly capacity: number | undefined; readonly used: number };
-  readonly bestMonths: number;
+  readonly frozenBestBy: LocalDate | undefined;
 }): PlanKeeping {
   const { capacity, used } = plan.freezer;
-  const best = addMonths(plan.cookDay, plan.bestMonths);
+  const best = plan.frozenBestBy;
   const last = addDays(plan.firstDay, Math.ceil(plan.days) - 1);
   return {
+    fridgeFeedingDays: plan.fridgeFeedingDays,
     frozenFrom: plan.days > plan.fridgeFeedingDays ? plan.fridgeFeedingDays + 1 : undefined,
     room: plan.room,
     free: capacity === undefined ? undefined : Math.max(0, capacity - used),
     freezeDays:
       capacity === undefined ? undefined : Math.ceil(plan.frozenGrams / (capacity * FROZEN_G_PER_ML_DAY) - 1e-9),
-    bestUntil: last > best ? best : undefined,
+    bestUntil: best !== undefined && last > best ? best : undefined,
   };
 }

@@ -10,8 +10,9 @@ import { isVessel, type Equipment } from './equipment';
 import { measuredRecipe, partsOf, type FigureParts, type Measured } from './figures';
 import { fillLimit } from './loads';
 import type { PlanInputs, PlannableComponent, PlannableDog, PlannableRecipe } from './inputs';
-import { fridgeFeedingDays } from './keeping';
+import { keptFrom } from './keeping';
 import type { BatchEntry, PlanEntry } from './plan-entry';
+import { kindOfRecipe } from '../recipe/kind-of-recipe';
 import { substitute, withSwaps } from './substitute';
 import type { BatchToBind, ToPlan } from './to-plan';
 import type { Binding } from './bindings/bindings';
@@ -86,7 +87,11 @@ function measuredParts(
   return made;
 }
 
-function readBatch(inputs: PlanInputs, entry: BatchEntry): Outcome<ReadBatch> {
+function readBatch(
+  inputs: PlanInputs,
+  entry: BatchEntry,
+  { cookDay, firstDay }: { readonly cookDay: LocalDate; readonly firstDay: LocalDate },
+): Outcome<ReadBatch> {
   const of = inputs.recipes.find((recipe) => recipe.id === entry.recipeId);
   if (!of) return refused('Choose a recipe.', 'recipeId');
   const share = readShare(entry.share);
@@ -123,6 +128,7 @@ function readBatch(inputs: PlanInputs, entry: BatchEntry): Outcome<ReadBatch> {
         ),
     ),
     mlPerGram: of.cupGrams === undefined ? undefined : cup / of.cupGrams,
+    ...keptFrom(inputs.dating, kindOfRecipe(written), cookDay, firstDay),
     recipeId: of.id,
     share: share.value,
     meals: entry.meals,
@@ -148,9 +154,12 @@ function readDays(entry: PlanEntry, today: LocalDate): Outcome<{ cookDay: LocalD
 
 /** Reads a typed plan by its inputs, and refuses at its field what cannot be. */
 export function readPlan(inputs: PlanInputs, entry: PlanEntry): Outcome<ReadPlan> {
+  const days = readDays(entry, inputs.today);
+  // Days that cannot be yet are said after what stands before them: until then any days will do.
+  const around = days.ok ? days.value : { cookDay: inputs.today, firstDay: inputs.tomorrow };
   const batches: ReadBatch[] = [];
   for (const each of entry.batches) {
-    const batch = readBatch(inputs, each);
+    const batch = readBatch(inputs, each, around);
     if (!batch.ok) return batch;
     if (batches.some((other) => other.recipeId === batch.value.recipeId))
       return refused(`${batch.value.name} stands in this plan twice.`, 'recipeId');
@@ -158,7 +167,6 @@ export function readPlan(inputs: PlanInputs, entry: PlanEntry): Outcome<ReadPlan
   }
   const binding = readBinding(entry.binding, inputs.set);
   if (!binding.ok) return binding;
-  const days = readDays(entry, inputs.today);
   if (!days.ok) return days;
   const dogs = inputs.dogs.filter((dog) => entry.dogIds.includes(dog.id));
   const { cookDay, firstDay } = days.value;
@@ -171,7 +179,6 @@ export function readPlan(inputs: PlanInputs, entry: PlanEntry): Outcome<ReadPlan
         batches,
         entry.lessStock ? (dogId, day) => inputs.covered[dogId]?.[day] ?? 0 : undefined,
       ),
-      fridgeDays: fridgeFeedingDays(cookDay, firstDay, inputs.fridgeDays),
     },
     binding: binding.value,
     dogs,

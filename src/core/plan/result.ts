@@ -173,13 +173,12 @@ export function workOutPlan(inputs: PlanInputs, entry: PlanEntry): Outcome<PlanR
     },
     keeping: keepingOf({
       days: bound.days,
-      cookDay,
       firstDay,
-      fridgeFeedingDays: plan.fridgeDays,
+      fridgeFeedingDays: Math.min(...plan.batches.map((batch) => batch.fridgeFeedingDays)),
       frozenGrams: total((batch) => batch.bound.frozen),
       room: frozenRoom(plan, bound),
       freezer: inputs.freezer,
-      bestMonths: inputs.freezerMonths,
+      frozenBestBy: plan.batches.flatMap(({ frozenBestBy }) => frozenBestBy ?? []).sort()[0],
     }),
     stove: stoveTime(
       batches.flatMap(({ read: batch, bound: own }) =>

@@ -1,3 +1,4 @@
+import type { LocalDate } from '../calendar/local-date';
 import type { Outcome } from '../problem';
 import type { At } from '../recipe/bases';
 import type { Demand } from './demand';
@@ -20,14 +21,16 @@ export interface BatchToBind {
   readonly limits: readonly (FillLimit | undefined)[];
   /** mL of one g of the finished food; undefined until a cup of it was weighed. */
   readonly mlPerGram: number | undefined;
+  /** How many feeding days from the first one the fridge keeps it. */
+  readonly fridgeFeedingDays: number;
+  /** The last day on which it is at its best, frozen on the cook day. */
+  readonly frozenBestBy: LocalDate | undefined;
 }
 
 /** What a plan is made of, whatever binds it. */
 export interface ToPlan {
   readonly batches: readonly BatchToBind[];
   readonly demand: Demand;
-  /** How many feeding days from the first one the fridge keeps the food. */
-  readonly fridgeDays: number;
 }
 
 /** One recipe of a bound plan. */

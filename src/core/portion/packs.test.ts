@@ -1,3 +1,4 @@
+import { keeps } from '../../../tests/fixtures/dating';
 import fc from 'fast-check';
 import { isWet, liquidIn } from './liquid';
 import { packsFor, spreadByDog } from './packs';
@@ -50,10 +51,10 @@ test('a gap of a gram a pack is spread, not bagged', () => {
 
 test('shares are suggested by what the fridge keeps, and sum to the yield', () => {
   const demands = [0, 1, 2, 3, 4, 5, 6, 7].map((daysAfterCooking) => ({ daysAfterCooking, grams: 500 }));
-  expect(suggestShares(4000, demands, 4)).toEqual({ today: 500, fridge: 2000, freezer: 1500, dry: 0 });
+  expect(suggestShares(4000, demands, keeps(4))).toEqual({ today: 500, fridge: 2000, freezer: 1500, dry: 0 });
   fc.assert(
     fc.property(fc.integer({ min: 0, max: 50_000 }), fc.integer({ min: 3, max: 5 }), (total, fridgeDays) => {
-      expect(checkShares(sharesOf(suggestShares(total, demands, fridgeDays)), [total]).ok).toBe(true);
+      expect(checkShares(sharesOf(suggestShares(total, demands, keeps(fridgeDays))), [total]).ok).toBe(true);
     }),
   );
 });

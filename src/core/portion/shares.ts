@@ -1,4 +1,5 @@
 import { fine, refused, type Outcome } from '../problem';
+import type { KeepsDays } from '../preserve/shelf-life';
 import { readScale } from '../quantity/typed';
 import type { UnitSet } from '../quantity/units';
 import { writeGrams } from '../quantity/write';
@@ -19,9 +20,9 @@ export interface DayDemand {
 /**
  * A first split of a yield: what is eaten today warm, what the fridge keeps long enough, the rest to the freezer.
  * Takes whole g and the demand of each day in order; returns whole g that sum to the yield. Nothing is dried unasked.
- * Source: USDA fridge days, as the household sets them.
+ * Source: the days that food of its kind keeps in the fridge, by the rules (USDA).
  */
-export function suggestShares(yieldGrams: number, demands: readonly DayDemand[], fridgeDays: number): Shares {
+export function suggestShares(yieldGrams: number, demands: readonly DayDemand[], fridgeDays: KeepsDays): Shares {
   const upTo = (from: number, to: number) =>
     addUp(
       demands.filter((demand) => demand.daysAfterCooking >= from && demand.daysAfterCooking <= to),

@@ -1,3 +1,4 @@
+import { keeps } from '../../../tests/fixtures/dating';
 import fc from 'fast-check';
 import { addUp } from '../add-up';
 import { writeGrams } from '../quantity/write';
@@ -6,7 +7,7 @@ import { depthOnTray, gramsOnTray } from './drying';
 import { checkSlots, isOverloaded, perTray, planLoads } from './dryer-loads';
 
 const ROOM = { trays: 4, perTray: 1400 };
-const TIMES = { cycle: 30, freeIn: 0, fridgeDays: 4 };
+const TIMES = { cycle: 30, freeIn: 0, fridgeDays: keeps(4) };
 
 test('a load that fits goes in now, over as many trays as it needs; depth from the tray’s inside', () => {
   const plan = planLoads(2500, { ...ROOM, areaCm2: 20 * 45 }, TIMES);
@@ -30,7 +31,7 @@ test('a second load waits in the fridge for its days, and is frozen where it wou
     [4500, 0, undefined],
     [4500, 2, 'fridge'],
   ]);
-  const slow = planLoads(16000, ROOM, { ...TIMES, cycle: 48, fridgeDays: 3 });
+  const slow = planLoads(16000, ROOM, { ...TIMES, cycle: 48, fridgeDays: keeps(3) });
   expect(slow.ok && slow.value.map(({ waits, waitsIn }) => [waits, waitsIn])).toEqual([
     [0, undefined],
     [3, 'fridge'],
@@ -46,7 +47,7 @@ test('every plan holds every limit, loses nothing, and needs the fewest cycles',
       fc.integer({ min: 200, max: 2000 }),
       fc.double({ min: 0, max: 40, noNaN: true }),
       (mass, trays, each, freeIn) => {
-        const plan = planLoads(mass, { trays, perTray: each }, { cycle: 24, freeIn, fridgeDays: 4 });
+        const plan = planLoads(mass, { trays, perTray: each }, { cycle: 24, freeIn, fridgeDays: keeps(4) });
         if (!plan.ok) return expect(mass / (trays * each)).toBeGreaterThan(30);
         expect(addUp(plan.value, ({ grams }) => grams)).toBe(mass);
         for (const load of plan.value) {

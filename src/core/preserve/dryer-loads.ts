@@ -2,6 +2,7 @@ import { addUp } from '../add-up';
 import { fine, refused, type Outcome } from '../problem';
 import { forecastCycle, type PastCycle } from './cycle-time';
 import type { DryMethod } from './methods';
+import type { KeepsDays } from './shelf-life';
 import { DEEPEST, depthOnTray, gramsOnTray, type WaitsIn } from './drying';
 
 /** What a dryer takes: how many trays, g on each, and cm² of one where the household has said them. */
@@ -80,7 +81,7 @@ export const perTray = ({ perTray: limit, areaCm2, deepest = DEEPEST }: DryerRoo
 export function planLoads(
   mass: number,
   room: DryerRoom,
-  { cycle, freeIn, fridgeDays }: { readonly cycle: number; readonly freeIn: number; readonly fridgeDays: number },
+  { cycle, freeIn, fridgeDays }: { readonly cycle: number; readonly freeIn: number; readonly fridgeDays: KeepsDays },
 ): Outcome<readonly PlannedLoad[]> {
   const each = perTray(room);
   if (each < 1 || room.trays < 1)

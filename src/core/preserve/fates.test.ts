@@ -1,3 +1,4 @@
+import { keeps } from '../../../tests/fixtures/dating';
 import type { LocalDate } from '../calendar/local-date';
 import { AS_RECKONED } from '../learned/beside';
 import { compareFates, dryWeight, energyToFreeze, type ToCompare } from './fates';
@@ -8,7 +9,7 @@ const SHARE: ToCompare = {
   density: 1.35,
   kcalADay: 1800,
   packs: [1000, 1000, 1000, 1000],
-  fridgeDays: 4,
+  fridgeDays: keeps(4),
   free: { fridge: 6000, freezer: 3000, cupboard: undefined },
   freezerLitres: 60,
   dryers: { 'freeze-dried': { room: { trays: 4, perTray: 1400 }, past: [], freeIn: 0 } },

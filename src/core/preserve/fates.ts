@@ -9,6 +9,7 @@ import { costOf } from './drying-words';
 import { weightAt, TARGET_MOISTURE } from './drying-curve';
 import { planFreezing } from './freezing-plan';
 import type { DryMethod } from './methods';
+import type { KeepsDays } from './shelf-life';
 
 export const KEPT_FATES = ['fridge', 'freezer', 'dehydrated', 'freeze-dried'] as const;
 /** What can become of food that is not eaten warm. */
@@ -31,7 +32,7 @@ export interface ToCompare {
   readonly density: number;
   readonly kcalADay: number;
   readonly packs: readonly number[];
-  readonly fridgeDays: number;
+  readonly fridgeDays: KeepsDays;
   /** Free mL by place; undefined: nobody has said how large it is. */
   readonly free: Readonly<Record<'fridge' | 'freezer' | 'cupboard', number | undefined>>;
   readonly freezerLitres: number | undefined;

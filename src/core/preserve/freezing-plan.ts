@@ -1,3 +1,4 @@
+import type { KeepsDays } from './shelf-life';
 import { freezesADay, loadFreezer } from './freezing';
 
 /** On which day each pack of a share goes into its freezer. */
@@ -18,7 +19,11 @@ export interface FreezingPlan {
  * How the packs of a share go into a freezer: so many a day as it can freeze, in as few days as possible; the others wait in the
  * fridge, where their days count. Takes g of each pack, L of the freezer and the fridge days. Source: NCHFP (handbook 10).
  */
-export function planFreezing(packs: readonly number[], litres: number | undefined, fridgeDays: number): FreezingPlan {
+export function planFreezing(
+  packs: readonly number[],
+  litres: number | undefined,
+  fridgeDays: KeepsDays,
+): FreezingPlan {
   const aDay = litres === undefined ? undefined : freezesADay(litres);
   const plan = aDay === undefined || packs.length === 0 ? undefined : loadFreezer(packs, aDay.mean);
   const dayOf = plan?.dayOf;

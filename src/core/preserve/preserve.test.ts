@@ -1,11 +1,12 @@
-import { readFileSync } from 'node:fs';
 import type { LocalDate } from '../calendar/local-date';
 import { energyDensity, grams } from '../quantity/units';
 import { dryTrays } from './dry';
 import { fatOfDry, isFatty } from './fat';
-import { fridgeDaysOf, keepingDates, type ShelfLives } from './shelf-life';
+import { rulesOf } from '../../../tests/fixtures/dating';
+import { keepingDates } from './food-life';
+import { fridgeDaysOf } from './shelf-life';
 
-const lives = JSON.parse(readFileSync('data/shelf-lives.json', 'utf8')) as ShelfLives;
+const lives = rulesOf();
 const day = '2026-11-25' as LocalDate;
 
 // Handbook 10 (conservation of mass): 2000 g at 74 % water dry to 536 g at 3 % residual moisture; 1464 g to put back.
@@ -48,7 +49,7 @@ test.each([
   ['dehydrated', 'freezer', undefined, '2027-05-25'], // common practice
   ['freeze-dried', 'cupboard', undefined, '2027-11-25'], // common practice
 ] as const)('%s food in the %s: safe until %s, best by %s', (kind, place, safeUntil, bestBy) => {
-  expect(keepingDates(lives, { kind, place, packedOn: day, since: day, fridgeDaysUsed: 0 }, 4)).toMatchObject({
+  expect(keepingDates(lives, { kind, place, packedOn: day, since: day, fridgeDaysUsed: 0 })).toMatchObject({
     safeUntil,
     bestBy,
   });
@@ -56,26 +57,26 @@ test.each([
 
 test('fatty freeze-dried food keeps half as long; opened, two weeks', () => {
   const keeping = { kind: 'freeze-dried', place: 'cupboard', packedOn: day, since: day, fridgeDaysUsed: 0 } as const;
-  expect(keepingDates(lives, { ...keeping, fatty: true }, 4).bestBy).toBe('2027-05-25');
-  expect(keepingDates(lives, { ...keeping, openedOn: '2026-12-01' as LocalDate }, 4).safeUntil).toBe('2026-12-15');
+  expect(keepingDates(lives, { ...keeping, fatty: true }).bestBy).toBe('2027-05-25');
+  expect(keepingDates(lives, { ...keeping, openedOn: '2026-12-01' as LocalDate }).safeUntil).toBe('2026-12-15');
 });
 
 test('fridge days used before freezing are not given again', () => {
   expect(
-    keepingDates(lives, { kind: 'cooked', place: 'fridge', packedOn: day, since: day, fridgeDaysUsed: 3 }, 4).safeUntil,
+    keepingDates(lives, { kind: 'cooked', place: 'fridge', packedOn: day, since: day, fridgeDaysUsed: 3 }).safeUntil,
   ).toBe('2026-11-26');
 });
 
 test('cooked food does not belong in a cupboard', () => {
   expect(() =>
-    keepingDates(lives, { kind: 'cooked', place: 'cupboard', packedOn: day, since: day, fridgeDaysUsed: 0 }, 4),
+    keepingDates(lives, { kind: 'cooked', place: 'cupboard', packedOn: day, since: day, fridgeDaysUsed: 0 }),
   ).toThrow(/cupboard/);
 });
 
 test('another shelf gives dehydrated food no new fortnight (NCHFP), and dried food no new months', () => {
   const moved = { packedOn: day, since: '2026-12-05' as LocalDate, fridgeDaysUsed: 10 };
-  expect(keepingDates(lives, { kind: 'dehydrated', place: 'fridge', ...moved }, 4).safeUntil).toBe('2026-12-09');
-  expect(keepingDates(lives, { kind: 'freeze-dried', place: 'fridge', ...moved }, 4).bestBy).toBe('2027-11-25');
+  expect(keepingDates(lives, { kind: 'dehydrated', place: 'fridge', ...moved }).safeUntil).toBe('2026-12-09');
+  expect(keepingDates(lives, { kind: 'freeze-dried', place: 'fridge', ...moved }).bestBy).toBe('2027-11-25');
 });
 
 test('fat above a fifth of the dry matter is too much to keep long; fat that nobody knows is not none', () => {
@@ -94,8 +95,8 @@ test('fat above a fifth of the dry matter is too much to keep long; fat that nob
 // USDA, from memory (handbook 10): the household's days are for what is cooked, never for what is raw.
 test.each([
   ['cooked', 5],
-  ['broth', 5],
+  ['broth', 4],
   ['raw', 2],
 ] as const)('%s food keeps so many days in the fridge of a household that says five', (kind, days) => {
-  expect(fridgeDaysOf({ shelfLives: lives, fridgeDays: 5 }, kind)).toBe(days);
+  expect(fridgeDaysOf(rulesOf(5), kind)).toBe(days);
 });

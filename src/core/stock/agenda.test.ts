@@ -1,3 +1,4 @@
+import { FRESH } from '../../../tests/fixtures/dating';
 import ICAL from 'ical.js';
 import { addDays, type LocalDate } from '../calendar/local-date';
 import { agendaOf, cookByOf } from './agenda';
@@ -13,6 +14,7 @@ const pack = (code: string, over: Partial<Source> = {}): Source => ({
   density: 1,
   waterPerGram: 0,
   place: 'fridge',
+  keeps: FRESH,
   opened: false,
   short: false,
   ...over,
@@ -22,10 +24,7 @@ const SOURCES = [
   pack('V2', { place: 'freezer', bestBy: addDays(DAY, 60) }),
   pack('V3', { place: 'freezer', bestBy: addDays(DAY, 61) }),
 ];
-const cover = coverOf([{ dogId: 1, mealsOn: () => [{ kcal: 1000 }] }], 56, SOURCES, DAY, {
-  fridgeDays: 4,
-  openedDriedDays: 14,
-});
+const cover = coverOf([{ dogId: 1, mealsOn: () => [{ kcal: 1000 }] }], 56, SOURCES, DAY);
 const agenda = agendaOf({
   today: DAY,
   sources: SOURCES,

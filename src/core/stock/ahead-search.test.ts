@@ -1,13 +1,14 @@
+import { FRESH } from '../../../tests/fixtures/dating';
 import { addUp } from '../add-up';
 import { addDays, type LocalDate } from '../calendar/local-date';
-import { coverOf, type DogAhead, type Keeps } from './cover';
+import { coverOf, type DogAhead } from './cover';
 import type { Source } from './draw';
 import { takeOutTonight } from './weeks-ahead';
 
 // Small houses of a few packs, each searched whole: every order in which they can be used is played by rules written down here
 // anew (a dog eats what it may, in that order; a frozen pack is safe for the fridge days from its first use on).
 const DAY = '2026-11-25' as LocalDate;
-const KEEPS: Keeps = { fridgeDays: 4, openedDriedDays: 14 };
+const FRIDGE_DAYS = 4;
 const DAYS = 14;
 const MEAL = 400;
 
@@ -35,7 +36,7 @@ function playOrder(dogs: readonly DogAhead[], order: readonly Packed[]): Played 
         const eats = Math.min(open, left[index]!);
         open -= eats;
         left[index]! -= eats;
-        until[index] ??= addDays(day, KEEPS.fridgeDays - 1);
+        until[index] ??= addDays(day, FRIDGE_DAYS - 1);
       }
       return open <= 0;
     });
@@ -64,7 +65,7 @@ function best(dogs: readonly DogAhead[], sources: readonly Source[]): Played {
 
 /** The same of what the application plays. */
 function own(dogs: readonly DogAhead[], sources: readonly Source[]): Played {
-  const cover = coverOf(dogs, DAYS, sources, DAY, KEEPS);
+  const cover = coverOf(dogs, DAYS, sources, DAY);
   const covered = Math.min(...cover.map(({ coverDays }) => coverDays));
   const drawn = cover.flatMap(({ days }) =>
     days.slice(0, covered).flatMap((day) => day.drawn.map((part) => ({ ...part, day: day.day }))),
@@ -72,7 +73,7 @@ function own(dogs: readonly DogAhead[], sources: readonly Source[]): Played {
   const wasted = addUp(sources, ({ key, grams, safeUntil }) => {
     const parts = drawn.filter((part) => part.key === key);
     const first = parts.map(({ day }) => day).sort()[0];
-    const safe = safeUntil ?? (first && addDays(first, KEEPS.fridgeDays - 1));
+    const safe = safeUntil ?? (first && addDays(first, FRIDGE_DAYS - 1));
     return safe !== undefined && safe < addDays(DAY, covered) ? grams - addUp(parts, (part) => part.grams) : 0;
   });
   return { covered, wasted };
@@ -94,6 +95,7 @@ function house(seed: number, count: number) {
       grams: MEAL * (1 + random(4)),
       density: 1,
       waterPerGram: 0,
+      keeps: FRESH,
       opened: false,
       short: false,
       ...(whose > 0 ? { dogId: whose } : {}),
@@ -146,7 +148,7 @@ test.each([1, 2])('%i dogs: tonight takes out what feeds tomorrow wherever any c
     )
       continue;
     possible++;
-    const taken = new Set(takeOutTonight(dogs, sources, DAY, KEEPS).map(({ key }) => key));
+    const taken = new Set(takeOutTonight(dogs, sources, DAY).map(({ key }) => key));
     expect([
       seed,
       isFedTillTomorrow(

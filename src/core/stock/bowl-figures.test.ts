@@ -1,3 +1,4 @@
+import { FRESH } from '../../../tests/fixtures/dating';
 import { addDays, type LocalDate } from '../calendar/local-date';
 import { byMeasure } from './by-measure';
 import { coverOf } from './cover';
@@ -6,7 +7,6 @@ import { readHold } from './held';
 import { mixedWith } from './rotation';
 
 const DAY = '2026-11-27' as LocalDate;
-const KEEPS = { fridgeDays: 4, openedDriedDays: 14 };
 const pack = (code: string, over: Partial<Source> = {}): Source => ({
   key: code,
   code,
@@ -14,6 +14,7 @@ const pack = (code: string, over: Partial<Source> = {}): Source => ({
   density: 1,
   waterPerGram: 0,
   place: 'freezer',
+  keeps: FRESH,
   opened: false,
   short: false,
   ...over,
@@ -55,7 +56,7 @@ test('a pack that is kept for a day waits until then, and is that dog’s first 
   expect(withHeld([kept, other], 1, addDays(DAY, 2)).map(({ code }) => code)).toEqual(['K2']);
   expect(withHeld([kept, other], 1, addDays(DAY, 3)).map(({ code }) => code)).toEqual(['K1', 'K2']);
   const dogs = [1, 2].map((dogId) => ({ dogId, mealsOn: () => [{ kcal: 400 }] }));
-  const cover = coverOf(dogs, 4, [kept, other], DAY, KEEPS);
+  const cover = coverOf(dogs, 4, [kept, other], DAY);
   expect(cover.map(({ days }) => days.map(({ drawn }) => drawn.map(({ code }) => code).join('')))).toEqual([
     ['K2', 'K2', 'K2', ''],
     ['K2', 'K2', 'K1', ''],
@@ -91,7 +92,7 @@ test('mixed: the next meal of a day is of another protein, where there is one an
   expect(mixedWith([venison, goat], 'venison', addDays(DAY, 2)).map(({ code }) => code)).toEqual(['V1', 'G1']);
   const dog = { dogId: 1, mealsOn: () => [{ kcal: 200 }, { kcal: 200 }] };
   const days = (mixed: boolean) =>
-    coverOf([dog], 4, [venison, goat], DAY, { ...KEEPS, mixed })[0]!.days.map(({ drawn }) =>
+    coverOf([dog], 4, [venison, goat], DAY, { mixed })[0]!.days.map(({ drawn }) =>
       drawn.map(({ code }) => code).join(' '),
     );
   expect(days(true)).toEqual(['V1 G1', 'V1 G1', 'V1', 'G1']);

@@ -1,4 +1,5 @@
 import { addDays, type LocalDate } from '../calendar/local-date';
+import { firstUse } from './first-use';
 import { drawMeal, fitFor, inOrderOfUse, joined, withHeld, type Drawn, type Source } from './draw';
 import { mainProtein, mixedWith, nextRun, rotated, tiredOf, type ProteinRun } from './rotation';
 import { addUp } from '../add-up';
@@ -20,10 +21,8 @@ export interface DogAhead {
   readonly hadToday?: string | undefined;
 }
 
-/** How long things keep here, and how a household wants to feed. */
-export interface Keeps {
-  readonly fridgeDays: number;
-  readonly openedDriedDays: number;
+/** How a household wants to feed. */
+export interface FeedingRules {
   /** Days in a row that a dog gets one protein, where something else is there; absent: as long as it lasts. */
   readonly proteinDays?: number | undefined;
   /** A dog's meals of one day are of different proteins, where there are several. */
@@ -50,8 +49,7 @@ export interface Cover {
 /**
  * Plays the coming days against the stock, first expired first out, for all dogs together.
  *
- * Takes each dog's meals (kcal) per day from today, how many days, the packs, the household's fridge days and the days
- * that opened dry food keeps; returns which pack feeds whom on which day. A frozen pack is taken as moved to the fridge the day
+ * Takes each dog's meals (kcal) per day from today, how many days, the packs and how the household feeds; returns which pack feeds whom on which day. A frozen pack is taken as moved to the fridge the day
  * before its first use, a dry one as opened then. A dog that has had one protein for as long as the household allows gets another where
  * there is one, unless something is thawed already. Once nothing is left, the days after a dog's first gap are gaps. What several
  * dogs may eat is divided among them where that feeds them for longer or leaves less past its date ({@link allot}).
@@ -62,7 +60,7 @@ export function coverOf(
   days: number,
   sources: readonly Source[],
   today: LocalDate,
-  keeps: Keeps,
+  keeps: FeedingRules = {},
 ): Cover[] {
   const byDate = play(dogs, days, sources, today, keeps, {});
   const dogIds = dogs.map(({ dogId }) => dogId);
@@ -73,7 +71,7 @@ export function coverOf(
   }));
   const least = (cover: readonly Cover[]) => Math.min(...cover.map(({ coverDays }) => coverDays));
   const all = (cover: readonly Cover[]) => addUp(cover, ({ coverDays }) => coverDays);
-  const past = (cover: readonly Cover[]) => leftPast(cover, least(cover), sources, today, keeps);
+  const past = (cover: readonly Cover[]) => leftPast(cover, least(cover), sources, today);
   const better = (before: Cover[], other: Cover[]) =>
     (least(other) - least(before) || past(before) - past(other) || all(other) - all(before)) > 0 ? other : before;
   const kept = sources.filter(({ blocked, grams }) => blocked !== true && grams > 0);
@@ -85,13 +83,7 @@ export function coverOf(
 }
 
 /** g that are past their safe day after so many played days. */
-function leftPast(
-  cover: readonly Cover[],
-  days: number,
-  sources: readonly Source[],
-  today: LocalDate,
-  keeps: Keeps,
-): number {
+function leftPast(cover: readonly Cover[], days: number, sources: readonly Source[], today: LocalDate): number {
   const over = addDays(today, days);
   const drawn = new Map<string, { readonly first: LocalDate; readonly grams: number }>();
   for (const own of cover)
@@ -105,7 +97,7 @@ function leftPast(
       }
   return addUp(sources, (source) => {
     const used = drawn.get(source.key);
-    const safe = used ? { ...source, ...firstUse(source, used.first, keeps) }.safeUntil : source.safeUntil;
+    const safe = used ? { ...source, ...firstUse(source, used.first) }.safeUntil : source.safeUntil;
     return source.blocked !== true && safe !== undefined && safe < over ? source.grams - (used?.grams ?? 0) : 0;
   });
 }
@@ -122,7 +114,7 @@ function play(
   days: number,
   sources: readonly Source[],
   today: LocalDate,
-  keeps: Keeps,
+  keeps: FeedingRules,
   { allotted, ownFirst = false }: Manner,
 ): Cover[] {
   const dogIds = dogs.map(({ dogId }) => dogId);
@@ -169,7 +161,7 @@ function play(
         for (const { key, kcal } of drawn) counts?.set(key, (counts.get(key) ?? 0) - kcal);
         for (const part of drawn) {
           const source = sure(stock.get(part.key));
-          stock.set(part.key, { ...source, ...firstUse(source, day, keeps), grams: source.grams - part.grams });
+          stock.set(part.key, { ...source, ...firstUse(source, day), grams: source.grams - part.grams });
         }
         drawnToday.push(...drawn);
         if (keeps.mixed) had = protein(drawn) ?? had;
@@ -219,23 +211,6 @@ function together(meals: readonly MealAhead[]): MealAhead[] {
   const byRecipe = new Map<number | undefined, number>();
   for (const { recipeId, kcal } of meals) byRecipe.set(recipeId, (byRecipe.get(recipeId) ?? 0) + kcal);
   return [...byRecipe].map(([recipeId, kcal]) => ({ recipeId, kcal }));
-}
-
-function firstUse(
-  source: Source,
-  day: LocalDate,
-  keeps: Pick<Keeps, 'fridgeDays' | 'openedDriedDays'>,
-): Partial<Source> {
-  if (source.place === 'freezer')
-    return { place: 'fridge', opened: true, safeUntil: addDays(day, keeps.fridgeDays - 1) };
-  if (source.waterPerGram > 0 && !source.opened) {
-    const opened = addDays(day, keeps.openedDriedDays);
-    return {
-      opened: true,
-      safeUntil: source.safeUntil !== undefined && source.safeUntil < opened ? source.safeUntil : opened,
-    };
-  }
-  return { opened: true };
 }
 
 /** kcal that the stock provides for each dog on each day of its cover, by dog and day; days without are left out. */

@@ -1,3 +1,4 @@
+import { FRESH } from '../../../tests/fixtures/dating';
 import fc from 'fast-check';
 import { addDays, type LocalDate } from '../calendar/local-date';
 import { coverOf } from './cover';
@@ -12,6 +13,7 @@ const pack = (code: string, over: Partial<Source> = {}): Source => ({
   density: 1.2,
   waterPerGram: 0,
   place: 'fridge',
+  keeps: FRESH,
   opened: false,
   short: false,
   ...over,
@@ -83,8 +85,6 @@ test('a dog eats its own packs and those for anybody', () => {
 });
 
 describe('cover', () => {
-  const keeps = { fridgeDays: 4, openedDriedDays: 14 };
-
   test('days until no pack is fit, per dog', () => {
     const sources = [
       pack('V1', { dogId: 1, safeUntil: addDays(DAY, 1) }),
@@ -99,7 +99,6 @@ describe('cover', () => {
       10,
       sources,
       DAY,
-      keeps,
     );
     expect(cover.map(({ coverDays }) => coverDays)).toEqual([2, 1]);
     expect(cover[0]!.days[1]!.drawn[0]!.code).toBe('V2');
@@ -107,7 +106,7 @@ describe('cover', () => {
 
   test('a pack that goes off first is not counted for later days', () => {
     const sources = [pack('V1', { safeUntil: DAY }), pack('V2', { safeUntil: DAY })];
-    expect(coverOf([{ dogId: 1, mealsOn: () => meals(1200) }], 3, sources, DAY, keeps)[0]!.coverDays).toBe(1);
+    expect(coverOf([{ dogId: 1, mealsOn: () => meals(1200) }], 3, sources, DAY)[0]!.coverDays).toBe(1);
   });
 
   test('where the stock ends, the days after a gap are gaps, and nobody asks for their meals', () => {
@@ -116,11 +115,11 @@ describe('cover', () => {
       asked.push(index);
       return meals(1200);
     };
-    const [cover] = coverOf([{ dogId: 1, mealsOn }], 60, [pack('V1', { safeUntil: DAY })], DAY, keeps);
+    const [cover] = coverOf([{ dogId: 1, mealsOn }], 60, [pack('V1', { safeUntil: DAY })], DAY);
     expect(cover!.days.map((day) => day.covered)).toEqual([true, ...Array<boolean>(59).fill(false)]);
     expect(Math.max(...asked)).toBeLessThan(3);
     // A dog that asks for nothing is provided for, with an empty freezer too.
-    expect(coverOf([{ dogId: 1, mealsOn: () => [] }], 60, [], DAY, keeps)[0]!.coverDays).toBe(60);
+    expect(coverOf([{ dogId: 1, mealsOn: () => [] }], 60, [], DAY)[0]!.coverDays).toBe(60);
   });
 
   test('more stock never covers fewer days', () => {
@@ -131,7 +130,7 @@ describe('cover', () => {
         (list, more) => {
           const packs = list.map((grams, index) => pack(`V${index}`, { grams }));
           const days = (sources: Source[]) =>
-            coverOf([{ dogId: 1, mealsOn: () => meals(800) }], 40, sources, DAY, keeps)[0]!.coverDays;
+            coverOf([{ dogId: 1, mealsOn: () => meals(800) }], 40, sources, DAY)[0]!.coverDays;
           expect(days([...packs, pack('V99', { grams: more })])).toBeGreaterThanOrEqual(days(packs));
         },
       ),

@@ -1,4 +1,5 @@
 import type { LocalDate } from '../calendar/local-date';
+import type { OnceUsed } from '../preserve/food-life';
 import type { PlaceKind } from '../preserve/shelf-life';
 import { byCode } from './code';
 import { addUp } from '../add-up';
@@ -24,6 +25,8 @@ export interface Source {
   readonly place: PlaceKind | 'warm';
   readonly safeUntil?: LocalDate;
   readonly bestBy?: LocalDate;
+  /** Days that it keeps once it is taken out of the freezer, or opened. */
+  readonly keeps: OnceUsed;
   readonly opened: boolean;
   /** It is not fed until somebody says that it may be. */
   readonly blocked?: boolean;

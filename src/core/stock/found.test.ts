@@ -1,11 +1,10 @@
-import { readFileSync } from 'node:fs';
 import { plainRecipe } from '../../../tests/fixtures/plans';
 import type { LocalDate } from '../calendar/local-date';
-import { keepingDates, type ShelfLives } from '../preserve/shelf-life';
+import { keepingDates } from '../preserve/food-life';
+import { rulesOf } from '../../../tests/fixtures/dating';
 import { expectedFood, originOfFound, readFound, typedExpected, type FoundEntry } from './found';
 
-const shelfLives = JSON.parse(readFileSync('data/shelf-lives.json', 'utf8')) as ShelfLives;
-const dating = { shelfLives, fridgeDays: 4 };
+const dating = rulesOf();
 const TODAY = '2026-11-27' as LocalDate;
 const entry: FoundEntry = {
   recipeId: 1,
@@ -56,7 +55,7 @@ test.each([
 ] as const)('%s food in the %s that nobody can date is at the end of its best, and never fresher', (kind, place) => {
   for (const today of ['2026-11-27', '2026-05-31', '2027-02-28', '2028-02-29'] as LocalDate[]) {
     const origin = originOfFound(dating, { kind, place, packedOn: undefined }, today)!;
-    const { bestBy, safeUntil } = keepingDates(shelfLives, { kind, place, ...origin }, 4);
+    const { bestBy, safeUntil } = keepingDates(dating, { kind, place, ...origin });
     expect(safeUntil).toBeUndefined();
     expect(bestBy! <= today).toBe(true);
   }

@@ -1,8 +1,9 @@
 import { z } from 'zod';
-import { addDays, addMonths, daysBetween, readLocalDate, type LocalDate } from '../calendar/local-date';
+import { daysBetween, readLocalDate, type LocalDate } from '../calendar/local-date';
 import { figuresOf, measuredRecipe } from '../plan/figures';
 import type { EnergyFactors } from '../nutrition/energy';
-import { isDried, shelfLifeOf, type DatingRules, type FoodKind, type PlaceKind } from '../preserve/shelf-life';
+import { sinceUndated } from '../preserve/food-life';
+import { isDried, type DatingRules, type FoodKind, type PlaceKind } from '../preserve/shelf-life';
 import type { Problem } from '../problem';
 import { readCount, readScale } from '../quantity/typed';
 import { writePlain } from '../quantity/write';
@@ -15,6 +16,7 @@ import type { Origin } from './ledger';
 
 /** What a pack can be that nobody sealed here. */
 export const FOUND_KINDS = ['cooked', 'raw', 'dehydrated', 'freeze-dried'] as const satisfies readonly FoodKind[];
+export type FoundKind = (typeof FOUND_KINDS)[number];
 
 /** Packs that lie there without a batch: the freezer as it was before the first pot was written down. */
 export const foundSchema = z.object({
@@ -113,13 +115,8 @@ export function originOfFound(
   }: { readonly kind: FoodKind; readonly place: PlaceKind; readonly packedOn: LocalDate | undefined },
   today: LocalDate,
 ): Origin | undefined {
-  const life = shelfLifeOf(dating.shelfLives, kind, place);
-  if (packedOn !== undefined) return { packedOn, since: packedOn, fridgeDaysUsed: 0 };
-  if (!life || life.safeDays !== undefined || life.household === true) return undefined;
-  const since = life.bestMonths === undefined ? today : addMonths(today, -life.bestMonths);
-  // A month that is shorter must not make it fresher.
-  const oldest = addMonths(since, life.bestMonths ?? 0) > today ? addDays(since, -3) : since;
-  return { packedOn: oldest, since: oldest, fridgeDaysUsed: 0 };
+  const since = packedOn ?? sinceUndated(dating, kind, place, today);
+  return since === undefined ? undefined : { packedOn: since, since, fridgeDaysUsed: 0 };
 }
 
 /** What a g of a recipe's food comes to, finished: kcal, and solids; dry: kcal, and mL of water to put back. */

@@ -3,7 +3,7 @@ import { daysBetween, readLocalDate, writeDay, type LocalDate } from '../calenda
 import { fine, refused, type Outcome } from '../problem';
 import { idSchema } from '../schema';
 import { fitFor, type Source } from './draw';
-import { thawDays } from './weeks-ahead';
+import { thawDays } from './first-use';
 
 export const holdSchema = z.object({ holdingId: idSchema, dogId: idSchema, day: z.string().max(10) });
 export type HoldEntry = Readonly<z.infer<typeof holdSchema>>;

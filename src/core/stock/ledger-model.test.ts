@@ -1,6 +1,5 @@
-import { readFileSync } from 'node:fs';
+import { rulesOf } from '../../../tests/fixtures/dating';
 import { addDays, type LocalDate } from '../calendar/local-date';
-import type { ShelfLives } from '../preserve/shelf-life';
 import { standing, tipOf } from '../standing';
 import { seeded } from '../../../tests/fixtures/seeded';
 import {
@@ -16,13 +15,12 @@ import { originOf } from './mixed';
 
 // A thousand kitchens of two hundred acts each, beside a cook with a pencil who only writes down weights: whatever is packed, moved,
 // split, mixed, fed, left, thrown, lost, found, blocked and taken back, the ledger's sum is what lies there.
-const shelfLives = JSON.parse(readFileSync('data/shelf-lives.json', 'utf8')) as ShelfLives;
 const DAY = '2026-11-25' as LocalDate;
 const places = new Map([
   [1, 'fridge' as const],
   [2, 'freezer' as const],
 ]);
-const dating = () => ({ shelfLives, fridgeDays: 4 });
+const dating = () => rulesOf();
 
 const [SEQUENCES, ACTS] = [1000, 200];
 const ACTS_OF = [

@@ -1,13 +1,25 @@
 import { capital } from '../quantity/write';
-import { daysBetween, type LocalDate } from '../calendar/local-date';
+import type { LocalDate } from '../calendar/local-date';
 import {
+  freshLife,
   keepingDates,
+  movedTo,
+  noLaterThan,
+  openedOn,
+  returnedOn,
+  thawedInPlace,
+  keepsOnceUsed,
+  type FoodHistory,
+  type FoodLife,
+  type KeepingDates,
+  type OnceUsed,
+} from '../preserve/food-life';
+import {
   isDried,
+  keepsRowOf,
   sayKind,
-  shelfLifeOf,
   type DatingRules,
   type FoodKind,
-  type KeepingDates,
   type LabelDate,
   type Packaging,
   type PlaceKind,
@@ -71,33 +83,22 @@ export interface HoldingRules {
 }
 
 /** What food had behind it when it was split off or mixed into another pack: no new pack makes it fresher. */
-export interface Origin {
-  readonly packedOn: LocalDate;
-  readonly since: LocalDate;
-  readonly fridgeDaysUsed: number;
-  readonly thawedOn?: LocalDate;
-  readonly openedOn?: LocalDate;
-  readonly returnedOn?: LocalDate;
+export interface Origin extends FoodHistory {
   readonly rulesId?: number;
 }
 
-export interface HoldingState extends KeepingDates {
+export interface HoldingState extends KeepingDates, FoodHistory {
   /** Tenths of a gram. */
   readonly amount: number;
   /** Where it lies, or lay last. */
   readonly placeId: number;
   readonly place: PlaceKind;
-  /** The day of its first movement. */
-  readonly packedOn: LocalDate;
-  readonly since: LocalDate;
-  /** Days that it has spent outside the freezer in earlier places. */
-  readonly fridgeDaysUsed: number;
-  readonly thawedOn: LocalDate | undefined;
-  readonly openedOn: LocalDate | undefined;
-  /** The day that what a dog left of it was put back last. */
-  readonly returnedOn: LocalDate | undefined;
+  /** All that its dates were asked of. */
+  readonly life: FoodLife;
   /** It is not fed until somebody says that it may be. */
   readonly blocked: boolean;
+  /** How long it would keep once it is taken out of the freezer, or opened. */
+  readonly keeps: OnceUsed;
   /** The rules that its dates follow. */
   readonly rulesId: number | undefined;
 }
@@ -121,10 +122,14 @@ export const reversedLegs = (legs: readonly Leg[]): Leg[] => legs.map((leg) => (
 export function foldHolding(movements: readonly Movement[], rules: HoldingRules): Outcome<HoldingState | undefined> {
   const balances = new Map<number, number>();
   let state: Bare | undefined;
-  let rulesId = rules.origin?.rulesId;
-  for (const movement of standing(movements)) {
+  const counted = standing(movements).filter(({ legs }) =>
+    legs.some((leg) => 'holdingId' in leg && leg.holdingId === rules.holdingId),
+  );
+  // The rules that hold at last date its whole life: a redating is one of all that went before.
+  const rulesId = counted.reduce((id, movement) => movement.rulesId ?? id, rules.origin?.rulesId);
+  const dating = rules.dating(rulesId);
+  for (const movement of counted) {
     const legs = movement.legs.filter((leg) => 'holdingId' in leg && leg.holdingId === rules.holdingId);
-    if (legs.length === 0) continue;
     for (const leg of legs)
       if ('placeId' in leg) balances.set(leg.placeId, (balances.get(leg.placeId) ?? 0) + leg.amount);
     for (const balance of balances.values()) {
@@ -138,90 +143,48 @@ export function foldHolding(movements: readonly Movement[], rules: HoldingRules)
       filled[0]?.[0] ?? state?.placeId ?? legs.flatMap((leg) => ('placeId' in leg ? [leg.placeId] : []))[0] ?? 0;
     const place = rules.places.get(placeId);
     if (!place) return refused('This place is not known.');
-    rulesId = movement.rulesId ?? rulesId;
-    if (!shelfLifeOf(rules.dating(rulesId).shelfLives, rules.kind, place))
+    if (!keepsRowOf(dating, rules.kind, place))
       return refused(`${capital(sayKind(rules.kind))} does not keep in a ${place}.`);
-    state = next(state, movement, { placeId, place, amount: filled[0]?.[1] ?? 0 }, rules);
+    state = {
+      placeId,
+      amount: filled[0]?.[1] ?? 0,
+      life: state ? nextLife(dating, state.life, movement, place) : firstLife(rules, place, movement.day),
+      blocked: state !== undefined && (state.blocked || movement.kind === 'blocked'),
+    };
   }
   if (!state) return fine(undefined);
-  const { shelfLives, fridgeDays } = rules.dating(rulesId);
   return fine({
     ...state,
+    ...state.life,
     rulesId,
-    ...keepingDates(
-      shelfLives,
-      {
-        kind: rules.kind,
-        place: state.place,
-        packedOn: state.packedOn,
-        since: state.since,
-        fridgeDaysUsed: state.fridgeDaysUsed,
-        openedOn: state.openedOn,
-        thawedOn: state.thawedOn,
-        ...(state.returnedOn === undefined ? {} : { returnedOn: state.returnedOn }),
-        fatty: rules.fatty,
-        ...(rules.packaging ? { packaging: rules.packaging } : {}),
-        ...(rules.label ? { label: rules.label } : {}),
-      },
-      fridgeDays,
-    ),
+    ...keepingDates(dating, state.life),
+    keeps: keepsOnceUsed(dating, state.life),
   });
 }
+
+/** The form of this fold: what an older one kept beside its holding is folded anew. */
+export const FOLD = 1;
 
 /** A bag of dry food is open once something was taken out of it. */
 const OPENS_DRIED: ReadonlySet<MovementKind> = new Set(['fed', 'split', 'merged']);
 
-type Bare = Omit<HoldingState, keyof KeepingDates | 'rulesId'>;
+type Bare = Pick<HoldingState, 'placeId' | 'amount' | 'life' | 'blocked'>;
 
-/** A clock had run ahead: nothing was done later than on the day that is said. */
-function noLaterThan(day: LocalDate, { packedOn, since, thawedOn, openedOn, returnedOn }: Bare) {
-  const sooner = <T extends LocalDate | undefined>(own: T) => (own !== undefined && own > day ? day : own);
-  return {
-    packedOn: sooner(packedOn),
-    since: sooner(since),
-    thawedOn: sooner(thawedOn),
-    openedOn: sooner(openedOn),
-    returnedOn: sooner(returnedOn),
-  };
+function firstLife(
+  { kind, fatty, packaging, label, origin }: HoldingRules,
+  place: PlaceKind,
+  day: LocalDate,
+): FoodLife {
+  const of = { kind, place, fatty, packaging, label };
+  if (!origin) return freshLife(of, day);
+  return { ...of, frozenOn: place === 'freezer' ? origin.since : undefined, ...origin };
 }
 
-function next(
-  before: Bare | undefined,
-  movement: Movement,
-  now: Pick<Bare, 'placeId' | 'place' | 'amount'>,
-  { kind, origin }: Pick<HoldingRules, 'kind' | 'origin'>,
-): Bare {
-  if (!before) {
-    return {
-      ...now,
-      packedOn: origin?.packedOn ?? movement.day,
-      since: origin?.since ?? movement.day,
-      fridgeDaysUsed: origin?.fridgeDaysUsed ?? 0,
-      thawedOn: origin?.thawedOn,
-      openedOn: origin?.openedOn,
-      returnedOn: origin?.returnedOn,
-      blocked: false,
-    };
-  }
-  if (movement.kind === 'put right') return { ...before, ...now, ...noLaterThan(movement.day, before) };
-  const opens = movement.kind === 'opened' || (OPENS_DRIED.has(movement.kind) && isDried(kind));
-  const openedOn = before.openedOn ?? (opens ? movement.day : undefined);
-  const returnedOn = movement.kind === 'returned' ? movement.day : before.returnedOn;
-  const blocked = before.blocked || movement.kind === 'blocked';
-  // Frozen again after a thaw that nobody wanted, it was a day in the warm (ours, no source).
-  if (movement.kind === 'thawed')
-    return { ...before, ...now, thawedOn: movement.day, fridgeDaysUsed: before.fridgeDaysUsed + 1 };
-  if (now.place === before.place) return { ...before, ...now, openedOn, blocked, returnedOn };
-  // Days spent outside the freezer are used up, whether in the fridge or the cupboard: no move gives them again.
-  const spent = before.place === 'freezer' ? 0 : Math.max(0, daysBetween(before.since, movement.day));
-  return {
-    ...now,
-    packedOn: before.packedOn,
-    openedOn,
-    blocked,
-    returnedOn,
-    since: movement.day,
-    fridgeDaysUsed: before.fridgeDaysUsed + spent,
-    thawedOn: before.place === 'freezer' && now.place === 'fridge' ? movement.day : before.thawedOn,
-  };
+/** What a movement makes of the food. */
+function nextLife(dating: DatingRules, before: FoodLife, { kind, day }: Movement, place: PlaceKind): FoodLife {
+  if (kind === 'put right') return noLaterThan(movedTo(dating, before, place, day), day);
+  if (kind === 'thawed') return thawedInPlace(before, day);
+  const opens = kind === 'opened' || (OPENS_DRIED.has(kind) && isDried(before.kind));
+  const used = opens ? openedOn(before, day) : kind === 'returned' ? returnedOn(before, day) : before;
+  return movedTo(dating, used, place, day);
 }

@@ -28,6 +28,12 @@ test.each([
   ['Barley, pearled, raw', 'Grains and pasta', 'pantry', 'cupboard'],
   ['Kale, raw', 'Vegetables', 'pantry', 'fridge'],
   ['Peas, green, frozen, unprepared', 'Vegetables', 'pantry', 'freezer'],
+  ['Rice, white, long-grain, regular, cooked', 'Grains and pasta', 'cooked', 'fridge'],
+  ['Sweet potato, cooked, baked in skin, without salt', 'Vegetables', 'cooked', 'fridge'],
+  ['Egg, whole, cooked, hard-boiled', 'Dairy and egg', 'cooked', 'fridge'],
+  ['Beans, black, mature seeds, cooked, boiled', 'Legumes', 'cooked', 'fridge'],
+  ['Beans, kidney, canned, cooked', 'Legumes', 'pantry', 'cupboard'],
+  ['Bread, wheat, toasted, cooked', 'Baked', 'pantry', 'cupboard'],
   ['Egg, whole, raw, fresh', 'Dairy and egg', 'pantry', 'fridge'],
 ])('%s is %s and lies first in the %s', (name, group, kind, place) => {
   const food = { name, group, ndb: '01000' };

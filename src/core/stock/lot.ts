@@ -20,26 +20,54 @@ export interface Lot {
 }
 
 /** What a lot may be, as its days are counted. */
-export const LOT_KINDS = ['pantry', 'whole meat', 'raw', 'cooked'] as const satisfies readonly FoodKind[];
+export const LOT_KINDS = [
+  'pantry',
+  'whole meat',
+  'raw',
+  'cooked',
+  'broth',
+  'dehydrated',
+  'freeze-dried',
+] as const satisfies readonly FoodKind[];
 export type LotKind = (typeof LOT_KINDS)[number];
 
+type FoodWords = Pick<Food, 'name' | 'group' | 'ndb'> & Partial<Pick<Food, 'per100'>>;
+
 const GROUND = /\b(ground|minced?|hamburger|sausage)\b/i;
+const CANNED = /\b(canned|tinned|jarred)\b/i;
+const COOKED_WORDS = /\b(cooked|boiled|steamed|stewed|braised|poached|roasted|baked|leftover)\b/i;
+/** Cooked food with less water than this keeps like what is dry: toasted, popped, baked hard (common practice, no source). */
+const WET = 40;
+/** What is cooked to be kept in a cupboard: bread, nuts, sweets (common practice, no source). */
+const BAKED_TO_KEEP: ReadonlySet<string> = new Set(['Baked', 'Nuts and seeds', 'Sweeteners', 'Fats and oils']);
+
+/** Whether a food comes cooked, and wet enough to spoil in days: by the table's name or the cook's words. */
+function isCookedWet({ name, group, per100 }: FoodWords, words: string): boolean {
+  if (BAKED_TO_KEEP.has(group)) return false;
+  const water = per100?.water_g;
+  return (stateOf(name) === 'cooked' || COOKED_WORDS.test(words)) && (water === undefined || water >= WET);
+}
 
 /**
- * What a food is as its days are counted: cooked, ground meat, offal and fish, whole meat, or what its label alone dates. A first
- * guess, which the cook can change.
+ * What a food is as its days are counted: cooked, ground meat, offal and fish, whole meat, broth, dried by a way, or what its label
+ * alone dates. A first guess, which the cook can change.
  *
  * Takes the food of the table and the cook's words for it. Source: USDA's groups (ground meat, offal and fish 1–2 days, whole cuts
- * 3–5); the guess is ours.
+ * 3–5, cooked food 3–4 whatever it is of); the guess is ours.
  */
-export function kindOfLot(food: Pick<Food, 'name' | 'group' | 'ndb'>, words = ''): LotKind {
+export function kindOfLot(food: FoodWords, words = ''): LotKind {
   if (food.ndb.startsWith('R')) return 'cooked';
   if (food.ndb.startsWith('L')) return 'pantry';
+  const said = `${food.name} ${words}`;
+  if (CANNED.test(said)) return 'pantry';
   const part = guessPart(food);
-  if (part !== 'muscle' && part !== 'muscular organ' && part !== 'secreting organ') return 'pantry';
-  if (/\bcanned\b/i.test(food.name)) return 'pantry';
-  if (stateOf(food.name) === 'cooked') return 'cooked';
-  if (part !== 'muscle' || food.group === 'Fish and shellfish' || GROUND.test(`${food.name} ${words}`)) return 'raw';
+  const isMeat = part === 'muscle' || part === 'muscular organ' || part === 'secreting organ';
+  if (isMeat && /\bfreeze[- ]dried\b/i.test(said)) return 'freeze-dried';
+  if (isMeat && /\b(dehydrated|dried|jerky)\b/i.test(said)) return 'dehydrated';
+  if (part === 'liquid' && /\b(home-prepared|home-?made|bone broth)\b/i.test(said)) return 'broth';
+  if (isCookedWet(food, words)) return 'cooked';
+  if (!isMeat) return 'pantry';
+  if (part !== 'muscle' || food.group === 'Fish and shellfish' || GROUND.test(said)) return 'raw';
   return 'whole meat';
 }
 
@@ -47,12 +75,24 @@ export function kindOfLot(food: Pick<Food, 'name' | 'group' | 'ndb'>, words = ''
 const COLD_PARTS: ReadonlySet<string> = new Set(['dairy', 'egg', 'vegetable', 'herb']);
 
 /** Where a food is put when it comes into the house, until the cook says otherwise. Source: common practice, no source. */
-export function placeKindOf(food: Pick<Food, 'name' | 'group' | 'ndb'>, kind: LotKind): PlaceKind {
+export function placeKindOf(food: FoodWords, kind: LotKind): PlaceKind {
+  if (kind === 'dehydrated' || kind === 'freeze-dried') return 'cupboard';
   if (kind !== 'pantry') return 'fridge';
   if (/\b(dried|dry|dehydrated|powder|flour|canned|frozen)\b/i.test(food.name))
     return /\bfrozen\b/i.test(food.name) ? 'freezer' : 'cupboard';
   return COLD_PARTS.has(guessPart(food)) ? 'fridge' : 'cupboard';
 }
+
+/**
+ * Whether food that spoils in days is about to lie in a cupboard without a date: then it is asked about. Takes the food, its words,
+ * and what was said of it.
+ */
+export const spoilsUnsaid = (
+  food: FoodWords,
+  words: string,
+  said: { readonly kind: LotKind; readonly place: PlaceKind; readonly hasDate: boolean },
+): boolean =>
+  said.place === 'cupboard' && said.kind === 'pantry' && !said.hasDate && kindOfLot(food, words) !== 'pantry';
 
 /** The day that is held against a lot first: its safety, else its quality. */
 const dateOf = (lot: Lot): string => lot.safeUntil ?? lot.bestBy ?? '9';

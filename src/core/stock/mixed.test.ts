@@ -1,11 +1,10 @@
-import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { addDays, type LocalDate } from '../calendar/local-date';
-import type { FoodKind, ShelfLives } from '../preserve/shelf-life';
+import { rulesOf } from '../../../tests/fixtures/dating';
+import type { FoodKind } from '../preserve/shelf-life';
 import { foldHolding, type HoldingRules, type HoldingState, type Movement } from './ledger';
 import { mixedKind, originOf, type ToMix } from './mixed';
 
-const shelfLives = JSON.parse(readFileSync('data/shelf-lives.json', 'utf8')) as ShelfLives;
 const DAY = '2026-11-25' as LocalDate;
 const [FRIDGE, FREEZER, CUPBOARD] = [1, 2, 3];
 const places = new Map([
@@ -18,7 +17,7 @@ const rules = (kind: FoodKind, origin?: HoldingRules['origin']): HoldingRules =>
   kind,
   fatty: false,
   places,
-  dating: () => ({ shelfLives, fridgeDays: 4 }),
+  dating: () => rulesOf(),
   ...(origin ? { origin } : {}),
 });
 
@@ -57,7 +56,7 @@ function lived(kind: FoodKind, moves: readonly { readonly day: number; readonly 
 
 /** What a new pack of these parts is on the day on which it is made. */
 function mixed(kind: FoodKind, parts: readonly HoldingState[], day: LocalDate): HoldingState {
-  const toMix = parts.map((state, index): ToMix => ({ ...state, code: `V${index}`, kind }));
+  const toMix = parts.map((state, index): ToMix => ({ ...state, code: `V${index}` }));
   const made: Movement = {
     id: 9,
     kind: 'merged',
@@ -112,12 +111,10 @@ test('dry food that is mixed is open from that day on, and ages from the day on 
   expect(made).toMatchObject({ openedOn: addDays(DAY, 9), packedOn: DAY, safeUntil: addDays(DAY, 23) });
 });
 
-const part = (over: Partial<ToMix>): ToMix => ({
-  ...lived('cooked', [{ day: 0, placeId: FRIDGE! }]),
-  code: 'V1',
-  kind: 'cooked',
-  ...over,
-});
+const part = (kind: FoodKind, over: Partial<ToMix> = {}): ToMix => {
+  const state = lived('cooked', [{ day: 0, placeId: FRIDGE! }]);
+  return { ...state, life: { ...state.life, kind }, code: 'V1', ...over };
+};
 
 test.each([
   [['cooked', 'cooked'], 'cooked'],
@@ -125,7 +122,7 @@ test.each([
   [['freeze-dried', 'freeze-dried'], 'freeze-dried'],
   [['broth', 'broth'], 'broth'],
 ] as const)('%j make %s', (kinds, kind) => {
-  expect(mixedKind(kinds.map((each) => part({ kind: each })))).toEqual({ ok: true, value: kind });
+  expect(mixedKind(kinds.map((each) => part(each)))).toEqual({ ok: true, value: kind });
 });
 
 test.each([
@@ -136,6 +133,6 @@ test.each([
   [['cooked', 'cooked'], { blocked: true }, /is blocked/],
   [['cooked', 'cooked'], { placeId: 2 }, /two places/],
 ] as const)('%j with %j is refused', (kinds, over, said) => {
-  const parts = kinds.map((kind, index) => part({ kind, ...(index === 1 ? over : {}) }));
+  const parts = kinds.map((kind, index) => part(kind, index === 1 ? over : {}));
   expect(mixedKind(parts)).toMatchObject({ ok: false, problem: { message: expect.stringMatching(said) as string } });
 });

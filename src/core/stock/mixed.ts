@@ -1,24 +1,12 @@
-import { isDried, type FoodKind } from '../preserve/shelf-life';
+import { isAsBought } from '../preserve/food-life';
+import { isDried, keepsRowOf, type DatingRules, type FoodKind, type Packaging } from '../preserve/shelf-life';
 import { fine, refused, type Outcome } from '../problem';
-import { addDays, type LocalDate } from '../calendar/local-date';
+import { addDays, daysBetween, type LocalDate } from '../calendar/local-date';
 import type { HoldingState, Origin } from './ledger';
 
 /** What is put together into one pack: a kind of food, and what it has behind it. */
-export interface ToMix extends Pick<
-  HoldingState,
-  | 'packedOn'
-  | 'since'
-  | 'fridgeDaysUsed'
-  | 'thawedOn'
-  | 'openedOn'
-  | 'returnedOn'
-  | 'place'
-  | 'placeId'
-  | 'rulesId'
-  | 'blocked'
-> {
+export interface ToMix extends Pick<HoldingState, 'life' | 'placeId' | 'rulesId' | 'blocked'> {
   readonly code: string;
-  readonly kind: FoodKind;
 }
 
 const earliest = (days: readonly (LocalDate | undefined)[]): LocalDate | undefined =>
@@ -32,30 +20,58 @@ const earliest = (days: readonly (LocalDate | undefined)[]): LocalDate | undefin
 export function originOf(parts: readonly ToMix[], day: LocalDate): Origin {
   const [first] = parts;
   if (!first) throw new Error('nothing is mixed');
-  const thawedOn = earliest(parts.map((part) => part.thawedOn));
-  const returnedOn = earliest(parts.map((part) => part.returnedOn));
-  const opened = parts.flatMap(({ kind, openedOn }) => openedOn ?? (isDried(kind) ? day : []));
+  const lives = parts.map(({ life }) => life);
+  const thawedOn = earliest(lives.map((life) => life.thawedOn));
+  const frozenOn = earliest(lives.map((life) => life.frozenOn));
+  const pastOn = earliest(lives.map((life) => life.pastOn));
+  const returnedOn = earliest(lives.map((life) => life.returnedOn));
+  const opened = lives.flatMap(({ kind, openedOn }) => openedOn ?? (isDried(kind) ? day : []));
   const openedOn = earliest(opened);
   // Of several rules those of the oldest pack hold.
-  const oldest = [...parts].sort((a, b) => a.packedOn.localeCompare(b.packedOn))[0] ?? first;
+  const oldest = [...parts].sort((a, b) => a.life.packedOn.localeCompare(b.life.packedOn))[0] ?? first;
   // Outside the freezer days run: whose began earliest counts, days used before included. Frozen they stand still.
-  const began = ({ since, fridgeDaysUsed }: ToMix) => addDays(since, -fridgeDaysUsed);
-  const runs = [...parts].sort((a, b) => began(a).localeCompare(began(b)))[0] ?? first;
-  const days =
-    first.place === 'freezer'
-      ? {
-          since: earliest(parts.map((part) => part.since)) ?? first.since,
-          fridgeDaysUsed: Math.max(...parts.map((part) => part.fridgeDaysUsed)),
-        }
-      : { since: runs.since, fridgeDaysUsed: runs.fridgeDaysUsed };
+  const began = ({ since, fridgeDaysUsed }: ToMix['life']) => addDays(since, -fridgeDaysUsed);
+  const runs = [...lives].sort((a, b) => began(a).localeCompare(began(b)))[0] ?? first.life;
+  const isFrozen = first.life.place === 'freezer';
+  const days = isFrozen
+    ? {
+        since: earliest(lives.map((life) => life.since)) ?? first.life.since,
+        fridgeDaysUsed: Math.max(...lives.map((life) => life.fridgeDaysUsed)),
+      }
+    : { since: runs.since, fridgeDaysUsed: runs.fridgeDaysUsed };
+  // What one of them has left, all of it has left.
+  const left = lives.flatMap((life) => {
+    if (life.label?.is === 'safe' && isAsBought(life)) return [daysBetween(days.since, life.label.until)];
+    if (life.left === undefined) return [];
+    return [isFrozen ? life.left : daysBetween(days.since, addDays(life.since, life.left))];
+  });
   return {
-    packedOn: oldest.packedOn,
+    packedOn: oldest.life.packedOn,
     ...days,
+    // Of one alone its label says so itself.
+    ...(left.length === 0 || (lives.every(isAsBought) && lives.length === 1) ? {} : { left: Math.min(...left) }),
+    ...(pastOn === undefined ? {} : { pastOn }),
+    ...(frozenOn === undefined ? {} : { frozenOn }),
     ...(thawedOn === undefined ? {} : { thawedOn }),
     ...(openedOn === undefined ? {} : { openedOn }),
     ...(returnedOn === undefined ? {} : { returnedOn }),
     ...(oldest.rulesId === undefined ? {} : { rulesId: oldest.rulesId }),
   };
+}
+
+/**
+ * What a mixed pack counts as packed in, where nobody says: of its parts' packagings the one in which it keeps the shortest.
+ * Takes the rules, the kind, the parts. Source: no new pack makes food fresher (common practice, no source).
+ */
+export function strictestPackaging(
+  rules: DatingRules,
+  kind: FoodKind,
+  parts: readonly { readonly packaging: Packaging | undefined }[],
+  place: ToMix['life']['place'],
+): Packaging | undefined {
+  const months = (packaging: Packaging | undefined) =>
+    keepsRowOf(rules, kind, place, packaging)?.bestMonths ?? Infinity;
+  return [...parts].sort((a, b) => months(a.packaging) - months(b.packaging))[0]?.packaging;
 }
 
 /**
@@ -70,9 +86,9 @@ export function mixedKind(parts: readonly ToMix[]): Outcome<FoodKind> {
   const elsewhere = others.find((part) => part.placeId !== first.placeId);
   if (elsewhere)
     return refused(`${first.code} and ${elsewhere.code} lie in two places: move one of them first.`, 'parts');
-  const kinds = [...new Set(parts.map((part) => part.kind))];
+  const kinds = [...new Set(parts.map(({ life }) => life.kind))];
   const meals: ReadonlySet<FoodKind> = new Set(['cooked', 'raw']);
-  if (kinds.length === 1) return fine(first.kind);
+  if (kinds.length === 1) return fine(first.life.kind);
   if (kinds.every((kind) => meals.has(kind))) return fine('raw');
   return refused(`${kinds.join(' and ')} food are not mixed: each is fed in its own way.`, 'parts');
 }

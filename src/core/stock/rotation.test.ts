@@ -1,11 +1,12 @@
+import { FRESH } from '../../../tests/fixtures/dating';
 import fc from 'fast-check';
 import { addDays, type LocalDate } from '../calendar/local-date';
-import { coverOf, type Keeps } from './cover';
+import { coverOf, type FeedingRules } from './cover';
 import type { Source } from './draw';
 import { mainProtein, nextRun, rotated, tiredOf } from './rotation';
 
 const TODAY = '2026-11-27' as LocalDate;
-const KEEPS: Keeps = { fridgeDays: 4, openedDriedDays: 14, proteinDays: 2 };
+const KEEPS: FeedingRules = { proteinDays: 2 };
 
 /** A frozen pack of a dog's whole day. */
 const pack = (index: number, protein: string, over: Partial<Source> = {}): Source => ({
@@ -16,6 +17,7 @@ const pack = (index: number, protein: string, over: Partial<Source> = {}): Sourc
   density: 1,
   waterPerGram: 0,
   place: 'freezer',
+  keeps: FRESH,
   opened: false,
   short: false,
   bestBy: addDays(TODAY, 30 + index),

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { readLocalDate, type LocalDate } from '../calendar/local-date';
 import type { Problem } from '../problem';
+import { isAmong } from '../sure';
+import { FOUND_KINDS, type FoundKind } from './found';
 
 /** A table of stock as text: what goes out as one comes in again. */
 export const stockTableSchema = z.object({ text: z.string().max(400_000) });
@@ -11,6 +13,8 @@ export interface StockRow {
   readonly row: number;
   readonly code: string | undefined;
   readonly recipe: string | undefined;
+  /** What it is: cooked, raw, or dried by which way. */
+  readonly kind: FoundKind | undefined;
   readonly place: string | undefined;
   readonly dog: string | undefined;
   readonly grams: number | undefined;
@@ -25,6 +29,7 @@ export const MOST_ROWS = 500;
 const NAMES = {
   code: ['code'],
   recipe: ['recipe'],
+  kind: ['kind'],
   place: ['place'],
   dog: ['for', 'dog'],
   grams: ['grams', 'g', 'weight'],
@@ -89,6 +94,9 @@ export function readStockRows(rows: readonly Readonly<Record<string, string | un
       if (before !== undefined) say(row, `${code} stands in row ${before} as well: which of them holds?`);
       seen.set(code, row);
     }
+    const kind = text(NAMES.kind)?.toLowerCase();
+    if (kind !== undefined && code === undefined && !isAmong(FOUND_KINDS, kind))
+      say(row, `“${kind}” is no kind of food. Write one of ${FOUND_KINDS.join(', ')}.`);
     const day = text(NAMES.packed);
     const packed = day === undefined ? undefined : readLocalDate(day);
     if (day !== undefined && packed === undefined) say(row, `“${day}” is no day. Write it like 2026-10-02.`);
@@ -96,6 +104,7 @@ export function readStockRows(rows: readonly Readonly<Record<string, string | un
       row,
       code,
       recipe: text(NAMES.recipe),
+      kind: kind !== undefined && isAmong(FOUND_KINDS, kind) ? kind : undefined,
       place: text(NAMES.place),
       dog: text(NAMES.dog),
       grams: figure(NAMES.grams, 'The weight'),

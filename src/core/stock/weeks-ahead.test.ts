@@ -1,11 +1,12 @@
+import { FRESH } from '../../../tests/fixtures/dating';
 import fc from 'fast-check';
 import { addDays, type LocalDate } from '../calendar/local-date';
 import { coverOf } from './cover';
+import { thawDays } from './first-use';
 import { inOrderOfUse, type Source } from './draw';
-import { freezerAhead, passDates, takeOuts, takeOutTonight, thawDays, whyBefore } from './weeks-ahead';
+import { freezerAhead, passDates, takeOuts, takeOutTonight, whyBefore } from './weeks-ahead';
 
 const DAY = '2026-11-25' as LocalDate;
-const KEEPS = { fridgeDays: 4, openedDriedDays: 14 };
 const pack = (code: string, over: Partial<Source> = {}): Source => ({
   key: code,
   code,
@@ -13,12 +14,13 @@ const pack = (code: string, over: Partial<Source> = {}): Source => ({
   density: 1,
   waterPerGram: 0,
   place: 'freezer',
+  keeps: FRESH,
   opened: false,
   short: false,
   ...over,
 });
 const play = (sources: readonly Source[], kcal: number, days = 14) =>
-  coverOf([{ dogId: 1, mealsOn: () => [{ kcal }] }], days, sources, DAY, KEEPS);
+  coverOf([{ dogId: 1, mealsOn: () => [{ kcal }] }], days, sources, DAY);
 
 // USDA: about 24 h in the fridge for 4 to 5 lb; a day for each 2 kg, as handbook 10 has it.
 test.each([
@@ -110,12 +112,12 @@ test('once all that is asked for tonight lies in the fridge, nothing more is: on
       (packs, appetites) => {
         const sources = packs.map(({ grams, best }, index) => pack(`V${index}`, { grams, bestBy: addDays(DAY, best) }));
         const dogs = appetites.map((kcal, dogId) => ({ dogId, mealsOn: () => [{ kcal }] }));
-        const keys = new Set(takeOutTonight(dogs, sources, DAY, KEEPS).map(({ key }) => key));
+        const keys = new Set(takeOutTonight(dogs, sources, DAY).map(({ key }) => key));
         const moved = sources.map((source) =>
           keys.has(source.key) ? { ...source, place: 'fridge' as const, safeUntil: addDays(DAY, 4) } : source,
         );
-        expect(takeOutTonight(dogs, moved, DAY, KEEPS)).toEqual([]);
-        const tomorrow = coverOf(dogs, 2, moved, DAY, KEEPS).flatMap(({ days }) => days.flatMap(({ drawn }) => drawn));
+        expect(takeOutTonight(dogs, moved, DAY)).toEqual([]);
+        const tomorrow = coverOf(dogs, 2, moved, DAY).flatMap(({ days }) => days.flatMap(({ drawn }) => drawn));
         for (const { key } of tomorrow) expect(moved.find((source) => source.key === key)!.place).toBe('fridge');
       },
     ),

@@ -3,12 +3,7 @@ import { addDays, writeDay, type LocalDate } from '../calendar/local-date';
 import { byCode } from './code';
 import { coverOf, type Cover, type DogAhead } from './cover';
 import type { Source } from './draw';
-
-/** g that thaw in the fridge in a day, as one pack (USDA, from memory; handbook 10). */
-const THAWS_A_DAY = 2000;
-
-/** Whole days before its first use that a frozen pack goes into the fridge: one for up to 2 kg, two for up to 4. Takes g. */
-export const thawDays = (grams: number): number => Math.max(1, Math.ceil(grams / THAWS_A_DAY - 1e-9));
+import { outFor, takenOut } from './first-use';
 
 /** A pack that somebody is to take out, and when. */
 export interface TakeOutOf {
@@ -33,7 +28,7 @@ export function takeOuts(sources: readonly Source[], cover: readonly Cover[], to
     .flatMap(([key, day]): TakeOutOf[] => {
       const source = frozen.get(key);
       if (!source) return [];
-      const on = addDays(day, -thawDays(source.grams));
+      const on = outFor(source, day);
       return [{ key, code: source.code, first: day, on: on < today ? today : on, late: on < today }];
     })
     .sort((a, b) => a.on.localeCompare(b.on) || byCode(a.code, b.code));
@@ -44,13 +39,13 @@ const SOON = 7;
 
 /**
  * What goes into the fridge tonight, so that every meal until it has thawed is there: a thawed pack is used first, which may call
- * for another, until nothing more is asked for. Takes the dogs' meals, the stock and how long things keep. Source: USDA; arithmetic.
+ * for another, until nothing more is asked for. Takes the dogs' meals, the stock and how the household feeds. Source: USDA; arithmetic.
  */
 export function takeOutTonight(
   dogs: readonly DogAhead[],
   sources: readonly Source[],
   today: LocalDate,
-  keeps: Parameters<typeof coverOf>[4],
+  keeps?: Parameters<typeof coverOf>[4],
 ): TakeOutOf[] {
   const taken: TakeOutOf[] = [];
   let now = sources;
@@ -59,8 +54,7 @@ export function takeOutTonight(
     if (due.length === 0) return taken;
     taken.push(...due);
     const keys = new Set(due.map(({ key }) => key));
-    const safeUntil = addDays(today, keeps.fridgeDays);
-    now = now.map((source) => (keys.has(source.key) ? { ...source, place: 'fridge' as const, safeUntil } : source));
+    now = now.map((source) => (keys.has(source.key) ? takenOut(source, today) : source));
   }
 }
 

@@ -2,7 +2,7 @@ import { nth } from '../sure';
 import { cycleLimits, dryersUsed, dryingOf, mayDry } from './drying';
 import type { MipDraft, Term } from './mip';
 import type { Segment } from './model';
-import { recipeKey, type Candidate, type WeeksDryer, type WeeksProblem } from './weeks';
+import { fridgeOfAll, recipeKey, type Candidate, type WeeksDryer, type WeeksProblem } from './weeks';
 import type { WishCosts } from './wishes';
 
 /** What is dried of the pots, and what of it is eaten when. Everything in kcal; without dryers there is nothing of it. */
@@ -42,7 +42,8 @@ const present = (columns: readonly (number | undefined)[]): Term[] =>
  * Source: arithmetic.
  */
 export function dryColumns({ problem, segments, mip, candidates, potfuls, costs, between }: ToDry): DryColumns {
-  const { recipes, fridgeDays, days } = problem;
+  const { recipes, days } = problem;
+  const fridgeDays = fridgeOfAll(problem);
   const dryers = dryersUsed(problem);
   const does = dryers.map((dryer) => dryingOf(dryer, fridgeDays));
   const cycles = candidates.map(() =>

@@ -1,3 +1,4 @@
+import { keeps } from '../../../tests/fixtures/dating';
 import fc from 'fast-check';
 import { solverHere } from '../../../tests/fixtures/highs';
 import { FREEZE_DRYER, seededWeeks } from '../../../tests/fixtures/weeks';
@@ -79,6 +80,8 @@ const byHand: WeeksProblem = {
       costOn: undefined,
       offered: true,
       takes: {},
+      fridgeDays: keeps(4),
+      freezerDays: 90,
       lean: true,
     },
   ],
@@ -179,7 +182,8 @@ test('the limits on cycles are those of one machine that runs one after the othe
         minLength: 1,
         maxLength: 6,
       }),
-      (hours, fridgeDays, freeIn, loads) => {
+      (hours, days, freeIn, loads) => {
+        const fridgeDays = keeps(days);
         const dryer = { ...FREEZE_DRYER, hours, freeIn, cyclesAWeek: 1000 };
         const { most } = dryingOf(dryer, fridgeDays);
         let day = 0;

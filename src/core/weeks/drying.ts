@@ -1,3 +1,4 @@
+import type { KeepsDays } from '../preserve/shelf-life';
 import type { WeeksCook, WeeksDryer, WeeksProblem, WeeksRecipe } from './weeks';
 
 /** The hour at which what was cooked goes into the first cycle, on its cook day (common practice, no source). */
@@ -16,7 +17,7 @@ export interface DryingOf {
 export const mostAWeek = (hours: number): number => Math.floor((WEEK * 24) / hours);
 
 /** Takes a dryer and the fridge days. Source: arithmetic; cooked food waits as long as the fridge keeps it (USDA, 3–4 days). */
-export function dryingOf({ hours, cyclesAWeek }: WeeksDryer, fridgeDays: number): DryingOf {
+export function dryingOf({ hours, cyclesAWeek }: WeeksDryer, fridgeDays: KeepsDays): DryingOf {
   const most = Math.max(0, Math.min(cyclesAWeek, mostAWeek(hours), 1 + Math.floor((fridgeDays * 24) / hours)));
   return { most, readyIn: Math.max(1, Math.ceil((EVENING + most * hours) / 24)) };
 }
@@ -42,7 +43,7 @@ export interface CycleLimit {
  * the machine has the hours for all cycles from the one to the other, one after the other, before the last of them has to be over.
  * Takes the dryer, the fridge days and the days in order. Source: arithmetic (one machine, loads in the order of their days).
  */
-export function cycleLimits(dryer: WeeksDryer, fridgeDays: number, days: readonly number[]): CycleLimit[] {
+export function cycleLimits(dryer: WeeksDryer, fridgeDays: KeepsDays, days: readonly number[]): CycleLimit[] {
   const { most } = dryingOf(dryer, fridgeDays);
   const limits: CycleLimit[] = [];
   days.forEach((from, at) => {

@@ -3,7 +3,7 @@ import { nth } from '../sure';
 import type { DryColumns } from './dry-columns';
 import type { MipDraft, Term } from './mip';
 import type { Give } from './model';
-import { recipeKey, type Candidate, type WeeksProblem } from './weeks';
+import { fridgeOfAll, recipeKey, type Candidate, type WeeksProblem } from './weeks';
 
 /** Potfuls of one recipe that anybody cooks on one day at most (common practice, no source). */
 export const MOST_POTFULS = 8;
@@ -25,7 +25,7 @@ interface Room {
 /** The hours of each cook day, and what lies in the freezer on its evening: all but what is eaten until the next one. */
 export function freezerAndStove(room: Room) {
   const { problem, mip, candidates, cooked, potfuls, dry, through, between, made, scaled, give } = room;
-  const { recipes, stock, freezer, fridgeDays, days } = problem;
+  const { recipes, stock, freezer, days } = problem;
   const minutes: number[] = [];
   candidates.forEach(({ minutes: can, said }, at) => {
     // What the cook said stands, whatever it takes.
@@ -79,9 +79,9 @@ export function freezerAndStove(room: Room) {
         [nth(nth(potfuls, at), index), recipe.grams / 1000],
         ...scaled(
           [
-            ...between(recipeKey(recipe.recipeId), day + 1, day + fridgeDays),
+            ...between(recipeKey(recipe.recipeId), day + 1, day + recipe.fridgeDays),
             ...dry.own(index, at),
-            ...scaled(dry.within(index, day + 1, day + fridgeDays), -1),
+            ...scaled(dry.within(index, day + 1, day + recipe.fridgeDays), -1),
           ],
           -recipe.grams / recipe.kcal / 1000,
         ),
@@ -91,7 +91,7 @@ export function freezerAndStove(room: Room) {
     });
     mip.row(
       -Infinity,
-      (freezer.gramsADay * Math.max(1, fridgeDays)) / 1000,
+      (freezer.gramsADay * Math.max(1, fridgeOfAll(problem))) / 1000,
       frozenOf.map((column): Term => [column, 1]),
     );
   });

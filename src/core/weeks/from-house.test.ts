@@ -1,3 +1,4 @@
+import { FRESH } from '../../../tests/fixtures/dating';
 import { addDays } from '../calendar/local-date';
 import { DOGS, inputsOf, plainRecipe, POT, recipeOf, TODAY } from '../../../tests/fixtures/plans';
 import { plainPlan } from '../plan/plan-entry';
@@ -19,6 +20,7 @@ const source = (over: Partial<Source & { word: string }>): Source & { word: stri
   waterPerGram: 0,
   place: 'freezer',
   bestBy: addDays(TODAY, 60),
+  keeps: FRESH,
   opened: false,
   short: false,
   ...over,

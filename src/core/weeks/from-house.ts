@@ -1,5 +1,5 @@
 import { addUp } from '../add-up';
-import { addDays, daysBetween, SHORTEST_MONTH, weekdayName, type LocalDate } from '../calendar/local-date';
+import { addDays, daysBetween, weekdayName, type LocalDate } from '../calendar/local-date';
 import { mealsAlways } from '../dog/meals';
 import type { PlanInputs } from '../plan/inputs';
 import { freezesADay } from '../preserve/freezing';
@@ -203,8 +203,6 @@ export function readWeeks(inputs: WeeksInputs, ask: WeeksAsk, fixed: ReadonlySet
       freezer:
         litres === undefined ? undefined : { litres, taken: other, gramsADay: freezesADay(Math.max(1, litres)).mean },
       dryers: inputs.dryers.map((dryer) => ({ ...dryer, cyclesAWeek: numbers.cycles.get(dryer.equipmentId) ?? 0 })),
-      fridgeDays: plan.fridgeDays,
-      keepsDays: plan.freezerMonths * SHORTEST_MONTH,
       cover: numbers.cover,
       proteinDays: numbers.proteinDays === undefined ? undefined : Math.round(numbers.proteinDays),
       proteinsAFortnight: numbers.proteins,

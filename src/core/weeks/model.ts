@@ -155,9 +155,9 @@ export function weeksModel(problem: WeeksProblem, segments: readonly Segment[], 
     }
   }
   // What was frozen is eaten before it is past its best.
-  recipes.forEach(({ recipeId }, recipe) => {
+  recipes.forEach(({ recipeId, freezerDays }, recipe) => {
     candidates.forEach(({ day }, at) => {
-      const end = segments.find(({ to }) => to >= day + problem.keepsDays)?.to;
+      const end = segments.find(({ to }) => to >= day + freezerDays)?.to;
       if (end === undefined || end >= days - 1) return;
       mip.row(-Infinity, 0, [
         ...made(recipe, at, ({ kcal }) => kcal),

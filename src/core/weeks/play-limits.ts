@@ -1,7 +1,15 @@
 import { addUp } from '../add-up';
 import { sure } from '../sure';
 import { cyclesWithin, dryingOf, EVENING, mayDry } from './drying';
-import { candidatesOf, proteinsCooked, recipeKey, sourcesFor, type WeeksAnswer, type WeeksProblem } from './weeks';
+import {
+  candidatesOf,
+  fridgeOfAll,
+  proteinsCooked,
+  recipeKey,
+  sourcesFor,
+  type WeeksAnswer,
+  type WeeksProblem,
+} from './weeks';
 
 /** What a played day comes to, on its evening. */
 export interface PlayedDay {
@@ -25,13 +33,14 @@ const A_LITTLE = 5;
 
 /** g of each cook day that are not eaten while the fridge keeps them, and go into the freezer. */
 export function freezingOf(
-  { recipes, dogs, fridgeDays }: WeeksProblem,
+  { recipes, dogs }: WeeksProblem,
   { cooks, eats, dryEaten = {} }: Pick<WeeksAnswer, 'cooks' | 'eats' | 'dryEaten'>,
 ): { readonly day: number; readonly by: number }[] {
   return cooks.map(({ day, pots }) => ({
     day,
     by: addUp(pots, ({ recipeId, potfuls, dried = [] }) => {
       const recipe = sure(recipes.find((each) => each.recipeId === recipeId));
+      const { fridgeDays } = recipe;
       const soon = addUp(dogs, ({ dogId, needs }) =>
         addUp(needs.slice(day + 1, day + fridgeDays + 1), (need, later) =>
           eats[dogId]?.[day + 1 + later] === recipeKey(recipeId) ? need : 0,
@@ -73,7 +82,7 @@ export function limitsBroken(
     if (
       freezer &&
       !candidates.find((each) => each.day === day)?.said &&
-      by > freezer.gramsADay * Math.max(1, problem.fridgeDays) + 5
+      by > freezer.gramsADay * Math.max(1, fridgeOfAll(problem)) + 5
     )
       broken.push({ what: 'freezing', day, by: by / 1000 });
   for (let day = 0; day < days; day++) {
@@ -88,10 +97,11 @@ export function limitsBroken(
 }
 
 /** A dryer that would have to take more than it does, have more cycles than the household wants, or be at two loads at once. */
-function dryersBroken({ dryers, recipes, fridgeDays }: WeeksProblem, { cooks }: Pick<WeeksAnswer, 'cooks'>): Broken[] {
+function dryersBroken(problem: WeeksProblem, { cooks }: Pick<WeeksAnswer, 'cooks'>): Broken[] {
+  const { dryers, recipes } = problem;
   return dryers.flatMap((dryer) => {
     const { equipmentId, hours, freeIn, cyclesAWeek, grams } = dryer;
-    const { readyIn } = dryingOf(dryer, fridgeDays);
+    const { readyIn } = dryingOf(dryer, fridgeOfAll(problem));
     const broken: Broken[] = [];
     // One load after the other, each from the evening of its cook day.
     let free = freeIn;

@@ -2,7 +2,16 @@ import { addUp } from '../add-up';
 import { sure } from '../sure';
 import { dryingOf } from './drying';
 import { limitsBroken, type Broken, type PlayedDay } from './play-limits';
-import { dryKey, needOn, recipeKey, sourcesFor, type WeeksAnswer, type WeeksPot, type WeeksProblem } from './weeks';
+import {
+  dryKey,
+  fridgeOfAll,
+  needOn,
+  recipeKey,
+  sourcesFor,
+  type WeeksAnswer,
+  type WeeksPot,
+  type WeeksProblem,
+} from './weeks';
 
 export interface PlayedWeeks {
   readonly days: readonly PlayedDay[];
@@ -112,7 +121,8 @@ export function playWeeks(
 }
 
 /** A pot as piles: what is frozen, and what each dryer dries of it. */
-function pilesOf({ recipes, dryers, keepsDays, fridgeDays }: WeeksProblem, day: number, pot: WeeksPot): Pile[] {
+function pilesOf(problem: WeeksProblem, day: number, pot: WeeksPot): Pile[] {
+  const { recipes, dryers } = problem;
   const { recipeId, potfuls, dried = [] } = pot;
   const recipe = sure(recipes.find((each) => each.recipeId === recipeId));
   const perKcal = recipe.grams / recipe.kcal;
@@ -128,7 +138,7 @@ function pilesOf({ recipes, dryers, keepsDays, fridgeDays }: WeeksProblem, day: 
             dry: {
               key: dryKey(recipeId, equipmentId),
               equipmentId,
-              readyOn: day + dryingOf(dryer, fridgeDays).readyIn,
+              readyOn: day + dryingOf(dryer, fridgeOfAll(problem)).readyIn,
             },
             last: day + dryer.keepsDays,
             frozenPerKcal: 0,
@@ -137,7 +147,7 @@ function pilesOf({ recipes, dryers, keepsDays, fridgeDays }: WeeksProblem, day: 
         ]
       : [];
   });
-  return [{ madeOn: day, last: day + keepsDays, frozenPerKcal: perKcal, kcal: open }, ...dry];
+  return [{ madeOn: day, last: day + recipe.freezerDays, frozenPerKcal: perKcal, kcal: open }, ...dry];
 }
 
 type FedBy = readonly { readonly latest: number; readonly from: ReadonlyMap<Pile, number> }[];

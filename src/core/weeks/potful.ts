@@ -3,7 +3,9 @@ import { plainPlan } from '../plan/plan-entry';
 import type { PlanInputs } from '../plan/inputs';
 import { workOutPlan, type PlanResult } from '../plan/result';
 import { standingAgainst } from '../plan/stops';
+import { kindOfRecipe } from '../recipe/kind-of-recipe';
 import { fatOfDry, isFatty } from '../preserve/fat';
+import { fridgeDaysOf, frozenDaysOf } from '../preserve/shelf-life';
 import { linesOfWeights } from '../recipe/bases';
 import { recipeSheet } from '../recipe/sheet';
 import type { WeeksInputs } from './from-house';
@@ -85,6 +87,8 @@ export function potfulOf(
           : Array.from({ length: days }, (_, day) => cost * (own.find((offer) => offer.day === day)?.part ?? 1)),
       offered,
       takes: Object.fromEntries(shopping.map(({ key, grams }) => [key, grams])),
+      fridgeDays: fridgeDaysOf(plan.dating, kindOfRecipe(of.written)),
+      freezerDays: frozenDaysOf(plan.dating, kindOfRecipe(of.written)),
       lean: isLean(plan, read.value),
     },
   };

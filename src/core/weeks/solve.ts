@@ -11,6 +11,7 @@ import {
   type WeeksCook,
   type WeeksPot,
   type WeeksProblem,
+  fridgeOfAll,
 } from './weeks';
 
 /** Days that belong together: between them nothing changes but what is eaten. */
@@ -21,7 +22,8 @@ export function segmentsOf(problem: WeeksProblem): Segment[] {
   const cuts = new Set([0, days]);
   const slow = freezesSlowly(problem, candidates);
   for (const { day, from } of candidates)
-    for (const cut of [day + 2, from, ...(slow ? [day + problem.fridgeDays + 1] : [])]) cuts.add(Math.min(days, cut));
+    for (const cut of [day + 2, from, ...(slow ? problem.recipes.map(({ fridgeDays }) => day + fridgeDays + 1) : [])])
+      cuts.add(Math.min(days, cut));
   for (const { from, to } of problem.without)
     for (const cut of [from, to + 1]) cuts.add(Math.max(0, Math.min(days, cut)));
   for (const { last } of problem.stock) cuts.add(Math.max(0, Math.min(days, last + 1)));
@@ -31,11 +33,12 @@ export function segmentsOf(problem: WeeksProblem): Segment[] {
 }
 
 /** Whether a cook day may bring more than the freezer freezes while the fridge keeps it: only then does that count. */
-function freezesSlowly({ freezer, fridgeDays, recipes }: WeeksProblem, candidates: readonly Candidate[]): boolean {
+function freezesSlowly(problem: WeeksProblem, candidates: readonly Candidate[]): boolean {
+  const { freezer, recipes } = problem;
   if (!freezer) return false;
   const minutes = Math.max(0, ...candidates.map((each) => each.minutes));
   const most = Math.max(0, ...recipes.map((recipe) => Math.floor(minutes / recipe.minutes + 1e-9) * recipe.grams));
-  return freezer.gramsADay * Math.max(1, fridgeDays) < most;
+  return freezer.gramsADay * Math.max(1, fridgeOfAll(problem)) < most;
 }
 
 export const singleDays = (days: number): Segment[] =>

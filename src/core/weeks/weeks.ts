@@ -1,5 +1,6 @@
 import { addUp } from '../add-up';
 import type { DryMethod } from '../preserve/methods';
+import type { KeepsDays } from '../preserve/shelf-life';
 
 /** A dog of some weeks: what it needs on each of them, and what it may eat. Day 0 is today. */
 export interface WeeksDog {
@@ -31,6 +32,9 @@ export interface WeeksRecipe {
   readonly offered: boolean;
   /** g as bought of each food in one potful, by its key. */
   readonly takes: Readonly<Record<string, number>>;
+  /** Days after the cook day that the fridge keeps it, and the freezer at its best. */
+  readonly fridgeDays: KeepsDays;
+  readonly freezerDays: number;
   /** Known to hold so little fat that a dehydrator may dry it. */
   readonly lean: boolean;
 }
@@ -103,9 +107,6 @@ export interface WeeksProblem {
   /** L of all freezers, and of them what other things take; undefined: nobody has said how large they are. */
   readonly freezer: { readonly litres: number; readonly taken: number; readonly gramsADay: number } | undefined;
   readonly dryers: readonly WeeksDryer[];
-  readonly fridgeDays: number;
-  /** Days that what is cooked is good for in the freezer. */
-  readonly keepsDays: number;
   /** Days that everybody is always provided for. */
   readonly cover: number;
   /** Days in a row of one protein at most; undefined: as many as it comes to. */
@@ -162,6 +163,13 @@ export const stockKeyLater = (key: string, days: number, over: number): string =
   );
 /** What of a recipe a dryer dried. */
 export const dryKey = (recipeId: number, equipmentId: number): string => `r${recipeId} d${equipmentId}`;
+
+/** Days that the fridge keeps whatever of these recipes waits there: as long as the one that keeps the shortest. */
+export const fridgeOfAll = ({ recipes }: Pick<WeeksProblem, 'recipes'>): KeepsDays =>
+  recipes.reduce<KeepsDays | undefined>(
+    (least, { fridgeDays }) => (least === undefined || fridgeDays < least ? fridgeDays : least),
+    undefined,
+  ) ?? (0 as KeepsDays);
 
 /** kcal of all dogs on a day. */
 export const needOn = ({ dogs }: Pick<WeeksProblem, 'dogs'>, day: number): number =>

@@ -1,7 +1,7 @@
 import 'server-only';
 import { originOfFound, readFound, type FoundEntry } from '@/core/stock/found';
 import { foldHolding, tenths } from '@/core/stock/ledger';
-import { sayKind, shelfLifeOf } from '@/core/preserve/shelf-life';
+import { sayKind, belongsIn } from '@/core/preserve/shelf-life';
 import { nth, sure } from '@/core/sure';
 import { readDogs } from '../repositories/dogs';
 import { readAllPlaces, readPlaces } from '../repositories/household';
@@ -25,7 +25,7 @@ export async function foundPacks(
     (await readLatestVersion(tx, reference, entry.recipeId)) ?? refuse('This recipe is not here any more.', 'recipeId');
   const place =
     (await readPlaces(tx)).find(({ id }) => id === entry.placeId) ?? refuse('Where does it lie?', 'placeId');
-  if (!shelfLifeOf(reference.shelfLives, entry.kind, place.kind))
+  if (!belongsIn(reference.shelfLives, entry.kind, place.kind))
     refuse(`${sayKind(entry.kind)} does not keep in the ${place.name.toLowerCase()}.`, 'placeId');
   if (entry.dogId !== undefined && !(await readDogs(tx)).some(({ id }) => id === entry.dogId))
     refuse('This dog is not here any more.', 'dogId');

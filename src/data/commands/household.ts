@@ -56,12 +56,13 @@ export async function saveHousehold(context: Context, entry: HouseholdEntry): Pr
   const mealTimes = need(readMealTimes(entry.mealTimes));
   const labelAddress = need(readLabelAddress(entry.labelAddress ?? ''));
   const { proteinDays = context.household.proteinDays, mixedProteins = context.household.mixedProteins } = entry;
-  const { kwhPrice, ...settings } = entry;
+  const { kwhPrice, fridgeDays, ...settings } = entry;
   if (proteinDays !== null && (!Number.isInteger(proteinDays) || proteinDays < 1 || proteinDays > 14))
     refuse('From 1 to 14 days in a row, or no rule.', 'proteinDays');
   const kwhMinor = kwhPrice === undefined ? context.household.kwhMinor : need(readKwhPrice(kwhPrice));
   await changeHousehold(context.tx, {
     ...settings,
+    cookedFridgeDays: fridgeDays,
     proteinDays,
     mixedProteins,
     kwhMinor,
@@ -72,8 +73,8 @@ export async function saveHousehold(context: Context, entry: HouseholdEntry): Pr
   if (entry.energyFactors !== context.household.energyFactors)
     await keepFoodFacts(context.tx, context.reference, entry.energyFactors);
   // What is packed from now on is dated by it; what is in stock only when the cook says so (redate-stock).
-  if (entry.fridgeDays !== context.household.fridgeDays)
-    await newRules(context, { fridgeDays: entry.fridgeDays, own: rulesNow(context.rules).own });
+  if (entry.fridgeDays !== context.household.cookedFridgeDays)
+    await newRules(context, { cookedFridgeDays: entry.fridgeDays, own: rulesNow(context.rules).own });
 }
 
 /** Gives the calendar an address that nobody knows yet, or none: who had the old one reads nothing any more. */

@@ -1,16 +1,20 @@
 import 'server-only';
-import { asc, eq, inArray } from 'drizzle-orm';
+import { and, asc, eq, gt, inArray, lt } from 'drizzle-orm';
 import {
+  FOLD,
   foldHolding,
   legSum,
   type HoldingRules,
+  type HoldingState,
   type Leg,
   type Movement,
   type MovementKind,
 } from '@/core/stock/ledger';
+import type { Database } from '../database';
+import type { Reference } from '../reference/reference';
 import { clockAsked } from '../clock-asked';
 import { readHistories, readRules } from '../repositories/movements';
-import { datingBy, rulesNow } from '../repositories/shelf-rules';
+import { datingBy, readShelfRules, rulesNow } from '../repositories/shelf-rules';
 import { holding, leg, movement } from '../schema/stock';
 import { need, refuse, type Context } from './run';
 import { nth } from '@/core/sure';
@@ -105,31 +109,51 @@ export async function writeMovements(context: Context, entries: readonly NewMove
 export const writeMovement = async (context: Context, entry: NewMovement): Promise<Movement> =>
   nth(await writeMovements(context, [entry]), 0);
 
+/** What is kept of a fold beside its holding. */
+export const keptOf = (state: HoldingState) => ({
+  placeId: state.placeId,
+  amount: state.amount,
+  since: state.since,
+  fridgeDaysUsed: state.fridgeDaysUsed,
+  thawedOn: state.thawedOn ?? null,
+  openedOn: state.openedOn ?? null,
+  blocked: state.blocked,
+  safeUntil: state.safeUntil ?? null,
+  bestBy: state.bestBy ?? null,
+  rule: state.rule,
+  keepsThawed: state.keeps.thawed ?? null,
+  keepsOpened: state.keeps.opened ?? null,
+  foldedBy: FOLD,
+});
+
 /** Folds the histories of holdings and keeps the result beside them; refuses one that cannot have happened. */
-export async function refold(context: Context, holdingIds: readonly number[]): Promise<void> {
+export async function refold(
+  context: Pick<Context, 'tx' | 'reference' | 'rules'>,
+  holdingIds: readonly number[],
+): Promise<void> {
   const { tx } = context;
   const histories = await readHistories(tx, holdingIds);
   for (const rules of await readRules(tx, holdingIds, datingIn(context))) {
     const state = need(foldHolding(histories.get(rules.holdingId) ?? [], rules));
     await tx
       .update(holding)
-      .set(
-        state
-          ? {
-              placeId: state.placeId,
-              amount: state.amount,
-              since: state.since,
-              fridgeDaysUsed: state.fridgeDaysUsed,
-              thawedOn: state.thawedOn ?? null,
-              openedOn: state.openedOn ?? null,
-              blocked: state.blocked,
-              safeUntil: state.safeUntil ?? null,
-              bestBy: state.bestBy ?? null,
-              rule: state.rule,
-              void: false,
-            }
-          : { amount: 0, void: true },
-      )
+      .set(state ? { ...keptOf(state), void: false } : { amount: 0, void: true, foldedBy: FOLD })
       .where(eq(holding.id, rules.holdingId));
   }
+}
+
+/** Folds anew what is in stock and was kept by an older form of the fold: once, when the house opens after an upgrade. */
+export async function refoldOlder(db: Database, reference: Reference): Promise<void> {
+  await db.transaction(async (tx) => {
+    const older = await tx
+      .select({ id: holding.id })
+      .from(holding)
+      .where(and(gt(holding.amount, 0), lt(holding.foldedBy, FOLD)))
+      .orderBy(asc(holding.id));
+    if (older.length === 0) return;
+    await refold(
+      { tx, reference, rules: await readShelfRules(tx) },
+      older.map(({ id }) => id),
+    );
+  });
 }

@@ -1,11 +1,11 @@
 import 'server-only';
 import { eq } from 'drizzle-orm';
 import { energyKnown, energyOf } from '@/core/nutrition/energy';
-import { shelfLifeOf, sayKind } from '@/core/preserve/shelf-life';
+import { belongsIn, sayKind } from '@/core/preserve/shelf-life';
 import { grams } from '@/core/quantity/units';
 import { foldHolding, reversedLegs, tenths, type Origin } from '@/core/stock/ledger';
 import { originOf } from '@/core/stock/mixed';
-import { kindOfLot } from '@/core/stock/lot';
+import { kindOfLot, spoilsUnsaid } from '@/core/stock/lot';
 import { readLot, type LotRead, type PrepareEntry, type ReceiveEntry } from '@/core/stock/lot-entry';
 import { capital } from '@/core/quantity/write';
 import { standing, tipOf } from '@/core/standing';
@@ -38,7 +38,7 @@ export async function partLot(
     placeId: of.placeId,
     madeOf: of.holdingId,
     receivedOn: of.receivedOn,
-    origin: originOf([{ ...state, code: of.name, kind: of.foodKind }], context.today),
+    origin: originOf([{ ...state, code: of.name }], context.today),
     read: {
       grams: input.grams,
       priceMinor:
@@ -77,7 +77,7 @@ async function openLot(
   const food =
     (await readFoodsByKey(tx, reference, [key])).get(key)?.food ?? refuse('This food is not known any more.', 'key');
   const place = (await readPlaces(tx)).find((each) => each.id === placeId) ?? refuse('Where does it lie?', 'placeId');
-  if (!shelfLifeOf(reference.shelfLives, kind, place.kind))
+  if (!belongsIn(reference.shelfLives, kind, place.kind))
     refuse(`${sayKind(kind)} does not keep in the ${place.name.toLowerCase()}.`, 'placeId');
   const portion = [{ food, grams: grams(1) }];
   const isKnown = energyKnown(portion, household.energyFactors).unknown.length === 0;
@@ -118,12 +118,29 @@ function needLot(context: Context, entry: ReceiveEntry['entry']): LotRead {
   throw new Refusal(...read.problems);
 }
 
+/** What spoils in days does not go into a cupboard without a word. */
+async function askWhatSpoils(
+  { tx, reference }: Context,
+  key: string,
+  name: string,
+  { kind, placeId, date }: ReceiveEntry['entry'],
+): Promise<void> {
+  const food = (await readFoodsByKey(tx, reference, [key])).get(key)?.food;
+  const place = (await readPlaces(tx)).find((each) => each.id === placeId)?.kind;
+  if (food && place && spoilsUnsaid(food, name, { kind, place, hasDate: date.trim() !== '' }))
+    refuse(
+      `${capital(name)} spoils in days: put it in the fridge or the freezer, or type the date on its label if it is sealed to keep.`,
+      'placeId',
+    );
+}
+
 /** An ingredient comes into the house: it was bought, or it was found to be there. */
 export async function receiveLot(
   context: Context,
   { came, key, name, entry }: ReceiveEntry,
 ): Promise<{ holdingId: number; movementIds: number[] }> {
   const read = needLot(context, entry);
+  await askWhatSpoils(context, key, name, entry);
   const holdingId = await openLot(context, { key, name, kind: entry.kind, placeId: entry.placeId, read });
   const amount = tenths(read.grams);
   const { id } = await writeMovement(context, {
@@ -184,8 +201,9 @@ export async function describeLot(
   const read = isSame ? { ...typed, grams: before.receivedGrams } : typed;
   const place =
     (await readPlaces(tx)).find((each) => each.id === entry.placeId) ?? refuse('Where does it lie?', 'placeId');
-  if (!shelfLifeOf(reference.shelfLives, entry.kind, place.kind))
+  if (!belongsIn(reference.shelfLives, entry.kind, place.kind))
     refuse(`${sayKind(entry.kind)} does not keep in the ${place.name.toLowerCase()}.`, 'placeId');
+  await askWhatSpoils(context, before.key, before.name, entry);
   await tx
     .update(lot)
     .set({

@@ -1,5 +1,5 @@
 import 'server-only';
-import { shelfLifeOf, type PlaceKind } from '@/core/preserve/shelf-life';
+import { belongsIn, type PlaceKind } from '@/core/preserve/shelf-life';
 import type { Kept } from '../repositories/kept';
 import type { StoredPack } from '../repositories/stock';
 import { readPacks } from '../repositories/stock';
@@ -32,4 +32,4 @@ export const GOES_BACK: ReadonlySet<string> = new Set([
 
 /** Whether a pack may lie in a place at all. */
 export const belongs = ({ reference }: Pick<Context, 'reference'>, pack: Pick<Kept, 'foodKind'>, kind: PlaceKind) =>
-  shelfLifeOf(reference.shelfLives, pack.foodKind, kind) !== undefined;
+  belongsIn(reference.shelfLives, pack.foodKind, kind);

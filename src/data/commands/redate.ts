@@ -13,9 +13,9 @@ import { need, refuse, type Context } from './run';
 /** Writes rules of dates that hold from now on; what is in stock keeps its own. */
 export async function newRules(
   { tx, now }: Context,
-  { fridgeDays, own }: Pick<StoredRules, 'fridgeDays' | 'own'>,
+  { cookedFridgeDays, own }: Pick<StoredRules, 'cookedFridgeDays' | 'own'>,
 ): Promise<void> {
-  await tx.insert(shelfRules).values({ fridgeDays, own: [...own], since: now });
+  await tx.insert(shelfRules).values({ cookedFridgeDays, own: [...own], since: now });
 }
 
 /** How long things keep in this household: its own rows take the place of the table's. */
@@ -23,7 +23,7 @@ export async function saveKeeps(context: Context, input: { entry: KeepsEntry }):
   const own: readonly ShelfLife[] = need(readKeeps(input.entry, context.reference.shelfLives));
   const before = rulesNow(context.rules);
   if (JSON.stringify(own) === JSON.stringify(before.own)) refuse('That is how long it keeps already.');
-  await newRules(context, { fridgeDays: before.fridgeDays, own });
+  await newRules(context, { cookedFridgeDays: before.cookedFridgeDays, own });
 }
 
 /** A pack that older rules date, with its dates by them and by those that hold now. */

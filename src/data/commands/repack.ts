@@ -1,7 +1,7 @@
 import 'server-only';
 import { splitToGram } from '@/core/portion/split';
 import { foldHolding, tenths, type HoldingState, type Leg } from '@/core/stock/ledger';
-import { mixedKind, originOf, type ToMix } from '@/core/stock/mixed';
+import { mixedKind, originOf, strictestPackaging, type ToMix } from '@/core/stock/mixed';
 import type { MixEntry, SplitEntry } from '@/core/stock/store-acts';
 import { addUp } from '@/core/add-up';
 import { nth, sure } from '@/core/sure';
@@ -43,16 +43,15 @@ async function intoNewPack(
   );
   const parts = taken.map(({ from }): ToMix => {
     const state = sure(states.get(from.holdingId));
-    return { ...state, code: from.code, kind: from.foodKind };
+    return { ...state, code: from.code };
   });
-  const foodKind = made.kind === 'split' ? nth(parts, 0).kind : need(mixedKind(parts));
+  const foodKind = made.kind === 'split' ? nth(parts, 0).life.kind : need(mixedKind(parts));
   const [first] = [...taken].sort((a, b) => b.amount - a.amount);
   const { from: most } = sure(first);
   const placeId = most.placeId;
   const amount = addUp(taken, (each) => each.amount);
   const mean = (of: (from: StoredPack) => number) => addUp(taken, (each) => of(each.from) * each.amount) / amount;
   const [density, waterPerGram] = [mean((from) => from.density), mean((from) => from.waterPerGram)];
-  const packagings = new Set(taken.map(({ from }) => from.packaging));
   const rows = await tx
     .insert(holding)
     .values({
@@ -63,7 +62,13 @@ async function intoNewPack(
       amount: 0,
       since: today,
       rule: '',
-      packaging: (packagings.size === 1 ? most.packaging : undefined) ?? null,
+      packaging:
+        strictestPackaging(
+          datingIn(context)(nth(parts, 0).rulesId),
+          foodKind,
+          taken.map(({ from }) => from),
+          most.placeKind,
+        ) ?? null,
       density,
       waterPerGram,
       origin: originOf(parts, today),

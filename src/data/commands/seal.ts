@@ -15,7 +15,7 @@ import { readAllPlaces } from '../repositories/household';
 import { recipe } from '../schema/recipes';
 import { holding, pack, packContent } from '../schema/stock';
 import { rulesNow } from '../repositories/shelf-rules';
-import { appendMovements, datingIn, type NewMovement } from './ledger';
+import { appendMovements, datingIn, keptOf, type NewMovement } from './ledger';
 import { need, type Context } from './run';
 
 /** What of one share goes into a pack, in stored g. */
@@ -112,12 +112,9 @@ export async function sealPacks(context: Context, sealed: readonly ToSeal[]): Pr
         kind: 'pack' as const,
         foodKind: kind,
         fatty,
+        ...keptOf(state),
         placeId,
         amount: tenths(grams),
-        since: state.since,
-        safeUntil: state.safeUntil ?? null,
-        bestBy: state.bestBy ?? null,
-        rule: state.rule,
         packaging: packaging ?? null,
         density,
         waterPerGram,

@@ -39,10 +39,10 @@ test('what goes out comes in again as it is, whatever decides cells and decimals
 test('a weight is put right, a pack moved, and a row without a code is a pack that was found', async () => {
   const taken = await take(
     [
-      'code,recipe,for,place,grams,kcal,water_ml,packed',
-      'V17,,,Freezer,400.5,,,',
-      ',"Goat, millet & beetroot",Otto,Freezer,300,390,,2026-10-02',
-      ',"Goat, millet & beetroot",,Cupboard,100,430,260,2026-10-02',
+      'code,recipe,kind,for,place,grams,kcal,water_ml,packed',
+      'V17,,,,Freezer,400.5,,,',
+      ',"Goat, millet & beetroot",,Otto,Freezer,300,390,,2026-10-02',
+      ',"Goat, millet & beetroot",Freeze-dried,,Cupboard,100,430,260,2026-10-02',
     ].join('\n'),
   );
   expect(taken.ok && taken.value.rows.map(({ fate }) => fate)).toEqual(['changed', 'new', 'new']);
@@ -55,6 +55,23 @@ test('a weight is put right, a pack moved, and a row without a code is a pack th
     foodKind: 'cooked',
   });
   expect(await readPackByCode(db, dry!)).toMatchObject({ density: 4.3, waterPerGram: 2.6, foodKind: 'freeze-dried' });
+});
+
+test('water says that a row is dry, not how: it is asked, and raw food is not taken for cooked', async () => {
+  const rows = (kind: string, water: string, place = 'Freezer') =>
+    take(
+      `recipe,kind,place,grams,kcal,water_ml,packed\n"Goat, millet & beetroot",${kind},${place},100,130,${water},2026-11-24`,
+    );
+  const asked = await rows('', '200', 'Cupboard');
+  expect(!asked.ok && asked.problems[0]!.message).toMatch(/dehydrated or freeze-dried\?/);
+  const raw = await rows('raw', '', 'Fridge');
+  // Raw food two days (USDA, 1–2 days), not four.
+  expect(raw.ok && (await readPackByCode(db, raw.value.codes[0]!))!.safeUntil).toBe('2026-11-26');
+  const jerky = await rows('dehydrated', '200', 'Cupboard');
+  // Two weeks (NCHFP, jerky), not a year.
+  expect(jerky.ok && (await readPackByCode(db, jerky.value.codes[0]!))!.safeUntil).toBe('2026-12-08');
+  const odd = await rows('smoked', '');
+  expect(!odd.ok && odd.problems[0]!.message).toMatch(/no kind of food/);
 });
 
 test('one row that cannot be, and nothing of the file is taken; every such row is said', async () => {

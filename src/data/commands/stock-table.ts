@@ -1,5 +1,7 @@
 import 'server-only';
 import Papa from 'papaparse';
+import { kindOfRecipe } from '@/core/recipe/kind-of-recipe';
+import type { FoundKind } from '@/core/stock/found';
 import type { Problem } from '@/core/problem';
 import { writePlain } from '@/core/quantity/write';
 import { readStockRows, type RowTaken, type StockRow } from '@/core/stock/stock-table';
@@ -21,7 +23,7 @@ export interface TableTaken {
 /** What a row may name, as it stands in the house. */
 interface House {
   readonly places: Awaited<ReturnType<typeof readPlaces>>;
-  readonly recipes: readonly { readonly id: number; readonly name: string }[];
+  readonly recipes: readonly { readonly id: number; readonly name: string; readonly makes: FoundKind }[];
   readonly dogs: readonly { readonly id: number; readonly name: string }[];
 }
 
@@ -43,7 +45,11 @@ export async function takeStockTable(context: Context, input: { text: string }):
   if (read.problems.length > 0) throw new Refusal(...read.problems);
   const house: House = {
     places: await readPlaces(tx),
-    recipes: (await readLatestVersions(tx, reference)).map(({ recipeId, name }) => ({ id: recipeId, name })),
+    recipes: (await readLatestVersions(tx, reference)).map(({ recipeId, name, lines }) => ({
+      id: recipeId,
+      name,
+      makes: kindOfRecipe(lines),
+    })),
     dogs: await readDogs(tx),
   };
   const rows: RowTaken[] = [];
@@ -92,6 +98,10 @@ async function knownPack(context: Context, row: StockRow, code: string, house: H
   };
 }
 
+/** Water to put back says that it is dry, not how it was dried: one keeps two weeks, the other a year. */
+const askDried = (): never =>
+  refuse('it is dry: dehydrated or freeze-dried? Say so in the column “kind”; one keeps two weeks, the other a year.');
+
 async function newPack(context: Context, row: StockRow, house: House) {
   const { grams, kcal, waterMl = 0 } = row;
   if (row.recipe === undefined) return refuse('a new pack needs its recipe.');
@@ -105,7 +115,7 @@ async function newPack(context: Context, row: StockRow, house: House) {
   if (row.dog !== undefined && !dog) refuse(`no dog is called “${row.dog}”.`);
   const { codes } = await foundPacks(context, {
     recipeId: recipe.id,
-    kind: waterMl > 0 ? 'freeze-dried' : 'cooked',
+    kind: row.kind ?? (waterMl > 0 ? askDried() : recipe.makes),
     placeId: place.id,
     count: '1',
     grams: `${writePlain(grams, 1)} g`,

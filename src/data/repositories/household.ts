@@ -13,11 +13,11 @@ export type Place = typeof place.$inferSelect;
 export async function ensureHousehold(tx: Tx, timeZone: string): Promise<boolean> {
   const made = await tx
     .insert(household)
-    .values({ id: 1, unitSet: 'metric', energyFactors: '4-9-4', timeZone, fridgeDays: 4, currency: 'EUR' })
+    .values({ id: 1, unitSet: 'metric', energyFactors: '4-9-4', timeZone, cookedFridgeDays: 4, currency: 'EUR' })
     .onConflictDoNothing()
     .returning();
   if (made.length === 0) return false;
-  await tx.insert(shelfRules).values({ fridgeDays: 4, own: [], since: new Date(0) });
+  await tx.insert(shelfRules).values({ cookedFridgeDays: 4, own: [], since: new Date(0) });
   const kinds: readonly [PlaceKind, string][] = [
     ['fridge', 'Fridge'],
     ['freezer', 'Freezer'],

@@ -4,7 +4,6 @@ import { addDays, type LocalDate } from '@/core/calendar/local-date';
 import { homeEnergyOn, mealsOn } from '@/core/dog/meals';
 import type { PlanInputs } from '@/core/plan/inputs';
 import type { PlanEntry } from '@/core/plan/plan-entry';
-import { shelfLifeOf } from '@/core/preserve/shelf-life';
 import { proteinOf } from '@/core/recipe/protein';
 import { coverOf, kcalCovered } from '@/core/stock/cover';
 import type { Tx } from '../database';
@@ -16,7 +15,7 @@ import { readEquipment } from './equipment';
 import { readLots } from './lots';
 import { readPromised } from './promised';
 import { readPlaces, type Household } from './household';
-import { readLivesNow } from './shelf-rules';
+import { readDatingNow } from './shelf-rules';
 import { readLearned, readPots } from './pots';
 import { readLatestVersions } from './recipes';
 import { readStock, type StoredPack } from './stock';
@@ -35,7 +34,7 @@ interface Here {
 }
 
 /** kcal that the stock holds for each dog on each day, first expired first out. */
-async function coveredBy({ tx, reference, household, today }: Here, dogs: readonly StoredDog[], stock: StoredPack[]) {
+async function coveredBy({ tx, reference, today }: Here, dogs: readonly StoredDog[], stock: StoredPack[]) {
   if (stock.length === 0) return {};
   const avoided = await readAvoided(tx, reference, dogs, today);
   const days = new Map(dogs.map((dog): [number, number] => [dog.id, homeEnergyOn(asIfHere(dog), today)]));
@@ -45,7 +44,6 @@ async function coveredBy({ tx, reference, household, today }: Here, dogs: readon
       COVERED_DAYS,
       stock.map((pack) => ({ ...sourceOf(pack, days), notFor: avoided.dogsNotFor({ holdingId: pack.holdingId }) })),
       today,
-      { fridgeDays: household.fridgeDays, openedDriedDays: reference.shelfLives.openedDriedDays.days },
     ),
   );
 }
@@ -62,7 +60,6 @@ export async function readPlanInputs(here: Here, entry?: PlanEntry, planId?: num
   const learned = await readLearned(tx);
   const stock = await readStock(tx);
   const lots = await readLots(tx);
-  const lives = await readLivesNow(tx, reference.shelfLives);
   const freezers = (await readPlaces(tx)).filter((place) => place.kind === 'freezer');
   const sized = freezers.filter((place) => place.capacityMl !== null);
   const swapped = (entry?.batches ?? []).flatMap((batch) => Object.values(batch.swaps ?? {}));
@@ -71,8 +68,7 @@ export async function readPlanInputs(here: Here, entry?: PlanEntry, planId?: num
     tomorrow: addDays(today, 1),
     set: household.unitSet,
     factors: household.energyFactors,
-    fridgeDays: household.fridgeDays,
-    freezerMonths: sure(sure(shelfLifeOf(lives, 'cooked', 'freezer')).bestMonths),
+    dating: await readDatingNow(tx, reference.shelfLives),
     hazards: reference.hazards,
     profiles: reference.profiles,
     names: Object.fromEntries(

@@ -1,6 +1,6 @@
 import 'server-only';
 import { asc } from 'drizzle-orm';
-import { withOwn, type DatingRules, type ShelfLife, type ShelfLives } from '@/core/preserve/shelf-life';
+import { datingRules, type DatingRules, type ShelfLife, type ShelfLives } from '@/core/preserve/shelf-life';
 import { sure } from '@/core/sure';
 import type { Tx } from '../database';
 import { shelfRules } from '../schema/household';
@@ -8,7 +8,8 @@ import { shelfRules } from '../schema/household';
 /** Rules of dates as they stood from a day on. */
 export interface StoredRules {
   readonly id: number;
-  readonly fridgeDays: number;
+  /** Days that cooked food keeps in the fridge. */
+  readonly cookedFridgeDays: number;
   /** Rows of the household's own. */
   readonly own: readonly ShelfLife[];
 }
@@ -16,7 +17,7 @@ export interface StoredRules {
 /** All rules of dates that this household has had, the oldest first. */
 export const readShelfRules = async (tx: Tx): Promise<StoredRules[]> =>
   tx
-    .select({ id: shelfRules.id, fridgeDays: shelfRules.fridgeDays, own: shelfRules.own })
+    .select({ id: shelfRules.id, cookedFridgeDays: shelfRules.cookedFridgeDays, own: shelfRules.own })
     .from(shelfRules)
     .orderBy(asc(shelfRules.id));
 
@@ -28,10 +29,11 @@ export const datingBy =
   (lives: ShelfLives, all: readonly StoredRules[]) =>
   (id: number | undefined): DatingRules => {
     const found = sure(id === undefined ? all[0] : all.find((each) => each.id === id));
-    return { shelfLives: withOwn(lives, found.own), fridgeDays: found.fridgeDays };
+    return datingRules(lives, found.own, found.cookedFridgeDays);
   };
 
-/** The table of lives as this household has it now. */
-export async function readLivesNow(tx: Tx, lives: ShelfLives): Promise<ShelfLives> {
-  return withOwn(lives, rulesNow(await readShelfRules(tx)).own);
+/** The rules by which what is made now is dated. */
+export async function readDatingNow(tx: Tx, lives: ShelfLives): Promise<DatingRules> {
+  const all = await readShelfRules(tx);
+  return datingBy(lives, all)(rulesNow(all).id);
 }

@@ -20,6 +20,7 @@ export async function readPacksFile({ db }: Pick<Page, 'db'>): Promise<string> {
     packs.map((pack) => ({
       code: pack.code,
       recipe: pack.recipeName,
+      kind: pack.foodKind,
       for: pack.dogName ?? '',
       place: places.get(pack.placeId) ?? '',
       grams: pack.grams,
@@ -36,6 +37,7 @@ export async function readPacksFile({ db }: Pick<Page, 'db'>): Promise<string> {
     [
       'code',
       'recipe',
+      'kind',
       'for',
       'place',
       'grams',

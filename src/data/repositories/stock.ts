@@ -3,6 +3,7 @@ import { addUp } from '@/core/add-up';
 import { and, asc, desc, eq, gt, inArray, isNotNull, or, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import { dayIn, type LocalDate } from '@/core/calendar/local-date';
+import type { OnceUsed } from '@/core/preserve/food-life';
 import type { Packaging, PlaceKind } from '@/core/preserve/shelf-life';
 import type { ByProduct } from '@/core/batch/by-product';
 import type { BatchSummary } from '@/core/batch/summary';
@@ -85,6 +86,8 @@ export interface StoredPack {
   readonly safeUntil: LocalDate | undefined;
   readonly bestBy: LocalDate | undefined;
   readonly rule: string;
+  /** Days that it keeps once it is taken out of the freezer, or opened. */
+  readonly keeps: OnceUsed;
   readonly short: boolean;
   readonly estimated: boolean;
   /** No meal: broth, or fat that was skimmed. */
@@ -240,6 +243,10 @@ const toPack = (
     safeUntil: state.safeUntil ?? undefined,
     bestBy: state.bestBy ?? undefined,
     rule: state.rule,
+    keeps: {
+      ...(state.keepsThawed === null ? {} : { thawed: state.keepsThawed }),
+      ...(state.keepsOpened === null ? {} : { opened: state.keepsOpened }),
+    },
     short: sealed.short,
     estimated: sealed.estimated,
     beside: contents.some((each) => each.byProduct !== null),

@@ -37,7 +37,8 @@ export const household = pgTable(
     unitsSaid: boolean('units_said').notNull().default(false),
     energyFactors: text('energy_factors').$type<EnergyFactors>().notNull(),
     timeZone: text('time_zone').notNull(),
-    fridgeDays: integer('fridge_days').notNull(),
+    /** Days that cooked food keeps in the fridge: a row of the rules of dates, and nothing else. */
+    cookedFridgeDays: integer('fridge_days').notNull(),
     currency: text('currency').notNull(),
     /** What the codes on labels open, as "http://kitchen.local:3000"; null: the address that the page was asked at. */
     labelAddress: text('label_address'),
@@ -176,7 +177,7 @@ export const cycleEvent = pgTable(
 /** The rules by which packs are dated, as they stood from a day on: a pack keeps its own until the cook says otherwise. */
 export const shelfRules = pgTable('shelf_rules', {
   id: serial('id').primaryKey(),
-  fridgeDays: integer('fridge_days').notNull(),
+  cookedFridgeDays: integer('fridge_days').notNull(),
   /** Rows of the household's own, which take the place of the table's. */
   own: jsonb('own').$type<readonly ShelfLife[]>().notNull(),
   since: timestamp('since', { withTimezone: true }).notNull(),

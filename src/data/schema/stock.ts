@@ -16,7 +16,7 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { LocalDate } from '../../core/calendar/local-date';
 import type { FoundPack } from '../../core/stock/found';
-import type { FoodKind, LabelDate, Packaging } from '../../core/preserve/shelf-life';
+import type { FoodKind, KeepsDays, LabelDate, Packaging } from '../../core/preserve/shelf-life';
 import type { Account, MovementKind, Origin } from '../../core/stock/ledger';
 import { batch, share } from './batches';
 import { dog } from './dogs';
@@ -53,6 +53,11 @@ export const holding = pgTable(
     safeUntil: date('safe_until', { mode: 'string' }).$type<LocalDate>(),
     bestBy: date('best_by', { mode: 'string' }).$type<LocalDate>(),
     rule: text('rule').notNull(),
+    /** Days that it keeps once it is taken out of the freezer, or opened; null: that cannot be done, or sets no date. */
+    keepsThawed: integer('keeps_thawed').$type<KeepsDays>(),
+    keepsOpened: integer('keeps_opened').$type<KeepsDays>(),
+    /** By which form of the fold all this was kept: an older one is folded anew when the house opens. */
+    foldedBy: integer('folded_by').notNull().default(0),
     /** In what it is packed; null: nobody has said. */
     packaging: text('packaging').$type<Packaging>(),
     /** What food had behind it that was split off another pack or mixed of several; null: it begins with its first movement. */

@@ -25,7 +25,15 @@ import type { MealTimes } from '@/core/household/meal-times';
 
 export const householdView = pageQuery(async (read) => {
   const { db, household, reference } = read;
-  const { unitSet, energyFactors, fridgeDays, timeZone, currency, mealTimes, labelAddress } = household;
+  const {
+    unitSet,
+    energyFactors,
+    cookedFridgeDays: fridgeDays,
+    timeZone,
+    currency,
+    mealTimes,
+    labelAddress,
+  } = household;
   const own = await readMeanings(db);
   const known = await readFoodsByKey(
     db,

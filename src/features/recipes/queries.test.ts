@@ -54,7 +54,7 @@ test('the boatyard’s pots hold what a pup needs; the pollock is short on purpo
 test('what a US kitchen typed in °F comes back in °F, on the sheet and on paper, and can be kept again', async () => {
   const { db, reference } = await serve(NOON, { demo: true });
   const context = await contextFor(db, reference, new Date(NOON));
-  await saveHousehold(context, { ...context.household, unitSet: 'us', timeZone: 'Europe/Oslo' });
+  await saveHousehold(context, { ...context.household, fridgeDays: 4, unitSet: 'us', timeZone: 'Europe/Oslo' });
   const us = await contextFor(db, reference, new Date(NOON));
   const { entry } = (await recipeForm(1))!;
   const [pot, ...others] = entry.components!;

@@ -13,6 +13,9 @@ const KIND_WORDS: Readonly<Record<LotKind, string>> = {
   'whole meat': 'raw meat in one piece',
   raw: 'raw, ground or offal or fish',
   cooked: 'cooked',
+  broth: 'broth',
+  dehydrated: 'dehydrated',
+  'freeze-dried': 'freeze-dried',
 };
 const DATE_WORDS = { best: 'best by', safe: 'use by' } as const;
 

@@ -28,7 +28,7 @@ function daysRow(result: PlanResult, typed: Typed): BindingRow {
     label: 'days',
     said: many(days, 'day'),
     note,
-    fridgePart: Math.min(1, read.plan.fridgeDays / Math.max(bound.days, 1)),
+    fridgePart: Math.min(1, keeping.fridgeFeedingDays / Math.max(bound.days, 1)),
     over: false,
     binds: typed.by === 'days',
     bind: { by: 'days', days: String(days) },

@@ -1,18 +1,20 @@
 import 'server-only';
-import { addDays, addMonths, dayIn, type LocalDate } from '@/core/calendar/local-date';
+import { dayIn, type LocalDate } from '@/core/calendar/local-date';
+import { kindOfShare } from '@/core/batch/kind-of-share';
+import { freshLife, keepingDates } from '@/core/preserve/food-life';
 import type { DryWanted } from '@/core/portion/dry-share';
 import { fullLoad } from '@/core/preserve/dryer-loads';
 import type { KeptFate, ToCompare } from '@/core/preserve/fates';
 import { isFatty } from '@/core/preserve/fat';
 import { DRYING_METHODS } from '@/core/preserve/methods';
 import { sayQuality } from '@/core/preserve/quality';
-import { shelfLifeOf, type FoodKind, type PlaceKind } from '@/core/preserve/shelf-life';
+import { fridgeDaysOf, type FoodKind, type PlaceKind } from '@/core/preserve/shelf-life';
 import type { Page } from '@/data/page';
 import type { WeighedBatch } from '@/data/repositories/batches';
 import { readPlaces } from '@/data/repositories/household';
 import { readFreezing } from '@/data/repositories/measured-here';
 import { readQualityOfRecipe } from '@/data/repositories/quality';
-import { readLivesNow } from '@/data/repositories/shelf-rules';
+import { readDatingNow } from '@/data/repositories/shelf-rules';
 import { readStoredWeeks } from '@/data/repositories/weeks';
 import type { StoredPack } from '@/data/repositories/stock';
 import { addUp } from '@/core/add-up';
@@ -65,17 +67,13 @@ export async function compareView(
   stock: readonly StoredPack[],
 ): Promise<CompareView> {
   const { db, household, reference, today } = read;
-  const shelfLives = await readLivesNow(db, reference.shelfLives);
-  const { fridgeDays } = household;
+  const dating = await readDatingNow(db, reference.shelfLives);
   const fatty = isFatty(batch.sheet);
+  const wet = kindOfShare(batch, { fate: 'fridge' });
   const keeps = (fate: KeptFate): ToCompare['keeps'][KeptFate] => {
-    const kind: FoodKind = fate === 'dehydrated' || fate === 'freeze-dried' ? fate : 'cooked';
-    const life = shelfLifeOf(shelfLives, kind, PLACES[fate]);
-    const months = (fatty ? life?.fattyBestMonths : undefined) ?? life?.bestMonths;
-    const days = life?.household ? fridgeDays : life?.safeDays;
-    const until: LocalDate | undefined =
-      months !== undefined ? addMonths(today, months) : days !== undefined ? addDays(today, days) : undefined;
-    return { until, why: life?.source ?? '' };
+    const kind: FoodKind = fate === 'dehydrated' || fate === 'freeze-dried' ? fate : wet;
+    const { bestBy, rule } = keepingDates(dating, freshLife({ kind, place: PLACES[fate], fatty }, today));
+    return { until: bestBy, why: rule };
   };
   const places = await readPlaces(db);
   const free = (kind: PlaceKind): number | undefined => {
@@ -90,11 +88,9 @@ export async function compareView(
   const freezers = places.filter((place) => place.kind === 'freezer' && place.capacityMl !== null);
   const notes = await readQualityOfRecipe(db, batch.recipeId);
   const said = (fate: KeptFate) =>
-    sayQuality(
-      notes.filter(({ kind }) => (fate === 'fridge' || fate === 'freezer' ? kind === 'cooked' : kind === fate)),
-    );
+    sayQuality(notes.filter(({ kind }) => (fate === 'fridge' || fate === 'freezer' ? kind === wet : kind === fate)));
   return {
-    fridgeDays,
+    fridgeDays: fridgeDaysOf(dating, wet),
     free: { fridge: free('fridge'), freezer: free('freezer'), cupboard: free('cupboard') },
     freezerLitres: freezers.length > 0 ? addUp(freezers, (place) => place.capacityMl ?? 0) / 1000 : undefined,
     freezing: await readFreezing(db, household.timeZone),

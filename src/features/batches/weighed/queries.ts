@@ -3,10 +3,11 @@ import { asIfHere } from '@/core/dog/days-off';
 import { storedAs, type BatchYield, type ShareState } from '@/core/batch/fold';
 import { kindOfShare } from '@/core/batch/kind-of-share';
 import { fatOfDry, fattest, isFatty } from '@/core/preserve/fat';
-import { fridgeDaysOf, PACKAGINGS, shelfLifeOf, type PlaceKind, type ShelfLives } from '@/core/preserve/shelf-life';
+import { fridgeDaysOf, PACKAGINGS, type DatingRules, type PlaceKind } from '@/core/preserve/shelf-life';
+import { freshLife, keepingDates } from '@/core/preserve/food-life';
 import { isWet } from '@/core/portion/liquid';
 import { wholeOf } from '@/core/batch/whole';
-import { addDays, addMonths, writeDay, writeDayOnLabel, type LocalDate } from '@/core/calendar/local-date';
+import { writeDay, writeDayOnLabel, type LocalDate } from '@/core/calendar/local-date';
 import { homeEnergyOn, mealsFilledBy } from '@/core/dog/meals';
 import { sum } from '@/core/plan/scale';
 import { inCups, lastsOf } from '@/core/portion/lasts';
@@ -26,7 +27,7 @@ import { readDogs, type StoredDog } from '@/data/repositories/dogs';
 import { readFilling } from '@/data/repositories/filling';
 import { readFreezing } from '@/data/repositories/measured-here';
 import { readAllPlaces } from '@/data/repositories/household';
-import { readLivesNow } from '@/data/repositories/shelf-rules';
+import { readDatingNow } from '@/data/repositories/shelf-rules';
 import { readPacksOfBatch, waitsForFreezer } from '@/data/repositories/stock';
 import { nth, sure } from '@/core/sure';
 import { forWhom, partsOf } from './pack-words';
@@ -46,7 +47,9 @@ export async function weighedView(
   const places = new Map((await readAllPlaces(db)).map((place) => [place.id, place.name]));
   const packs = await readPacksOfBatch(db, batch.id);
   const kitchen = await readFilling(db, batch, household.unitSet);
-  const lives = await readLivesNow(db, read.reference.shelfLives);
+  const dating = await readDatingNow(db, read.reference.shelfLives);
+  const wet = kindOfShare(batch, { fate: 'fridge' });
+  const fridgeUntil = keepingDates(dating, freshLife({ kind: wet, place: 'fridge' }, today)).safeUntil ?? today;
   const proposed = proposePacks(batch, dogs, kitchen);
   const nameOf = (dogId: number | undefined) => dogs.find((dog) => dog.id === dogId)?.name;
   const filledWith = (
@@ -97,7 +100,7 @@ export async function weighedView(
         servingOf(batch, each.place),
         fractionLeft,
       ),
-      household.fridgeDays,
+      fridgeDaysOf(dating, wet),
     ),
   });
   const lasts = lastsOf(
@@ -139,21 +142,18 @@ export async function weighedView(
         letters: dog.letters,
       };
     }),
-    fridgeUntil: writeDay(addDays(today, household.fridgeDays), today),
+    fridgeUntil: writeDay(fridgeUntil, today),
     shares: batch.shares.map(({ packs: sealed, ...share }) => ({
       ...share,
       sealedPacks: sealed.length,
       packedGrams: sum(sealed.map((pack) => pack.grams)),
       placeName: share.placeId === undefined ? undefined : places.get(share.placeId),
-      fridgeDays: fridgeDaysOf(
-        { shelfLives: lives, fridgeDays: household.fridgeDays },
-        // What waits to be dried is wet still.
-        kindOfShare(batch, { ...share, fate: 'fridge' }),
-      ),
+      // What waits to be dried is wet still.
+      fridgeDays: fridgeDaysOf(dating, wet),
       keeps:
         share.fate === 'today'
           ? []
-          : keepsOf(lives, batch, share.fate === 'dry' ? 'cupboard' : share.fate, share, today),
+          : keepsOf(dating, batch, share.fate === 'dry' ? 'cupboard' : share.fate, share, today),
       ownFills: kitchen.containers(share).flatMap(({ name, grams, reckoned, of }) => {
         const [own, other] = [grams, reckoned].map((mass) => writeMassIn(mass, household.unitSet));
         return of === 0 ? [] : [`${name}: ${own}, this kitchen’s own of ${of} weighed; the Household says ${other}`];
@@ -190,7 +190,7 @@ export async function weighedView(
 
 /** How long a share would keep in its place, by what it is packed in. */
 function keepsOf(
-  lives: ShelfLives,
+  dating: DatingRules,
   batch: WeighedBatch,
   place: PlaceKind,
   share: Pick<ShareState, 'fate' | 'method'>,
@@ -199,10 +199,11 @@ function keepsOf(
   const kind = kindOfShare(batch, share);
   const fatty = isFatty(batch.sheet);
   return [undefined, ...PACKAGINGS].map((packaging) => {
-    const life = shelfLifeOf(lives, kind, place, packaging);
-    const months = (fatty ? life?.fattyBestMonths : undefined) ?? life?.bestMonths;
-    const until = months === undefined ? undefined : writeDay(addMonths(today, months), today);
-    return { packaging, said: until === undefined ? '' : `best by ${until} so: ${life?.source ?? ''}` };
+    const { bestBy, safeUntil, rule } = keepingDates(dating, freshLife({ kind, place, packaging, fatty }, today));
+    return {
+      packaging,
+      said: bestBy === undefined || safeUntil !== undefined ? '' : `best by ${writeDay(bestBy, today)} so: ${rule}`,
+    };
   });
 }
 

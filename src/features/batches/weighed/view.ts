@@ -6,7 +6,7 @@ import type { PackSpread, ProposedPack } from '@/core/portion/packs';
 import type { PlatingEntry } from '@/core/portion/plated';
 import type { Shares } from '@/core/portion/shares';
 import type { Weighing } from '@/core/portion/yield';
-import type { Packaging } from '@/core/preserve/shelf-life';
+import type { KeepsDays, Packaging } from '@/core/preserve/shelf-life';
 
 export interface SheetShare extends Omit<ShareState, 'packs'> {
   readonly sealedPacks: number;
@@ -14,7 +14,7 @@ export interface SheetShare extends Omit<ShareState, 'packs'> {
   readonly packedGrams: number;
   readonly placeName: string | undefined;
   /** Days that it keeps in the fridge. */
-  readonly fridgeDays: number;
+  readonly fridgeDays: KeepsDays;
   /** How long it keeps, by what it is packed in; without one, where nobody has said. */
   readonly keeps: readonly { readonly packaging: Packaging | undefined; readonly said: string }[];
   readonly proposed: readonly (ProposedPack & { readonly forWhom: string | undefined })[];

@@ -1,7 +1,7 @@
 import 'server-only';
 import { writeDay } from '@/core/calendar/local-date';
 import type { PlaceOffered } from '@/core/plan/list-entry';
-import { shelfLifeOf } from '@/core/preserve/shelf-life';
+import { belongsIn } from '@/core/preserve/shelf-life';
 import { writeMassIn, writeMoney } from '@/core/quantity/write';
 import { blockingOf } from '@/core/stock/blocked';
 import { sayLabel, type LotEntry } from '@/core/stock/lot-entry';
@@ -80,7 +80,7 @@ export async function openLot(
         (each) =>
           each.archivedAt === null &&
           each.id !== lot.placeId &&
-          shelfLifeOf(reference.shelfLives, lot.foodKind, each.kind),
+          belongsIn(reference.shelfLives, lot.foodKind, each.kind),
       )
       .map(({ id, name }) => ({ placeId: id, name })),
     history: entriesOf(read, history, places),

@@ -2,7 +2,7 @@ import 'server-only';
 import { dayIn, writeDay } from '@/core/calendar/local-date';
 import { sayNote } from '@/core/preserve/quality';
 import { sayPutBack } from '@/core/preserve/rehydrate';
-import { shelfLifeOf } from '@/core/preserve/shelf-life';
+import { belongsIn } from '@/core/preserve/shelf-life';
 import type { UnitSet } from '@/core/quantity/units';
 import { writeMassIn } from '@/core/quantity/write';
 import type { Protein } from '@/core/recipe/protein';
@@ -135,7 +135,7 @@ export async function openPack(
         (each) =>
           each.archivedAt === null &&
           each.id !== pack.placeId &&
-          shelfLifeOf(reference.shelfLives, pack.foodKind, each.kind),
+          belongsIn(reference.shelfLives, pack.foodKind, each.kind),
       )
       .map((each) => ({ placeId: each.id, name: each.name })),
     history: entriesOf(read, history, places),

@@ -12,7 +12,7 @@ import {
   type CutVerdict,
 } from '@/core/preserve/power-cut';
 import { writeTemperature } from '@/core/quantity/temperature';
-import type { Keeps, MealAhead } from '@/core/stock/cover';
+import type { FeedingRules, MealAhead } from '@/core/stock/cover';
 import type { Source } from '@/core/stock/draw';
 import { readAhead } from '@/data/ahead';
 import { pageQuery, readProteins, type Page } from '@/data/page';
@@ -65,7 +65,7 @@ export interface PowerView {
       readonly name: string;
       readonly meals: readonly (readonly MealAhead[])[];
     }[];
-    readonly keeps: Keeps;
+    readonly keeps: FeedingRules;
   };
 }
 
