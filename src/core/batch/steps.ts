@@ -19,6 +19,6 @@ export const stepAt = (batch: BatchState): (typeof STEPS)[number] =>
 /** Whether nothing of a batch is left to be done. */
 export const isDone = (batch: BatchState): boolean => STEPS.every((step) => step.next(batch) === undefined);
 
-/** What a batch asks to be looked at, as the step at hand says it; what cools is watched whatever is done meanwhile. */
+/** What a batch asks to be looked at, as the step at hand says it; what cools is watched beside it (`BatchSummary.warm`). */
 export const watchOf = (batch: BatchState): Watch | undefined =>
-  isDone(batch) ? undefined : (cool.watch(batch) ?? stepAt(batch).watch(batch));
+  isDone(batch) ? undefined : stepAt(batch).watch(batch);

@@ -1,5 +1,6 @@
 import type { Plated, Plating } from '../portion/plated';
 import type { Fate } from '../portion/shares';
+import { warmPans, type WarmPan } from '../heat/pans';
 import { learnedOf, type Learned } from '../cook/learned';
 import { energyOf, fatKcalOf, type EnergyFactors } from '../nutrition/energy';
 import { batchLines, type Moment, type Part, type WeighedLine } from '../recipe/recipe';
@@ -30,6 +31,8 @@ export interface BatchSummary {
   readonly apart?: { readonly yields: readonly (Plated & { readonly name: string })[]; readonly plating?: Plating };
   /** It was cooked without a passed check of its core, or kept though it cooled too slowly: its packs are marked. */
   readonly unproven?: true;
+  /** Pans that are not known to be cold: watched until their time is over, whatever was sealed meanwhile. */
+  readonly warm?: readonly WarmPan[];
   /** What its cook day taught, for the plan of the next one. */
   readonly learned?: Learned;
   /** Each food that went in, as avoid lists and hazards look at it. */
@@ -42,6 +45,7 @@ export function summaryOf(batch: BatchState): BatchSummary | undefined {
   if (batch.state === 'planned') return undefined;
   const lines = batchLines(batch.lines);
   const learned = learnedOf(batch.components, batch.day, batch.pans);
+  const warm = warmPans(batch.pans);
   const step = stepAt(batch);
   const next = step.next(batch);
   const watch = watchOf(batch);
@@ -56,6 +60,7 @@ export function summaryOf(batch: BatchState): BatchSummary | undefined {
     ...(next === undefined ? {} : { next }),
     ...(watch ? { watch } : {}),
     ...(isUnproven(batch) ? { unproven: true as const } : {}),
+    ...(warm.length > 0 ? { warm } : {}),
     ...(learned ? { learned } : {}),
     inPot: batch.sheet.inPot,
     went: byPart(lines),

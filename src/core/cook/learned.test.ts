@@ -21,6 +21,8 @@ const pan = (k: number, readings: number, over: Partial<PanState> = {}): PanStat
     celsius: 57 * Math.exp((-k * index * 20) / 60),
   })),
   kept: undefined,
+  timer: undefined,
+  stretches: [{ since: START, where: over.where ?? 'ice water', ambient: over.ambient ?? 0 }],
   ...over,
 });
 const POT = [{ name: 'pot', loads: 2 }];

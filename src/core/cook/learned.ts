@@ -50,7 +50,11 @@ export function learnedOf(
   const cooled = pans.flatMap((pan) => {
     const { fit, begins } = coolingOf(pan);
     const at = fit?.crossing(COOLING_LIMITS.first.celsius)?.minutes;
-    return fit && at !== undefined && at > begins ? [{ where: pan.where, minutes: at - begins, k: fit.k * 60 }] : [];
+    // What stood in two places says nothing of either.
+    const isOnePlace = pan.stretches.length === 1;
+    return fit && isOnePlace && at !== undefined && at > begins
+      ? [{ where: pan.where, minutes: at - begins, k: fit.k * 60 }]
+      : [];
   });
   return cooked.length + cooled.length === 0 ? undefined : { cooked, cooled };
 }

@@ -1,6 +1,6 @@
 import { writeMinutes } from '../plan/stove';
 import { COOLING_LIMITS, type LimitForecast } from './cooling';
-import { isCold, type PanCooling, type PanState } from './pans';
+import { cameTo, isCold, type PanCooling, type PanState } from './pans';
 
 /** What a pan comes to, in a sentence, and how it is meant. */
 export interface CoolingSaid {
@@ -16,14 +16,6 @@ const { first, second } = COOLING_LIMITS;
 /** To which °C food is heated that missed the first limit. Source: FDA Food Code, leftovers (handbook 8, from memory). */
 export const HEATED_AGAIN = 74;
 
-/** When a pan came down to a temperature, in minutes, straight between two readings; undefined: not yet. */
-function readAt({ points }: PanCooling, celsius: number): number | undefined {
-  const place = points.findIndex((point) => point.celsius <= celsius);
-  const [before, at] = [points[place - 1], points[place]];
-  if (!at || !before) return at?.minutes;
-  return before.minutes + ((before.celsius - celsius) / (before.celsius - at.celsius)) * (at.minutes - before.minutes);
-}
-
 /**
  * What is known of a cooling pan: whether each limit is kept, will be, or not, by how much, and what the rules ask of
  * what missed one. Takes the pan, its cooling, minutes since it was poured, and how a temperature is written.
@@ -36,7 +28,7 @@ export function sayCooling(
   write: (celsius: number) => string,
 ): CoolingSaid {
   const { begins, limits } = cooling;
-  const [at21, at5] = [readAt(cooling, first.celsius), readAt(cooling, second.celsius)];
+  const [at21, at5] = [first, second].map(({ celsius }) => cameTo(cooling.points, cooling.pieces, celsius));
   const to = at21 === undefined ? first.celsius : second.celsius;
   if (pan.kept !== undefined) return { said: `Kept: ${pan.kept}`, tone: 'caution', to: second.celsius };
   const missed = ({ celsius, minutes }: typeof first | typeof second, came: number | undefined) => {

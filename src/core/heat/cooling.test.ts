@@ -24,13 +24,13 @@ test('57 °C in air of 4 °C, 21 °C in two hours: 5 °C at 6.98 h, an hour too 
   expect(second).toMatchObject({ celsius: 5, allowed: 360, verdict: 'missed', over: expect.closeTo(59, 0) });
 });
 
-test('two readings fit it exactly; its beginning is of the fit, and counts from where it passes 57 °C', () => {
+test('two readings fit it exactly; its beginning is of the fit, and its limits count from the minute that they are told', () => {
   const curve = newton(80, 18, 0.004);
   const fit = fitted(read(curve, [20, 50]), 18);
   expect(fit.start).toBeCloseTo(80, 6);
   expect(fit.error).toBe(0.5);
   const passes = Math.log(62 / 39) / 0.004;
-  const [first, second] = forecastCooling(fit, 20);
+  const [first, second] = forecastCooling(fit, passes);
   expect(first.crossing!.minutes).toBeCloseTo(Math.log(62 / 3) / 0.004, 6);
   expect(first.over).toBeCloseTo(Math.log(62 / 3) / 0.004 - passes - 120, 6);
   // A room of 18 °C never makes 5 °C.

@@ -1,6 +1,6 @@
 import { addUp } from '../add-up';
 import { fine, refused, type Outcome } from '../problem';
-import { nth, sure } from '../sure';
+import { nth } from '../sure';
 import type { HeatPoint } from './lethality';
 
 /** From 57 °C to 21 °C within two hours, and to 5 °C within six in all. Source: FDA Food Code 3-501.14 (handbook 8). */
@@ -161,12 +161,11 @@ export interface LimitForecast {
 }
 
 /**
- * Both limits of cooling by a fit, counted from when the food passes 57 °C (or from the first reading, where it was
- * cooler by then). *Perhaps* where the band of the time reaches over the limit. Source: handbook 8 (FDA Food Code).
+ * Both limits of cooling by a fit, counted from the minute in which the food first passed 57 °C: that is seen once and not reckoned
+ * anew by a later curve. *Perhaps* where the band of the time reaches over the limit. Source: handbook 8 (FDA Food Code).
  */
-export function forecastCooling(fit: CoolingFit, firstReading: number): readonly [LimitForecast, LimitForecast] {
-  const { from, first, second } = COOLING_LIMITS;
-  const begins = fit.at(firstReading) > from ? sure(fit.crossing(from)).minutes : firstReading;
+export function forecastCooling(fit: CoolingFit, begins: number): readonly [LimitForecast, LimitForecast] {
+  const { first, second } = COOLING_LIMITS;
   const forecast = ({ celsius, minutes: allowed }: typeof first | typeof second): LimitForecast => {
     const crossing = fit.crossing(celsius);
     if (!crossing) return { celsius, allowed, crossing, verdict: 'missed', over: undefined };

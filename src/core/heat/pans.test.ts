@@ -14,6 +14,8 @@ const pan = (readings: readonly (readonly [number, number])[], over: Partial<Pan
   depth: 5,
   readings: readings.map(([minutes, celsius], id) => ({ id, celsius, at: at(minutes) })),
   kept: undefined,
+  timer: undefined,
+  stretches: [{ since: START, where: over.where ?? 'counter', ambient: over.ambient ?? 20 }],
   ...over,
 });
 const say = (of: PanState, now: number) => sayCooling(of, coolingOf(of), now, (celsius) => `${celsius} °C`);
@@ -75,7 +77,7 @@ test('the limits of the FDA Food Code: what missed one asks for what the rules a
 });
 
 test('the clock begins at 57 °C, not when it was poured', () => {
-  // Poured at 90 °C, 57 °C half way between two readings: at minute 30.
+  // Poured at 90 °C; between 67 °C at minute 20 and 47 °C at 40, towards 20 °C: 20 + 20 · ln(47/37) / ln(47/27) = 28.63.
   expect(
     coolingOf(
       pan([
@@ -84,7 +86,7 @@ test('the clock begins at 57 °C, not when it was poured', () => {
         [40, 47],
       ]),
     ).begins,
-  ).toBeCloseTo(30, 6);
+  ).toBeCloseTo(28.63, 2);
 });
 
 test('food that stands colder than it can get never comes there', () => {
@@ -141,7 +143,9 @@ test('a cold kitchen is as cold as it is said to be', () => {
     { ambient: 15 },
   );
   expect(coolingOf(cold).fit).toBeDefined();
-  expect(coolingOf({ ...cold, ambient: 20 }).problem).toMatch(/cannot be colder than what is around it/);
+  expect(coolingOf({ ...cold, stretches: [{ ...cold.stretches[0], ambient: 20 }] }).problem).toMatch(
+    /cannot be colder than what is around it/,
+  );
   const leave = (ambient: number) => remediesFor(pan([], { ambient }), 57, 30)[0]!.minutes!;
   expect(leave(10)).toBeLessThan(leave(20));
 });

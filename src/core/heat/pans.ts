@@ -1,4 +1,4 @@
-import { minutesBetween } from '../calendar/minutes';
+import { minutesAfter, minutesBetween } from '../calendar/minutes';
 import type { CookDay } from '../cook/cook-day';
 import type { Observed } from '../batch/reading';
 import { isAmong } from '../sure';
@@ -21,13 +21,23 @@ export const AROUND: Readonly<Record<Where, Surroundings & { readonly sides: 1 |
   'ice water': { celsius: 0, transfer: SURFACE_TRANSFER['ice water'], sides: 2, words: 'in ice water' },
 };
 
+/** Where a pan stands from when on: each surroundings cools it by its own law. */
+export interface Stretch {
+  readonly since: Date;
+  readonly where: Where;
+  /** °C of what stands around it there. */
+  readonly ambient: number;
+}
+
 /** What a load was poured into, and how cold it is by now. */
 export interface PanState {
   readonly key: string;
   readonly name: string;
   readonly pouredAt: Date;
+  /** Where it has stood so far, the first since it was poured. */
+  readonly stretches: readonly [Stretch, ...Stretch[]];
+  /** Where it stands now, and °C of what stands around it there. */
   readonly where: Where;
-  /** °C of what stands around it there. */
   readonly ambient: number;
   /** It missed 21 °C, was heated again, and cools a second time since: the last that the rules allow. */
   readonly again: boolean;
@@ -38,6 +48,8 @@ export interface PanState {
   readonly readings: readonly { readonly id: number; readonly celsius: number; readonly at: Date }[];
   /** Why food that missed a limit is kept, in the cook's words. */
   readonly kept: string | undefined;
+  /** What was begun to help it: its timer, since then and for so many minutes. */
+  readonly timer: { readonly startedAt: Date; readonly minutes: number } | undefined;
 }
 
 /** The pans of a cook day, as they were observed: one for each load that was poured, or measured while it cooled. */
@@ -52,25 +64,83 @@ export function pansOf(day: CookDay, observed: Observed): PanState[] {
       .map(({ id, value = 0, at }) => ({ id, celsius: value, at }));
     const pouredAt = heated?.at ?? (poured?.state === 'done' ? poured.at : readings[0]?.at);
     if (!pouredAt) return [];
-    const stands = observed.of(node, 'note');
-    const said = stands?.text ?? '';
-    const where = isAmong(WHERES, said) ? said : 'counter';
+    const stretches = stretchesOf(observed.all(node, 'note'), pouredAt);
+    const now = stretches.at(-1) ?? stretches[0];
+    const set = observed.of(node, 'timer');
     return [
       {
         key: load.key,
         name: load.name,
         pouredAt,
-        where,
-        ambient: stands?.value ?? AROUND[where].celsius,
+        stretches,
+        where: now.where,
+        ambient: now.ambient,
         again: heated !== undefined,
-        since: stands && stands.at > pouredAt ? stands.at : pouredAt,
+        since: now.since,
         depth: observed.of(node, 'depth')?.value,
         readings,
         kept: observed.of(node, 'skipped')?.text,
+        // Of the stretch before, it has done what it was set for.
+        timer: set?.value !== undefined && set.at >= now.since ? { startedAt: set.at, minutes: set.value } : undefined,
       },
     ];
   });
 }
+
+/** Where a pan stood, one stretch after the other; what was said before it was poured is where it stood first. */
+function stretchesOf(
+  said: readonly { readonly at: Date; readonly text?: string; readonly value?: number }[],
+  pouredAt: Date,
+): PanState['stretches'] {
+  const stretchOf = ({ at, text = '', value }: (typeof said)[number]): Stretch => {
+    const where = isAmong(WHERES, text) ? text : 'counter';
+    return { since: at > pouredAt ? at : pouredAt, where, ambient: value ?? AROUND[where].celsius };
+  };
+  const before = said.findLast(({ at }) => at <= pouredAt);
+  return [stretchOf(before ?? { at: pouredAt }), ...said.filter(({ at }) => at > pouredAt).map(stretchOf)];
+}
+
+/** Minutes after which a reading of a warm pan is no last reading any more (ours, no source). */
+const STILL_NEW = 30;
+
+/** The pans of which nobody can say by now how warm they are: not known to be cold, and not read lately. Takes the clock. */
+export const pansAsked = (pans: readonly PanState[], now: Date): readonly PanState[] =>
+  pans.filter((pan) => {
+    const last = pan.readings.at(-1);
+    return !isCold(pan) && (last === undefined || minutesBetween(last.at, now) > STILL_NEW);
+  });
+
+/** When the last limit of a pan is over, and how warm it was when it was read last: what is watched after it was sealed. */
+export interface WarmPan {
+  readonly name: string;
+  readonly celsius?: number;
+  /** ISO 8601 instants: of the last reading, and of the second limit. */
+  readonly at?: string;
+  readonly limit: string;
+}
+
+/** The pans that are not known to be cold. Source: FDA Food Code 3-501.14 (six hours in all). */
+export const warmPans = (pans: readonly PanState[]): WarmPan[] =>
+  pans
+    .filter((pan) => !isCold(pan))
+    .map((pan) => {
+      const last = pan.readings.at(-1);
+      const limit = minutesAfter(pan.pouredAt, coolingOf(pan).begins + COOLING_LIMITS.second.minutes);
+      return {
+        name: pan.name,
+        limit: limit.toISOString(),
+        ...(last ? { celsius: last.celsius, at: last.at.toISOString() } : {}),
+      };
+    });
+
+/** Hours after its last limit on which a pan is no longer watched: by then it is cold, eaten or thrown away (ours, no source). */
+const WATCHED_AFTER = 18;
+
+/** Whether a pan is still to be watched at a time, and whether its last limit is over. */
+export const isWatched = ({ limit }: WarmPan, now: Date): { readonly is: boolean; readonly over: boolean } => {
+  const over = minutesBetween(new Date(limit), now);
+  return { is: over < WATCHED_AFTER * 60, over: over > 0 };
+};
 
 /** Warmer than this premix, oils and vitamins are not stirred in, in °C. Source: handbook 4 (common practice). */
 export const STIR_IN_BELOW = 40;
@@ -81,13 +151,24 @@ export const isCold = (pan: PanState): boolean => {
   return (last !== undefined && last.celsius <= COOLING_LIMITS.second.celsius) || pan.kept !== undefined;
 };
 
+/** One stretch of a pan's curve, in minutes since it was poured. */
+export interface CoolingPiece {
+  readonly from: number;
+  readonly to: number;
+  readonly ambient: number;
+  readonly fit: CoolingFit | undefined;
+}
+
 /** What its readings say of a pan, in minutes since it was poured. */
 export interface PanCooling {
   readonly points: readonly HeatPoint[];
-  /** When its clock began: at 57 °C by the fit, else when it was poured. */
+  /** When its clock began, once and for all: as it was seen to pass 57 °C, else by its first stretch's fit, else when it was poured. */
   readonly begins: number;
+  /** Stretch by stretch: moved, it goes on from the temperature that it has at the time that it is. */
+  readonly pieces: readonly CoolingPiece[];
+  /** The fit of the stretch that it is in now. */
   readonly fit: CoolingFit | undefined;
-  /** On how many readings the fit stands: those since it stands where it stands. */
+  /** On how many readings that fit stands: those since it stands where it stands. */
   readonly fitted: number;
   readonly limits: readonly [LimitForecast, LimitForecast] | undefined;
   /** Why there is no forecast yet. */
@@ -95,34 +176,75 @@ export interface PanCooling {
 }
 
 /**
- * The cooling of a pan through the readings since it stands where it stands. Source: handbook 8 (Newton; FDA Food Code).
+ * When a pan came down to a temperature between two of its readings, in minutes; undefined: not yet. By Newton's law towards what
+ * stands around it; where it was moved between them, from the move on. Before its first reading nobody saw it.
+ */
+export function cameTo(
+  points: readonly HeatPoint[],
+  pieces: readonly CoolingPiece[],
+  celsius: number,
+): number | undefined {
+  const place = points.findIndex((point) => point.celsius <= celsius);
+  const [before, at] = [points[place - 1], points[place]];
+  if (!at || !before) return at?.minutes;
+  const piece = pieces.findLast(({ from }) => from < at.minutes) ?? pieces[0];
+  const moved = piece && piece.from > before.minutes ? piece.from : undefined;
+  const then = moved === undefined ? undefined : pieces.findLast(({ to }) => to === moved)?.fit?.at(moved);
+  // Already so cold when it was moved: it came there before.
+  const from =
+    moved !== undefined && then !== undefined && then > celsius && then < before.celsius
+      ? { minutes: moved, celsius: then }
+      : before;
+  const ambient = piece?.ambient ?? -Infinity;
+  const over = (warmth: number) => Math.log(warmth - ambient);
+  const part =
+    at.celsius > ambient
+      ? (over(from.celsius) - over(celsius)) / (over(from.celsius) - over(at.celsius))
+      : (from.celsius - celsius) / (from.celsius - at.celsius);
+  return from.minutes + part * (at.minutes - from.minutes);
+}
+
+function piecesOf(pan: PanState, points: readonly HeatPoint[]) {
+  const pieces: CoolingPiece[] = [];
+  let own: HeatPoint[] = [];
+  let problem: string | undefined;
+  for (const [index, { since, ambient }] of pan.stretches.entries()) {
+    const from = minutesBetween(pan.pouredAt, since);
+    const next = pan.stretches[index + 1];
+    const to = next ? minutesBetween(pan.pouredAt, next.since) : Infinity;
+    own = points.filter(({ minutes }) => minutes >= from && minutes <= to);
+    // Moved and read once since: it began with the temperature that it had.
+    const had = pieces.at(-1)?.fit?.at(from);
+    const begins = own.length === 1 && had !== undefined && had > ambient && own[0]?.minutes !== from;
+    const fit = fitCooling(begins ? [{ minutes: from, celsius: had }, ...own] : own, ambient);
+    problem = fit.ok ? undefined : fit.problem.message;
+    pieces.push({ from, to, ambient, fit: fit.ok ? fit.value : undefined });
+  }
+  return { pieces, fitted: own.length, problem };
+}
+
+/**
+ * The cooling of a pan, stretch by stretch. Its clock begins when it first falls below 57 °C and never again, wherever it is moved.
+ * Source: handbook 8 (Newton; FDA Food Code).
  */
 export function coolingOf(pan: PanState): PanCooling {
-  const all = pan.readings.map(({ celsius, at }) => ({ celsius, minutes: minutesBetween(pan.pouredAt, at) }));
-  const own = pan.readings
-    .filter(({ at }) => at >= pan.since)
-    .map(({ celsius, at }) => ({ celsius, minutes: minutesBetween(pan.pouredAt, at) }));
-  const fit = fitCooling(own, pan.ambient);
-  const first = all.findIndex((point) => point.celsius <= COOLING_LIMITS.from);
-  const before = first > 0 ? all[first - 1] : undefined;
-  const at = first === -1 ? undefined : all[first];
-  // The clock begins at 57 °C: by the fit where it still was hotter at the fit's beginning, else between two readings.
-  const begins =
-    before && at
-      ? before.minutes +
-        ((before.celsius - COOLING_LIMITS.from) / (before.celsius - at.celsius)) * (at.minutes - before.minutes)
-      : at
-        ? 0
-        : fit.ok
-          ? (fit.value.crossing(COOLING_LIMITS.from)?.minutes ?? 0)
-          : 0;
+  const points = pan.readings.map(({ celsius, at }) => ({ celsius, minutes: minutesBetween(pan.pouredAt, at) }));
+  const { pieces, fitted, problem } = piecesOf(pan, points);
+  const fit = pieces.at(-1)?.fit;
+  const [first] = points;
+  const seen = first && first.celsius >= COOLING_LIMITS.from ? cameTo(points, pieces, COOLING_LIMITS.from) : undefined;
+  const isHot = points.every(({ celsius }) => celsius > COOLING_LIMITS.from);
+  // Still hotter, it comes there by the curve that it is on; colder from the first reading on, by its first stretch, drawn back.
+  const reckoned = (isHot ? fit : pieces[0]?.fit)?.crossing(COOLING_LIMITS.from)?.minutes;
+  const begins = seen ?? Math.max(0, isHot ? (reckoned ?? 0) : Math.min(reckoned ?? 0, first?.minutes ?? 0));
   return {
-    points: all,
+    points,
     begins,
-    fit: fit.ok ? fit.value : undefined,
-    fitted: own.length,
-    limits: fit.ok ? forecastCooling(fit.value, begins) : undefined,
-    problem: fit.ok ? undefined : fit.problem.message,
+    pieces,
+    fit,
+    fitted,
+    limits: fit ? forecastCooling(fit, begins) : undefined,
+    problem,
   };
 }
 

@@ -6,7 +6,7 @@ import { asksOf, type CookAct } from '@/core/batch/steps/cook';
 import { standing } from '@/core/standing';
 import { countOf } from '@/core/quantity/count-words';
 import { HEATED_AGAIN } from '@/core/heat/cooling-words';
-import { AROUND, type Where } from '@/core/heat/pans';
+import { AROUND, pansAsked, type Where } from '@/core/heat/pans';
 import { readAmbient, readReadings } from '../repositories/readings';
 import { atClock } from './at-clock';
 import { batchIn, observe, observed, refreshBatch } from './batch-at-hand';
@@ -77,14 +77,17 @@ async function readingsOf(context: Context, found: OnStove, of: CookAct): Promis
       return panReading(context, found, of);
     case 'where':
       loadOf(found, of.load);
-      return [await standsNow(context, of.load, of.where, of.celsius)];
+      return [await standsNow(context, of.load, of.where, of.celsius), ...panTimer(of)];
     case 'heat again':
       return heatAgain(found, of);
     case 'depth':
       loadOf(found, of.load);
       if (!(of.cm >= DEPTH.least && of.cm <= DEPTH.most))
         refuse(`How deep is it in the pan? From ${DEPTH.least} to ${DEPTH.most} cm.`, 'cm');
-      return [{ node: nodeOf('pan', of.load), kind: 'depth', value: of.cm }];
+      return [{ node: nodeOf('pan', of.load), kind: 'depth', value: of.cm }, ...panTimer(of)];
+    case 'look at pan':
+      loadOf(found, of.load);
+      return panTimer(of);
     case 'keep':
       loadOf(found, of.load);
       return [{ node: nodeOf('pan', of.load), kind: 'skipped', text: of.why }];
@@ -180,6 +183,10 @@ async function standsNow({ tx }: Context, load: string, where: Where, celsius?: 
   return { node: nodeOf('pan', load), kind: 'note', text: where, value };
 }
 
+/** The timer of what was begun to help a pan. */
+const panTimer = ({ load, minutes }: { readonly load: string; readonly minutes?: number | undefined }): NewReading[] =>
+  minutes === undefined ? [] : [{ node: nodeOf('pan', load), kind: 'timer', value: Math.round(minutes) }];
+
 /** What missed 21 °C is heated through and cools a second time, and not a third. */
 function heatAgain(found: OnStove, { load, celsius }: Extract<CookAct, { act: 'heat again' }>): NewReading[] {
   const pan = found.pans.find((each) => each.key === load) ?? refuse(GONE);
@@ -258,9 +265,19 @@ async function stirIn(
   ];
 }
 
-/** Refuses to divide what is not proven hot enough, or what still lacks what is stirred in. */
-export function needsNothing(found: BatchState): void {
-  const { heat, stirIns } = asksOf(found);
+/** Refuses to seal what nobody can say how warm it is. */
+export function needsCold(found: Pick<Extract<BatchState, { state: 'weighed' }>, 'pans'>, now: Date): void {
+  const [pan, ...others] = pansAsked(found.pans, now);
+  if (pan)
+    refuse(
+      `How warm is ${pan.name} by now${others.length > 0 ? `, and ${countOf(others.length, 'other pan')}` : ''}? Measure once more, or say that you did not.`,
+      'asks',
+    );
+}
+
+/** Refuses to divide what is not proven hot enough, what still lacks what is stirred in, or what nobody can say how warm it is. */
+export function needsNothing(found: Extract<BatchState, { state: 'weighed' }>, now: Date): void {
+  const { heat, stirIns } = asksOf(found, now);
   const [load] = heat;
   if (load)
     refuse(
@@ -269,4 +286,5 @@ export function needsNothing(found: BatchState): void {
     );
   const [forgotten] = stirIns;
   if (forgotten) refuse(`${forgotten.name} is not in yet: stir it in, or say why it is left out.`, 'asks');
+  needsCold(found, now);
 }

@@ -15,6 +15,7 @@ import { readAllPlaces } from '../repositories/household';
 import { recipe } from '../schema/recipes';
 import { holding, pack, packContent } from '../schema/stock';
 import { rulesNow } from '../repositories/shelf-rules';
+import { needsCold } from './cook-day';
 import { appendMovements, datingIn, keptOf, type NewMovement } from './ledger';
 import { need, type Context } from './run';
 
@@ -60,6 +61,9 @@ const yieldOf = ({ batch, share }: ToContent): BatchYield =>
 /** Writes packs with their movements, all of them in a few statements. What is in one keeps as the strictest part of it does. */
 export async function sealPacks(context: Context, sealed: readonly ToSeal[]): Promise<void> {
   const { tx, today } = context;
+  // What was dried cooled long ago; all else is packed when somebody can say how warm it is.
+  for (const { batch, share } of sealed.flatMap(({ contents }) => contents))
+    if (share.fate !== 'dry') needsCold(batch, context.now);
   const places = new Map((await readAllPlaces(tx)).map((each) => [each.id, each.kind]));
   const states = new Map<string, ReturnType<typeof stateFor>>();
   const rulesId = rulesNow(context.rules).id;

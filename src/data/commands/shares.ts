@@ -36,7 +36,7 @@ export const PLACE_OF: Readonly<Record<Exclude<Fate, 'today'>, PlaceKind>> = {
 export async function setShares(context: Context, input: SharesEntry): Promise<void> {
   const { tx, today } = context;
   const weighed = await batchIn(context, input, ['weighed']);
-  if (weighed.shares.length === 0) needsNothing(weighed);
+  if (weighed.shares.length === 0) needsNothing(weighed, context.now);
   const [open] = stillToWeigh(weighed);
   if (open) refuse(`Weigh the ${open.name} too: each dog’s part of it follows from both.`, 'shares');
   await nothingInBoxes(

@@ -257,15 +257,15 @@ test('a file that is no backup takes nothing’s place', async () => {
 
 test('a migration is preceded by a backup of what was there', async () => {
   const folder = copied();
-  // As if the last migration had still to come; it adds a table, so that it is taken away first.
+  // As if the last migration had still to come; it adds columns, so that they are taken away first.
   await opened(folder, async ({ client }) => {
     await client.exec(
       'delete from drizzle.__drizzle_migrations where created_at = (select max(created_at) from drizzle.__drizzle_migrations)',
     );
-    await client.exec('drop table if exists measured_here');
+    await client.exec('alter table holding drop column keeps_thawed, drop column keeps_opened, drop column folded_by');
   });
   await opened(folder, async (open) => {
-    const { rows } = await wrap(open.client).execute(sql`select count(*) from measured_here`);
+    const { rows } = await wrap(open.client).execute(sql`select count(folded_by) from holding`);
     expect(rows).toHaveLength(1);
   });
   const [made] = backupsIn(backupFolder(folder));

@@ -1,5 +1,5 @@
 import 'server-only';
-import { and, asc, desc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, or, sql } from 'drizzle-orm';
 import type { LocalDate } from '@/core/calendar/local-date';
 import { foldBatch, type BatchState, type BatchYield, type WeighedState } from '@/core/batch/fold';
 import type { BatchSummary } from '@/core/batch/summary';
@@ -148,7 +148,13 @@ export interface ListedBatch {
 /** The batches that were not dropped, newest first; the open ones alone, or so many. */
 export async function readBatchList(
   tx: Tx,
-  of: { readonly id?: number; readonly open?: true; readonly limit?: number; readonly from?: number } = {},
+  of: {
+    readonly id?: number;
+    readonly open?: true;
+    readonly sealedSince?: Date;
+    readonly limit?: number;
+    readonly from?: number;
+  } = {},
 ): Promise<ListedBatch[]> {
   const query = tx
     .select({
@@ -174,7 +180,10 @@ export async function readBatchList(
     .where(
       and(
         isNull(batch.droppedAt),
-        of.open ? eq(batch.open, true) : undefined,
+        // Sealed, a pot may still be cooling.
+        of.open
+          ? or(eq(batch.open, true), of.sealedSince ? gt(batch.startedAt, of.sealedSince) : undefined)
+          : undefined,
         of.id === undefined ? undefined : eq(batch.id, of.id),
       ),
     )

@@ -33,7 +33,12 @@ interface StepScreenProps {
 
 /** Something is asked before the pot may be divided. */
 const isAsked = ({ weighed, asks }: BatchView) =>
-  weighed?.shares.length === 0 && asks.heat.length + asks.stirIns.length > 0;
+  weighed?.shares.length === 0 && asks.heat.length + asks.stirIns.length + asks.pans.length > 0;
+
+/** Whether what is to be sealed wet waits for a last reading of its pans. */
+const isWarm = ({ weighed, asks }: BatchView) =>
+  asks.pans.length > 0 &&
+  weighed?.shares.some(({ fate, sealed }) => !sealed && (fate === 'fridge' || fate === 'freezer')) === true;
 
 /** The screen of each step; a step without one does not compile. */
 const SCREENS: Readonly<Record<StepKey, ComponentType<StepScreenProps>>> = {
@@ -47,7 +52,12 @@ const SCREENS: Readonly<Record<StepKey, ComponentType<StepScreenProps>>> = {
     ) : (
       <Divide {...props} view={view} key={view.revision} />
     ),
-  pack: PackShares,
+  pack: ({ view, ...props }) =>
+    view.stove && isWarm(view) ? (
+      <Asks view={view} stove={view.stove} before="it is sealed" />
+    ) : (
+      <PackShares {...props} view={view} />
+    ),
   dry: Dry,
 };
 
@@ -57,13 +67,20 @@ const chosenStep = z.object({ at: stepKeys.optional(), step: stepKeys.optional()
 type Chosen = z.infer<typeof chosenStep>;
 
 /** The run sheet: the flow above, the step at hand below, alone and large. */
-export function RunSheet({ view }: { view: BatchView }) {
+export function RunSheet({ view, asked }: { view: BatchView; asked?: unknown }) {
   const { inSum } = useUnits();
   // Kept in this tab: after a reload the sheet opens where it was.
   const [chosen, setChosen] = useDraftStorage<Chosen>(`step-${view.id}`, chosenStep, {});
   // A chosen step holds until the batch itself goes on to the next one.
-  const step = chosen.at === view.step && chosen.step && view.opens.includes(chosen.step) ? chosen.step : view.step;
-  const open = (next: StepKey) => setChosen({ at: view.step, step: next });
+  const own = chosen.at === view.step && chosen.step && view.opens.includes(chosen.step) ? chosen.step : view.step;
+  // What led here may have asked for a step: it is open until somebody goes to another.
+  const [hasGone, setHasGone] = useState(false);
+  const there = stepKeys.safeParse(asked);
+  const step = !hasGone && there.success && view.opens.includes(there.data) ? there.data : own;
+  const open = (next: StepKey) => {
+    setHasGone(true);
+    setChosen({ at: view.step, step: next });
+  };
   // Where a figure is typed the drawing gives way to it.
   const isTyped = step === 'weigh out' || step === 'pot' || step === 'dry' || (step === 'divide' && isAsked(view));
   // The stove has drawings of its own: the day of hands and vessels, and the curve of a pan.

@@ -220,7 +220,7 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
           })),
     dogs: dogs.map((dog) => ({ id: dog.id, name: dog.name })),
     stove: batch.state === 'planned' || batch.byProduct ? undefined : await stoveView(read, batch),
-    asks: asksOf(batch),
+    asks: asksOf(batch, read.now),
     byProduct: batch.state === 'planned' ? undefined : batch.byProduct,
     parent,
     beside: await besideOf(read, batch),

@@ -7,8 +7,8 @@ interface Cooling {
   readonly begins: number;
   /** Each limit: so cold, so many minutes after that. */
   readonly limits: readonly { readonly celsius: number; readonly minutes: number }[];
-  /** °C at a minute, by the fit, and from when it holds. */
-  readonly fit?: { readonly at: (minutes: number) => number; readonly from: number };
+  /** °C at a minute by each stretch of the curve, and from when to when it holds. */
+  readonly pieces: readonly { readonly at: (minutes: number) => number; readonly from: number; readonly to: number }[];
   /** What a remedy would do, from now on. */
   readonly other?: readonly HeatPoint[];
   /** Minutes, now. */
@@ -25,7 +25,7 @@ const MORE = 1.08;
  * axes. Time runs from the pouring to a little over the last limit.
  */
 export function coolingCurve(
-  { points, begins, limits, fit, other = [], now }: Cooling,
+  { points, begins, limits, pieces, other = [], now }: Cooling,
   { width, height, left }: { readonly width: number; readonly height: number; readonly left: number },
 ) {
   const last = begins + Math.max(...limits.map((limit) => limit.minutes));
@@ -36,15 +36,15 @@ export function coolingCurve(
   const draw = line<HeatPoint>()
     .x((point) => x(point.minutes))
     .y((point) => y(point.celsius));
-  const curve = fit
-    ? Array.from({ length: 80 }, (_, index): HeatPoint => {
-        const minutes = fit.from + ((until - fit.from) * index) / 79;
-        return { minutes, celsius: fit.at(minutes) };
-      })
-    : [];
+  const curves = pieces.map(({ at, from, to }) =>
+    Array.from({ length: 80 }, (_, index): HeatPoint => {
+      const minutes = from + ((Math.min(until, to) - from) * index) / 79;
+      return { minutes, celsius: at(minutes) };
+    }),
+  );
   return {
     points: points.map((point) => ({ ...point, x: x(point.minutes), y: y(point.celsius) })),
-    curve: draw(curve.filter((point) => point.celsius <= hottest)) ?? '',
+    curves: curves.flatMap((curve) => draw(curve.filter((point) => point.celsius <= hottest)) ?? []),
     other: draw([...other].filter((point) => point.minutes <= until)) ?? '',
     // Over each limit's temperature after its time, up to the top: too warm for too long.
     zones: limits.map((limit, index) => {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { isSafe, mayGoOn, type LoadState, type StirIn } from '../../cook/cook-day';
-import { WHERES } from '../../heat/pans';
+import { pansAsked, WHERES, type PanState } from '../../heat/pans';
 import { MOST_POINTS } from '../../heat/probe-log';
 import { countOf } from '../../quantity/count-words';
 import { idSchema, weightSchema } from '../../schema';
@@ -41,15 +41,21 @@ export interface Asks {
   readonly heat: readonly LoadState[];
   /** What was to be stirred in. */
   readonly stirIns: readonly StirIn[];
+  /** Pans of which nobody can say how warm they are by now. */
+  readonly pans: readonly PanState[];
 }
 
-/** What dividing asks for first: heat that is proven or a reason, and what was to be stirred in. */
-export const asksOf = (batch: BatchState): Asks =>
+/**
+ * What dividing asks for first: heat that is proven or a reason, what was to be stirred in, and how warm each pan is by now; sealing
+ * asks for the pans once more. Takes the clock.
+ */
+export const asksOf = (batch: BatchState, now: Date): Asks =>
   batch.state === 'planned'
-    ? { heat: [], stirIns: [] }
+    ? { heat: [], stirIns: [], pans: [] }
     : {
         heat: batch.day.loads.filter((load) => !mayGoOn(load)),
         stirIns: batch.day.stirIns.filter(({ done }) => !done),
+        pans: pansAsked(batch.pans, now),
       };
 
 /**
@@ -71,6 +77,9 @@ const clock = z
   .string()
   .regex(/^\d{1,2}[:.]\d{2}$/)
   .optional();
+
+/** Minutes until a pan is to be looked at again: a timer of its own. */
+const minutes = z.number().min(1).max(1440);
 
 /** From which instrument; absent: typed. */
 const instrument = z.enum(['probe']).optional();
@@ -96,9 +105,16 @@ const actSchema = z.discriminatedUnion('act', [
   z.object({ act: z.literal('hands'), hands: z.number().int().min(1).max(4) }),
   z.object({ act: z.literal('own'), title: z.string().trim().min(1).max(80) }),
   z.object({ act: z.literal('pan'), load, celsius, clock, instrument }),
-  z.object({ act: z.literal('where'), load, where: z.enum(WHERES), celsius: celsius.optional() }),
+  z.object({
+    act: z.literal('where'),
+    load,
+    where: z.enum(WHERES),
+    celsius: celsius.optional(),
+    minutes: minutes.optional(),
+  }),
   z.object({ act: z.literal('heat again'), load, celsius }),
-  z.object({ act: z.literal('depth'), load, cm: z.number() }),
+  z.object({ act: z.literal('depth'), load, cm: z.number(), minutes: minutes.optional() }),
+  z.object({ act: z.literal('look at pan'), load, minutes }),
   z.object({ act: z.literal('keep'), load, why }),
   z.object({ act: z.literal('strike'), readingId: idSchema, why }),
   z.object({

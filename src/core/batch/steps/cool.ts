@@ -3,7 +3,7 @@ import { countOf } from '../../quantity/count-words';
 import type { BatchState } from '../fold';
 import type { Step } from '../step';
 
-const warmPans = (batch: BatchState) => (batch.state === 'planned' ? [] : batch.pans.filter((pan) => !isCold(pan)));
+const warmOnes = (batch: BatchState) => (batch.state === 'planned' ? [] : batch.pans.filter((pan) => !isCold(pan)));
 
 export const cool = {
   key: 'cool',
@@ -13,13 +13,13 @@ export const cool = {
   opens: (batch) => batch.state !== 'planned' && batch.pans.length > 0,
   next: (batch) => {
     // A pot that was weighed goes on to be divided; what cools of it stays on watch.
-    const warm = batch.state === 'cooking' ? warmPans(batch).length : 0;
+    const warm = batch.state === 'cooking' ? warmOnes(batch).length : 0;
     if (warm > 0) return `measure ${warm === 1 ? 'the pan' : countOf(warm, 'pan')} as it cools`;
     // What waited for cool food goes in before it is weighed.
     const waits =
       batch.state === 'cooking' && batch.pans.length > 0 ? batch.day.stirIns.filter(({ done }) => !done) : [];
     return waits.length > 0 ? `stir in ${waits.map(({ name }) => name).join(', ')}` : undefined;
   },
-  watch: (batch) =>
-    warmPans(batch).length > 0 ? { said: 'cooling: 21 °C within 2 h, 5 °C within 6 h', tone: 'caution' } : undefined,
+  // Each pan is watched by its own clock, beside the step at hand.
+  watch: () => undefined,
 } as const satisfies Step;

@@ -24,11 +24,23 @@ export interface RunningTimer {
 
 /** Every timer that runs in this house, the next to ring first. */
 export const runningTimers = pageQuery(async ({ db, household, now }): Promise<RunningTimer[]> => {
-  const open = (await readBatchList(db, { open: true })).filter((batch) => batch.state === 'cooking');
+  const open = (await readBatchList(db, { open: true, sealedSince: new Date(now.getTime() - A_DAY) })).filter(
+    ({ state, summary }) => state === 'cooking' || (state === 'weighed' && (summary?.warm ?? []).length > 0),
+  );
   const running: RunningTimer[] = [];
   for (const { id, recipeName } of open) {
     const batch = await readBatchIfReadable(db, id, household.energyFactors);
-    if (batch?.state !== 'cooking') continue;
+    if (!batch || batch.state === 'planned') continue;
+    for (const { key, name, timer } of batch.pans)
+      if (timer)
+        running.push({
+          href: `/batches/${id}?step=cool`,
+          key: `pan ${key}`,
+          name: `${name}: measure it`,
+          recipe: recipeName,
+          left: ringsAt(timer).getTime() - now.getTime(),
+        });
+    if (batch.state !== 'cooking') continue;
     for (const task of batch.day.tasks)
       if (task.state === 'running')
         running.push({
@@ -43,6 +55,7 @@ export const runningTimers = pageQuery(async ({ db, household, now }): Promise<R
 });
 
 const HOUR = 3_600_000;
+const A_DAY = 24 * HOUR;
 
 /** A freezer that has been too warm for long rings like a timer that is up. */
 function freezerAlarm(set: UnitSet): RunningTimer[] {

@@ -3,6 +3,8 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { StirIn } from '@/core/cook/cook-day';
+import { COOLING_LIMITS } from '@/core/heat/cooling';
+import { STIR_IN_BELOW, type PanState } from '@/core/heat/pans';
 import { toWeigh } from '@/core/quantity/write';
 import { Field } from '@/ui/form/Field';
 import { WithReason } from '@/ui/form/WithReason';
@@ -11,26 +13,65 @@ import { useUnits } from '@/ui/units';
 import type { BatchView } from '../queries';
 import type { StoveView } from './queries';
 import { CoreField } from './CoreField';
+import { Reading } from './PanForms';
 import styles from './stove.module.css';
 import { useStove, type Stove } from './use-stove';
 
 /** What is asked before a pot is divided: heat that nobody has measured, and what was to be stirred in. One at a time. */
-export function Asks({ view, stove }: { view: BatchView; stove: StoveView }) {
+export function Asks({
+  view,
+  stove,
+  before = 'it is divided',
+}: {
+  view: BatchView;
+  stove: StoveView;
+  before?: string;
+}) {
   const of = useStove(view, stove);
-  const { heat, stirIns } = view.asks;
+  const { heat, stirIns, pans } = view.asks;
+  const [pan] = pans;
   const [load] = heat;
   const [forgotten] = stirIns;
-  const left = heat.length + stirIns.length;
+  const left = heat.length + stirIns.length + pans.length;
   return (
     <section className={styles.asks} aria-labelledby="asks">
-      <h2 id="asks">Before it is divided{left > 1 && `: ${left} things`}</h2>
-      <Problems problems={of.command.atHead('core', 'grams')} />
+      <h2 id="asks">
+        Before {before}
+        {left > 1 && `: ${left} things`}
+      </h2>
+      <Problems problems={of.command.atHead('core', 'grams', 'clock')} />
       {load ? (
         <CoreField stove={stove} of={of} load={load.key} />
       ) : forgotten ? (
         <StirInAsked key={forgotten.line} stove={stove} of={of} stirIn={forgotten} net={view.weighed?.net} />
+      ) : pan ? (
+        <PanAsked key={`${pan.key} ${pan.readings.length}`} pan={pan} of={of} />
       ) : null}
     </section>
+  );
+}
+
+/** A pan of which nobody can say how warm it is: a last reading of it, or that there is none, which its packs bear. */
+function PanAsked({ pan, of }: { pan: PanState; of: Stove }) {
+  const { inDegrees } = useUnits();
+  const { act, command } = of;
+  return (
+    <div className={styles.why}>
+      <p className={styles.what}>How warm is {pan.name} by now?</p>
+      <p className="soft">
+        {inDegrees(COOLING_LIMITS.from)} to {inDegrees(COOLING_LIMITS.first.celsius)} within 2 h, to{' '}
+        {inDegrees(COOLING_LIMITS.second.celsius)} within 6 h (FDA Food Code 3-501.14). What is warm still is watched on
+        Today.
+      </p>
+      <Reading pan={pan} of={of} />
+      <Button
+        variant="outlined"
+        disabled={command.pending}
+        onClick={() => act({ act: 'keep', load: pan.key, why: 'not measured while it cooled' })}
+      >
+        I did not measure: mark its packs
+      </Button>
+    </div>
   );
 }
 
@@ -46,7 +87,7 @@ export function StirInAsked({
   stirIn: StirIn;
   net: number | undefined;
 }) {
-  const { inMass, readScale, scaleUnit, toType } = useUnits();
+  const { inDegrees, inMass, readScale, scaleUnit, toType } = useUnits();
   const wanted = net === undefined || stirIn.perFinished === undefined ? stirIn.grams : stirIn.perFinished * net;
   const [text, setText] = useState(toType(wanted, toWeigh(wanted)));
   const [leaving, setLeaving] = useState(false);
@@ -65,7 +106,8 @@ export function StirInAsked({
         </p>
       )}
       <p className="note">
-        Below 40 °C: heat and air spoil oils and vitamins. A small dose goes into a little broth or purée first.
+        Below {inDegrees(STIR_IN_BELOW)}: heat and air spoil oils and vitamins. A small dose goes into a little broth or
+        purée first.
       </p>
       <Field
         label="What goes in"

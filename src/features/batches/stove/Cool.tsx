@@ -6,8 +6,9 @@ import { useMemo, useState } from 'react';
 import type { StepKey } from '@/core/batch/steps';
 import { minutesBetween } from '@/core/calendar/minutes';
 import { COOLING_LIMITS } from '@/core/heat/cooling';
+import { ringsAt } from '@/core/cook/cook-day';
 import { sayCooling } from '@/core/heat/cooling-words';
-import { AROUND, coolingOf, STIR_IN_BELOW, USUAL_DEPTH, type PanState } from '@/core/heat/pans';
+import { AROUND, coolingOf, STIR_IN_BELOW, USUAL_DEPTH, type Help, type PanState } from '@/core/heat/pans';
 import { writeMinutes } from '@/core/plan/stove';
 import { Fold } from '@/ui/Fold';
 import { Problems } from '@/ui/form/Problems';
@@ -23,6 +24,9 @@ import { CoolingCurve } from './CoolingCurve';
 import { Missed, Reading, Stands } from './PanForms';
 import styles from './stove.module.css';
 import { useStove, type Stove } from './use-stove';
+
+/** Minutes from one stirring to the next (common practice, no source). */
+const STIRRED_EVERY = 10;
 
 /** Cooling: each pan with its curve, its limits, and what helps. */
 export function Cool({ view, onOpen }: { view: BatchView; onOpen: (step: StepKey) => void }) {
@@ -92,6 +96,14 @@ function Pan({ pan, of, onPot }: { pan: PanState; of: Stove; onPot: () => void }
   const [picked, setPicked] = useState<string>();
   const remedy = remedies.find((each) => each.words === picked);
   const other = remedy?.curve.map((point) => ({ ...point, minutes: from + point.minutes }));
+  // What is pressed is done: it stands there from now on, and its timer runs until it should be there.
+  const does = (help: Help, own: number | undefined) => {
+    const until = own === undefined ? {} : { minutes: Math.max(1, Math.min(1440, Math.round(own))) };
+    if (help.stirred) act({ act: 'look at pan', load: pan.key, minutes: STIRRED_EVERY });
+    else if (help.pans) act({ act: 'depth', load: pan.key, cm: (pan.depth ?? USUAL_DEPTH) / help.pans, ...until });
+    else if (help.where !== pan.where) act({ act: 'where', load: pan.key, where: help.where, ...until });
+    else if (until.minutes !== undefined) act({ act: 'look at pan', load: pan.key, minutes: until.minutes });
+  };
   const limit =
     cooling.begins + (to === COOLING_LIMITS.first.celsius ? COOLING_LIMITS.first : COOLING_LIMITS.second).minutes;
   return (
@@ -108,13 +120,21 @@ function Pan({ pan, of, onPot }: { pan: PanState; of: Stove; onPot: () => void }
             {inDegrees(COOLING_LIMITS.second.celsius)} within 6 h (FDA Food Code 3-501.14)
           </span>
         </p>
-        <CoolingCurve
-          cooling={cooling}
-          since={minutesBetween(pan.pouredAt, pan.since)}
-          now={minutes}
-          other={other}
-          otherWords={remedy?.words}
-        />
+        {pan.timer && (
+          <p role="timer" className={styles.panTimer}>
+            {ringsAt(pan.timer) > now ? (
+              <>
+                Measure it at <b>{clock(ringsAt(pan.timer))}</b>, in{' '}
+                {writeMinutes(minutesBetween(now, ringsAt(pan.timer)))}
+              </>
+            ) : (
+              <>
+                Its time was up at <b>{clock(ringsAt(pan.timer))}</b>: measure it
+              </>
+            )}
+          </p>
+        )}
+        <CoolingCurve cooling={cooling} now={minutes} other={other} otherWords={remedy?.words} />
         {asks && <Missed pan={pan} of={of} asks={asks} />}
       </div>
       <div className={styles.side}>
@@ -123,7 +143,7 @@ function Pan({ pan, of, onPot }: { pan: PanState; of: Stove; onPot: () => void }
         {help === undefined && <Working said="Working out what helps this pan" />}
         {remedies.length > 0 && (
           <section aria-labelledby="helps">
-            <h3 id="helps">{inDegrees(to)} from the last reading on, if you</h3>
+            <h3 id="helps">{inDegrees(to)} from the last reading on, if you now</h3>
             <ul className={styles.remedies}>
               {remedies.map((each, index) => {
                 const own = index === 0 && leftSo !== undefined ? leftSo : each.minutes;
@@ -131,8 +151,11 @@ function Pan({ pan, of, onPot }: { pan: PanState; of: Stove; onPot: () => void }
                 return (
                   <li key={each.words}>
                     <ButtonBase
-                      aria-pressed={picked === each.words}
-                      onClick={() => setPicked(picked === each.words ? undefined : each.words)}
+                      disabled={command.pending}
+                      onMouseEnter={() => setPicked(each.words)}
+                      onFocus={() => setPicked(each.words)}
+                      onMouseLeave={() => setPicked(undefined)}
+                      onClick={() => does(each, own)}
                     >
                       <span>{each.words}</span>
                       <b className={inTime ? styles.inOrder : styles.danger}>
@@ -140,24 +163,6 @@ function Pan({ pan, of, onPot }: { pan: PanState; of: Stove; onPot: () => void }
                         {own === undefined ? 'not in a day' : writeMinutes(own)}
                       </b>
                     </ButtonBase>
-                    {picked === each.words && each.where !== pan.where && (
-                      <Button
-                        variant="outlined"
-                        disabled={command.pending}
-                        onClick={() => act({ act: 'where', load: pan.key, where: each.where })}
-                      >
-                        It stands {AROUND[each.where].words} now
-                      </Button>
-                    )}
-                    {picked === each.words && each.pans === 2 && (
-                      <Button
-                        variant="outlined"
-                        disabled={command.pending}
-                        onClick={() => act({ act: 'depth', load: pan.key, cm: (pan.depth ?? USUAL_DEPTH) / 2 })}
-                      >
-                        It is split
-                      </Button>
-                    )}
                   </li>
                 );
               })}

@@ -14,27 +14,24 @@ const LIMITS = [COOLING_LIMITS.first, COOLING_LIMITS.second];
 /** A pan's readings, the curve through them, both limits, and what a remedy would do. */
 export function CoolingCurve({
   cooling,
-  since,
   now,
   other,
   otherWords,
 }: {
   cooling: PanCooling;
-  /** Minutes since it was poured at which it came to stand where it stands. */
-  since: number;
   now: number;
   other: readonly HeatPoint[] | undefined;
   otherWords: string | undefined;
 }) {
   const { inDegrees } = useUnits();
-  const { fit, limits } = cooling;
+  const { limits, pieces } = cooling;
   const chart = coolingCurve(
     {
       points: cooling.points,
       begins: cooling.begins,
       limits: LIMITS,
       now,
-      ...(fit ? { fit: { at: fit.at, from: since } } : {}),
+      pieces: pieces.flatMap(({ fit, from, to }) => (fit ? [{ at: fit.at, from, to }] : [])),
       ...(other ? { other } : {}),
     },
     SIZE,
@@ -73,7 +70,9 @@ export function CoolingCurve({
           </text>
         </g>
       ))}
-      {fit && <path d={chart.curve} className={styles.curve} />}
+      {chart.curves.map((curve) => (
+        <path key={curve} d={curve} className={styles.curve} />
+      ))}
       {other && <path d={chart.other} className={styles.remedy} />}
       {end && otherWords && (
         <text x={chart.x(end.minutes) + 8} y={chart.y(end.celsius) - 8} className={styles.remedyName}>

@@ -1,5 +1,7 @@
 import 'server-only';
 import { watchOf } from '@/core/batch/steps';
+import { COOLING_LIMITS } from '@/core/heat/cooling';
+import { isWatched, type WarmPan } from '@/core/heat/pans';
 import { countOf } from '@/core/quantity/count-words';
 import { addDays, clockIn, daysBetween, writeDay } from '@/core/calendar/local-date';
 import { isDryer } from '@/core/plan/equipment';
@@ -111,13 +113,45 @@ export async function watchLots(read: Page): Promise<TodayView['watch']> {
   ];
 }
 
-export async function watchBatches({ db }: Page): Promise<TodayView['watch']> {
-  return (await readBatchList(db, { open: true })).flatMap((batch): TodayView['watch'][number][] => {
-    if (batch.unread)
-      return [{ title: batch.recipeName, said: 'cannot be read', tone: 'caution', href: `/batches/${batch.id}` }];
-    const watch = batch.summary ? batch.summary.watch : watchOf({ state: 'planned' });
-    return watch ? [{ title: batch.recipeName, ...watch, href: `/batches/${batch.id}` }] : [];
+/** Further back than this no pan is warm (ours, no source). */
+const COOLED_BY = 36 * 3_600_000;
+
+export async function watchBatches({ db, now, household }: Page): Promise<TodayView['watch']> {
+  const listed = await readBatchList(db, { open: true, sealedSince: new Date(now.getTime() - COOLED_BY) });
+  return listed.flatMap((batch): TodayView['watch'][number][] => {
+    const href = `/batches/${batch.id}`;
+    if (batch.unread) return [{ title: batch.recipeName, said: 'cannot be read', tone: 'caution', href }];
+    const watch = batch.summary ? batch.summary.watch : batch.open ? watchOf({ state: 'planned' }) : undefined;
+    const { timeZone, unitSet } = household;
+    const warm = (batch.summary?.warm ?? []).flatMap((pan) => {
+      const { is, over } = isWatched(pan, now);
+      return is ? [{ said: sayWarm(pan, over, unitSet, (at) => clockIn(new Date(at), timeZone)), over }] : [];
+    });
+    return [
+      ...warm.map(({ said, over }) => ({
+        title: batch.recipeName,
+        said,
+        tone: over ? ('danger' as const) : ('caution' as const),
+        href: `${href}?step=cool`,
+      })),
+      ...(watch ? [{ title: batch.recipeName, ...watch, href }] : []),
+    ];
   });
+}
+
+/** "load 1: 40 °C at 15:20, to be at 5 °C by 19:50". */
+function sayWarm(
+  { name, celsius, at, limit }: WarmPan,
+  over: boolean,
+  set: UnitSet,
+  clock: (at: string) => string,
+): string {
+  const degrees = (of: number) => writeTemperature(of, set);
+  const read = celsius === undefined || at === undefined ? 'not measured yet' : `${degrees(celsius)} at ${clock(at)}`;
+  const cold = degrees(COOLING_LIMITS.second.celsius);
+  return over
+    ? `${name}: nobody saw it at ${cold} by ${clock(limit)} (${read}): measure it, or throw it away`
+    : `${name} is warm: ${read}, to be at ${cold} by ${clock(limit)}`;
 }
 
 /** Packs that cannot be read: they are in no bowl and in no sum. */
