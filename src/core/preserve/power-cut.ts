@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { LocalDate } from '../calendar/local-date';
 import { idSchema } from '../schema';
 import { isDried, type FoodKind, type PlaceKind } from './shelf-life';
 
@@ -43,41 +44,73 @@ export function hoursOf({ kind, full, opened }: Pick<CutPlace, 'kind' | 'full' |
   return shut * (1 - A_DOOR) ** opened;
 }
 
-/** Warming by Newton's law: hours in which the gap to the kitchen falls to a part of e. */
-interface Warming {
-  readonly from: number;
-  readonly hours: number;
-}
+/** kJ/kgK of food below and above freezing, kJ/kg of its ice that melts (handbook 12, from memory). */
+const [FROZEN_HEAT, HEAT, MELTING] = [1.9, 3.6, 0.72 * 334];
 
-/** The warming that takes a place to a temperature in so many hours; one that never moves where it has not warmed. */
-function through(from: number, celsius: number, hours: number): number {
-  const [gap, left] = [ROOM - from, ROOM - celsius];
-  return left >= gap || left <= 0 ? Infinity : hours / Math.log(gap / left);
-}
+/** Hours in which the gap to the kitchen falls to a part of e, where something warms from one temperature to another in so many. */
+const timeConstant = (from: number, to: number, hours: number): number => hours / Math.log((ROOM - from) / (ROOM - to));
+
+/** The time constant of a place by itself, from USDA's hours for how full it is. */
+const ownConstant = (place: CutPlace): number =>
+  timeConstant(STARTS[place.kind], place.kind === 'fridge' ? WARM : THAWS, hoursOf(place));
+
+const warmed = (from: number, constant: number, hours: number): number =>
+  ROOM - (ROOM - from) * Math.exp(-Math.max(0, hours) / constant);
 
 /**
- * How a place warms: through its last reading, where there is one; else so that it comes to the edge (−1.5 °C, or 4 °C in a fridge) in
- * the hours that USDA gives it. No latent heat is counted, so that it is never colder than this. Source: handbook 12; Newton.
+ * °C so many hours after a place was at a temperature, by its own time constant; what is frozen stays at its melting point for as long
+ * as its ice takes up heat. Source: handbook 12 (lumped, USDA's hours; latent heat), Newton.
  */
-function warmingOf(place: CutPlace): Warming {
-  const from = STARTS[place.kind];
-  const last = [...place.readings].filter(({ hours }) => hours > 0).sort((a, b) => b.hours - a.hours)[0];
-  if (last) return { from, hours: through(from, Math.min(last.celsius, ROOM - 0.1), last.hours) };
-  return { from, hours: through(from, place.kind === 'fridge' ? WARM : THAWS, hoursOf(place)) };
+function fromThen(place: CutPlace, from: number, hours: number): number {
+  const constant = ownConstant(place);
+  if (place.kind === 'fridge') return warmed(from, constant, hours);
+  const toThaw = from < THAWS ? constant * Math.log((ROOM - from) / (ROOM - THAWS)) : 0;
+  if (hours < toThaw) return warmed(from, constant, hours);
+  const melting = from <= THAWS ? (constant * MELTING) / FROZEN_HEAT / (ROOM - THAWS) : 0;
+  if (hours < toThaw + melting) return THAWS;
+  return warmed(Math.max(from, THAWS), (constant * HEAT) / FROZEN_HEAT, hours - toThaw - melting);
 }
 
-/** °C in a place so many hours into a cut, by what is known of it. Estimated, unless it was read then. */
+/** What is known of a place, in the order of time: how it began, and what was read since. */
+const knownOf = (place: CutPlace): readonly CutReading[] => [
+  { hours: 0, celsius: STARTS[place.kind] },
+  ...place.readings.filter(({ hours }) => hours > 0).sort((a, b) => a.hours - b.hours),
+];
+
+/**
+ * °C in a place so many hours into a cut. A reading says what it was then; between two the place warmed from the one to the other, and
+ * from the last on it goes by its own time constant. Estimated, unless it was read then.
+ */
 export function celsiusAt(place: CutPlace, hours: number): number {
-  const { from, hours: tau } = warmingOf(place);
-  return ROOM - (ROOM - from) * Math.exp(-Math.max(0, hours) / tau);
+  const known = knownOf(place);
+  const index = known.findLastIndex((each) => each.hours <= Math.max(0, hours));
+  const [before = { hours: 0, celsius: STARTS[place.kind] }, next] = [known[index], known[index + 1]];
+  const since = Math.max(0, hours) - before.hours;
+  if (!next) return fromThen(place, Math.min(before.celsius, ROOM - 0.1), since);
+  const [from, to] = [Math.min(before.celsius, ROOM - 0.1), Math.min(next.celsius, ROOM - 0.1)];
+  const part = since / (next.hours - before.hours);
+  return to > from ? warmed(from, timeConstant(from, to, next.hours - before.hours), since) : from + (to - from) * part;
 }
 
-/** Hours into a cut at which a place is as warm as that; undefined: never. */
+/** Longer than this no cut is looked ahead, in hours. */
+const LOOKED_AHEAD = 24 * 60;
+
+/** Hours into a cut at which a place is as warm as that first; undefined: never. */
 export function hoursTo(place: CutPlace, celsius: number): number | undefined {
-  const { from, hours: tau } = warmingOf(place);
-  if (celsius <= from) return 0;
-  if (celsius >= ROOM || tau === Infinity) return undefined;
-  return tau * Math.log((ROOM - from) / (ROOM - celsius));
+  if (celsiusAt(place, 0) >= celsius) return 0;
+  const ends = [...knownOf(place).map(({ hours }) => hours), LOOKED_AHEAD];
+  for (let index = 1; index < ends.length; index++) {
+    let [low, high] = [ends[index - 1] ?? 0, ends[index] ?? LOOKED_AHEAD];
+    // Just before its end: at it the next reading holds.
+    if (celsiusAt(place, high - 1e-9) < celsius - 1e-9) continue;
+    while (high - low > 1e-8) {
+      const middle = (low + high) / 2;
+      if (celsiusAt(place, middle) < celsius - 1e-9) low = middle;
+      else high = middle;
+    }
+    return high;
+  }
+  return undefined;
 }
 
 /** What is to be done with what lies in a place, and the rule that says so. */
@@ -93,23 +126,35 @@ const FRIDGE_RULE = 'USDA: a fridge keeps its food for 4 h, shut';
 const WARM_RULE = 'USDA: above 4 °C for 2 h or more, throw it away';
 const FROZEN_RULE = 'USDA: ice crystals in it, or no warmer than 4 °C: freeze it again or use it';
 
+/** A reading in the last quarter of a cut says what it came to; an earlier one only what it was then (ours, no source). */
+const LATE = 0.75;
+
 /**
  * What a cut of so many hours did to the food in a place.
  *
- * Takes the place and hours. A fridge without a reading goes by its hours; with one by the time above 4 °C. Frozen food is kept
- * while it is below −1.5 °C, looked at until it has been above 4 °C for two hours, and thrown away then. A reading decides over an
- * estimate. Source: USDA, "Keep your food safe during emergencies", from memory.
+ * Takes the place and hours. Without a reading in the last quarter of the cut a fridge goes by USDA's four hours and a freezer by how
+ * full it is; an early reading may shorten that, never lengthen it. With one: the time above 4 °C, and for what is frozen −1.5 °C.
+ * Frozen food is thrown away on a reading alone: where an estimate would say so, it is looked at first. What was read after the power
+ * was back is no reading of the cut, unless it was warm even then.
+ * Source: USDA, "Keep your food safe during emergencies", from memory; handbook 10 and 12.
  */
-export function cutVerdict(place: CutPlace, hours: number): CutVerdict {
+export function cutVerdict(of: CutPlace, hours: number): CutVerdict {
+  const readings = of.readings.flatMap((each) =>
+    each.hours <= hours ? [each] : each.celsius > WARM ? [{ ...each, hours }] : [],
+  );
+  const place = { ...of, readings };
   const celsius = celsiusAt(place, hours);
   const warmAt = hoursTo(place, WARM);
   const warmFor = warmAt === undefined ? 0 : Math.max(0, hours - warmAt);
-  const isRead = place.readings.some((reading) => reading.hours > 0);
+  const isRead = readings.some((reading) => reading.hours > 0 && reading.hours >= hours * LATE);
+  const isInTime = hours <= hoursOf(place);
+  const isWarm = warmFor >= HOURS_WARM - 1e-6;
+  const warm = { fate: 'throw', said: 'above 4 °C for 2 h or more', rule: WARM_RULE, celsius } as const;
   if (place.kind === 'fridge') {
-    if (!isRead && hours <= hoursOf(place))
-      return { fate: 'keep', said: 'still cold: feed it first', rule: FRIDGE_RULE, celsius };
-    if (!isRead) return { fate: 'throw', said: 'longer than a fridge keeps cold', rule: FRIDGE_RULE, celsius };
-    if (warmFor >= HOURS_WARM) return { fate: 'throw', said: 'above 4 °C for 2 h or more', rule: WARM_RULE, celsius };
+    if (isWarm && (isRead || isInTime)) return warm;
+    if (!isRead && !isInTime)
+      return { fate: 'throw', said: 'longer than a fridge keeps cold', rule: FRIDGE_RULE, celsius };
+    if (!isRead) return { fate: 'keep', said: 'still cold: feed it first', rule: FRIDGE_RULE, celsius };
     return {
       fate: 'keep',
       said: warmFor > 0 ? 'a little warm, not for long: feed it first' : 'still cold',
@@ -117,10 +162,34 @@ export function cutVerdict(place: CutPlace, hours: number): CutVerdict {
       celsius,
     };
   }
-  if (celsius < THAWS) return { fate: 'keep', said: 'still hard: leave it frozen', rule: FROZEN_RULE, celsius };
-  if (warmFor >= HOURS_WARM) return { fate: 'throw', said: 'above 4 °C for 2 h or more', rule: WARM_RULE, celsius };
-  return { fate: 'look', said: 'perhaps thawed: open one and look for ice', rule: FROZEN_RULE, celsius };
+  const last = [...readings].sort((a, b) => b.hours - a.hours)[0];
+  if (last !== undefined && last.celsius > WARM && isWarm) return warm;
+  if ((celsius < THAWS - 1e-6 && (isRead || isInTime)) || (readings.length === 0 && isInTime))
+    return { fate: 'keep', said: 'still hard: leave it frozen', rule: FROZEN_RULE, celsius };
+  return {
+    fate: 'look',
+    said: isRead
+      ? 'perhaps thawed: open one and look for ice'
+      : 'longer than it surely stays hard: open one and look for ice',
+    rule: FROZEN_RULE,
+    celsius,
+  };
 }
+
+/** Whether a place is known to be cold again: by a reading since the power came back, and by nothing else. */
+export function isColdAgain(place: CutPlace, hours: number): boolean {
+  const last = [...place.readings].sort((a, b) => b.hours - a.hours)[0];
+  return last !== undefined && last.hours > hours && last.celsius <= (place.kind === 'fridge' ? WARM : FROZEN_AGAIN);
+}
+
+/** °C at which a freezer counts as cold again (USDA, 0 °F, within what a thermometer errs by). */
+const FROZEN_AGAIN = -15;
+
+/** °C that a cold place can be at in a cut: beyond it the reading is of another unit, or of another place (ours, no source). */
+export const LIKELY_IN_CUT: Readonly<Record<CutPlace['kind'], { readonly low: number; readonly high: number }>> = {
+  fridge: { low: -2, high: 30 },
+  freezer: { low: -30, high: 30 },
+};
 
 /** When a place comes to its edge: hours into the cut until which nothing in it is lost. */
 export const lastsUntil = (place: CutPlace): number | undefined =>
@@ -147,11 +216,23 @@ export interface CutPack {
   readonly placeId: number;
 }
 
+/** What is past its own date is thrown away, whatever the cut did: it is said apart. */
+const PAST: Omit<CutVerdict, 'celsius'> = {
+  fate: 'throw',
+  said: 'past its date, whatever the cut did',
+  rule: 'its own date',
+};
+
 /**
- * What a cut comes to for what lies in a place; dry food does not mind, and an ingredient is looked at. Source: as `cutVerdict`, and
+ * What a cut comes to for what lies in a place; what is past its date stands apart; dry food does not mind, and an ingredient is looked at. Source: as `cutVerdict`, and
  * USDA's list for a fridge (from memory).
  */
-export function packVerdict(verdict: CutVerdict, pack: Pick<CutPack, 'foodKind'>): CutVerdict {
+export function packVerdict(
+  verdict: CutVerdict,
+  pack: Pick<CutPack, 'foodKind'> & { readonly safeUntil?: LocalDate | undefined },
+  today: LocalDate,
+): CutVerdict & { readonly isPast?: true } {
+  if (pack.safeUntil !== undefined && pack.safeUntil < today) return { ...verdict, ...PAST, isPast: true };
   if (isDried(pack.foodKind))
     return { ...verdict, fate: 'keep', said: 'dry: it does not mind', rule: 'dry food keeps without cold' };
   if (pack.foodKind !== 'pantry' || verdict.fate !== 'throw') return verdict;

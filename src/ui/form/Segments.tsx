@@ -5,7 +5,8 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 
 interface SegmentsProps<Value extends string> {
   label: string;
-  value: Value;
+  /** Undefined: nothing is chosen yet. */
+  value: Value | undefined;
   options: readonly { readonly value: Value; readonly label: string }[];
   onChange: (value: Value) => void;
 }
@@ -16,7 +17,7 @@ export function Segments<Value extends string>({ label, value, options, onChange
     <ToggleButtonGroup
       exclusive
       aria-label={label}
-      value={value}
+      value={value ?? null}
       onChange={(_, next: Value | null) => next !== null && onChange(next)}
     >
       {options.map((option) => (

@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { readFoodTemperature } from '@/core/heat/heat-check';
+import { LIKELY_IN_CUT } from '@/core/preserve/power-cut';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
@@ -11,9 +12,6 @@ import { useUnits } from '@/ui/units';
 import { sayOfCut } from '../actions';
 import styles from './power.module.css';
 import type { CutPlaceView, PowerView } from './queries';
-
-/** °C that a cold place is likely to have. */
-const LIKELY = { low: -25, high: 25 };
 
 const FULL = [
   { value: '', label: 'as full as its packs' },
@@ -25,18 +23,20 @@ const FULL = [
 /** What is known of each cold place during a cut: how full, how often it was opened, what was read in it. */
 export function CutPlaces({ view }: { view: PowerView }) {
   return view.cut
-    ? view.places.map((place) => <OnePlace key={place.placeId} cutId={view.cut?.id ?? 0} place={place} />)
+    ? view.places.map((place) => (
+        <OnePlace key={place.placeId} cutId={view.cut?.id ?? 0} isAway={view.cut?.isAway === true} place={place} />
+      ))
     : null;
 }
 
-function OnePlace({ cutId, place }: { cutId: number; place: CutPlaceView }) {
+function OnePlace({ cutId, isAway, place }: { cutId: number; isAway: boolean; place: CutPlaceView }) {
   const { set, inDegrees } = useUnits();
   const [text, setText] = useState('');
   const [unread, setUnread] = useState<string>();
   const say = useCommand(sayOfCut, `cut-${cutId}-${place.placeId}`, () => setText(''));
   const act = (of: Parameters<typeof say.run>[0]['of']) => say.run({ cutId, of });
   const submit = () => {
-    const read = readFoodTemperature(text, set, LIKELY);
+    const read = readFoodTemperature(text, set, LIKELY_IN_CUT[place.kind]);
     setUnread(read.ok ? undefined : read.problem.message);
     if (read.ok) act({ what: 'read', placeId: place.placeId, celsius: read.value });
   };
@@ -81,6 +81,13 @@ function OnePlace({ cutId, place }: { cutId: number; place: CutPlaceView }) {
       >
         it was opened{place.opened > 0 ? ` (${place.opened} ×)` : ''}
       </Button>
+      {!isAway && (
+        <p className="note">
+          {place.isColdAgain
+            ? 'Cold again, as it was read since.'
+            : 'Not known to be cold again: read it once more now that the power is back.'}
+        </p>
+      )}
       {place.events.length > 0 && (
         <ul className={styles.events} aria-label={`Said of the ${place.name.toLowerCase()}`}>
           {place.events.map((event) => (

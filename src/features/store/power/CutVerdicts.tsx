@@ -28,13 +28,18 @@ const FATES = [
 ] as const;
 const IN_FRIDGE = FATES.filter(({ value }) => value !== 'refreeze');
 
-/** What the verdict proposes; what is to be looked at is thrown away unless somebody saw ice in it. */
-const proposed = ({ verdict }: Pack): Fate => (verdict.fate === 'keep' ? 'keep' : 'throw');
+/** What the verdict proposes; what is to be looked at has no fate before somebody looked. */
+const proposed = ({ verdict }: Pack): Fate | undefined =>
+  verdict.fate === 'look' ? undefined : verdict.fate === 'keep' ? 'keep' : 'throw';
+
+/** What is past its date stands apart from what the cut did. */
+const groupOf = ({ verdict }: Pack): (typeof GROUPS)[number]['fate'] => (verdict.isPast ? 'past' : verdict.fate);
 
 const GROUPS = [
+  { fate: 'look', title: 'Look at each, one press each', style: 'look' },
   { fate: 'throw', title: 'Throw away', style: 'gone' },
-  { fate: 'look', title: 'Look at', style: 'look' },
   { fate: 'keep', title: 'Keep', style: 'kept' },
+  { fate: 'past', title: 'Past their date, whatever the cut did', style: 'gone' },
 ] as const;
 
 /** The power is back: what is to become of every pack, with the rule that says so, carried out after a look. */
@@ -43,13 +48,14 @@ export function CutVerdicts({ view }: { view: PowerView }) {
   const router = useRouter();
   const [said, setSaid] = useState<ReadonlyMap<number, Fate>>(new Map());
   const settle = useCommand(settleCut, `settle-${view.cut?.id ?? 0}`, () => router.push('/store'));
-  const fateOf = (pack: Pack): Fate => said.get(pack.holdingId) ?? proposed(pack);
+  const fateOf = (pack: Pack): Fate | undefined => said.get(pack.holdingId) ?? proposed(pack);
   const thrown = view.packs.filter((pack) => fateOf(pack) === 'throw');
+  const unseen = view.packs.filter((pack) => fateOf(pack) === undefined);
   const refrozen = view.packs.filter((pack) => fateOf(pack) === 'refreeze');
   return (
     <div className="stack">
       {GROUPS.map(({ fate, title, style }) => {
-        const own = view.packs.filter((pack) => pack.verdict.fate === fate);
+        const own = view.packs.filter((pack) => groupOf(pack) === fate);
         if (own.length === 0) return null;
         const rules = [...new Map(own.map(({ verdict }) => [verdict.said, verdict.rule]))];
         return (
@@ -70,7 +76,7 @@ export function CutVerdicts({ view }: { view: PowerView }) {
                     <Segments
                       label={`What becomes of ${pack.code}`}
                       value={fateOf(pack)}
-                      options={pack.placeName !== '' && pack.verdict.rule.includes('ice') ? FATES : IN_FRIDGE}
+                      options={pack.isFrozen && groupOf(pack) !== 'past' ? FATES : IN_FRIDGE}
                       onChange={(next: Fate) => setSaid(new Map([...said, [pack.holdingId, next]]))}
                     />
                   )}
@@ -88,7 +94,7 @@ export function CutVerdicts({ view }: { view: PowerView }) {
       <section aria-labelledby="look" className={styles.before}>
         <h2 id="look">Look before you press</h2>
         <p>
-          Open one pack of each drawer. Ice crystals in it: freeze it again or use it. Soft and warmer than the fridge:
+          Ice crystals in a pack, or no warmer than the fridge should be: freeze it again or use it. Soft and warmer:
           away with it. A thermometer, or your nose and a vet’s word, count more than this estimate.
         </p>
         <Costs view={view} thrown={thrown} />
@@ -98,7 +104,7 @@ export function CutVerdicts({ view }: { view: PowerView }) {
           size="large"
           fullWidth
           data-next-act
-          disabled={settle.pending}
+          disabled={settle.pending || unseen.length > 0}
           onClick={() =>
             settle.run({
               cutId: view.cut?.id ?? 0,
@@ -107,9 +113,11 @@ export function CutVerdicts({ view }: { view: PowerView }) {
             })
           }
         >
-          {thrown.length + refrozen.length === 0
-            ? 'All of it stays'
-            : `Do all this: ${countCut(thrown)} away${refrozen.length > 0 ? `, ${refrozen.length} frozen again` : ''}`}
+          {unseen.length > 0
+            ? `Look at ${countCut(unseen)} first`
+            : thrown.length + refrozen.length === 0
+              ? 'All of it stays'
+              : `Do all this: ${countCut(thrown)} away${refrozen.length > 0 ? `, ${refrozen.length} frozen again` : ''}`}
         </Button>
       </section>
     </div>

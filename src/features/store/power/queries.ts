@@ -4,6 +4,7 @@ import { clockIn, dayIn, writeDay, type LocalDate } from '@/core/calendar/local-
 import {
   cutVerdict,
   hoursFrom,
+  isColdAgain,
   lastsUntil,
   packVerdict,
   placeInCut,
@@ -34,6 +35,8 @@ export interface CutPlaceView extends CutPlace {
   /** "until 02:05" of the household's clock. */
   readonly until: string | undefined;
   readonly isOver: boolean;
+  /** It was read to be cold since the power came back. */
+  readonly isColdAgain: boolean;
   /** How full somebody said that it was, as the form has it. */
   readonly saidFull: string | undefined;
   readonly events: readonly { readonly id: number; readonly said: string }[];
@@ -55,7 +58,11 @@ export interface PowerView {
   /** The cold places, in the order in which they lose their food. */
   readonly places: readonly CutPlaceView[];
   /** What of each pack is said. */
-  readonly packs: readonly (ShelfPack & { readonly verdict: CutVerdict; readonly isLot: boolean })[];
+  readonly packs: readonly (ShelfPack & {
+    readonly verdict: ReturnType<typeof packVerdict>;
+    readonly isLot: boolean;
+    readonly isFrozen: boolean;
+  })[];
   /** What the coming days are played from, with and without what is thrown away. */
   readonly ahead: {
     readonly today: LocalDate;
@@ -116,6 +123,7 @@ export const powerView = pageQuery(async (read): Promise<PowerView> => {
           .findLast((event) => event.placeId === place.id && event.kind === 'full')
           ?.value.toString(),
         isOver: lasts !== undefined && hours > lasts,
+        isColdAgain: isColdAgain(state, hours),
         events: (cut?.events ?? []).flatMap((event) =>
           event.placeId !== place.id
             ? []
@@ -139,16 +147,17 @@ export const powerView = pageQuery(async (read): Promise<PowerView> => {
     db,
     [...ahead.stock, ...lots].map((held) => held.holdingId),
   );
-  const judged = (shown: ShelfPack, foodKind: FoodKind, isLot = false) => {
+  const judged = (shown: ShelfPack, held: { foodKind: FoodKind; safeUntil: LocalDate | undefined }, isLot = false) => {
     const verdict = verdictOf.get(shown.placeId);
     if (!verdict) return [];
     const isLater = cut?.endedAt !== undefined && (arrivals.get(shown.holdingId) ?? now) > cut.endedAt;
-    const own = isLater ? CAME_LATER : packVerdict(verdict, { foodKind });
-    return [{ ...shown, isLot, verdict: { ...own, celsius: verdict.celsius } }];
+    const own = isLater ? CAME_LATER : packVerdict(verdict, held, today);
+    const isFrozen = everyPlace.some(({ id, kind }) => id === shown.placeId && kind === 'freezer');
+    return [{ ...shown, isLot, isFrozen, verdict: { ...own, celsius: verdict.celsius } }];
   };
   const packs = [
-    ...ahead.stock.flatMap((pack) => judged(shownPack(pack, shownAs), pack.foodKind)),
-    ...lots.flatMap((lot) => judged(lotAsPack(lot, today), lot.foodKind, true)),
+    ...ahead.stock.flatMap((pack) => judged(shownPack(pack, shownAs), pack)),
+    ...lots.flatMap((lot) => judged(lotAsPack(lot, today), lot, true)),
   ];
   return {
     now: typedInstant(read, now),
