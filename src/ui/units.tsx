@@ -1,8 +1,9 @@
 'use client';
 
 import { createContext, useContext, useMemo, type ReactNode } from 'react';
+import { degreesUnder } from '@/core/heat/rule-degrees';
 import type { UnitSet } from '@/core/quantity/units';
-import { writeDegreesApart, writeTemperature } from '@/core/quantity/temperature';
+import { writeTemperature } from '@/core/quantity/temperature';
 import { readScale } from '@/core/quantity/typed';
 import { writeMassIn, writePounds, writeSumIn } from '@/core/quantity/write';
 
@@ -26,7 +27,9 @@ export function useUnits() {
       /** A weight as it stands in a field; in a metric kitchen as `inGrams`, without the unit. */
       toType: (grams: number, inGrams = String(grams)) => (set === 'us' ? writePounds(grams) : inGrams),
       readScale: (text: string, empty: 'asked' | 'zero' = 'asked') => readScale(text, empty, set),
-      degreesApart: (celsius: number) => writeDegreesApart(celsius, set),
+      /** "1 °F": by how much food is under a limit, in the household's own degrees. Takes °C. */
+      degreesUnder: (celsius: number, limit: number) =>
+        `${degreesUnder(celsius, limit, set)} ${set === 'us' ? '°F' : '°C'}`,
       inDegrees: (celsius: number, digits?: number) => writeTemperature(celsius, set, digits),
     }),
     [set],

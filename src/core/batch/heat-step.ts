@@ -1,6 +1,7 @@
 import { isSafe } from '../cook/cook-day';
 import { coreAsked } from '../cook/tasks';
 import type { CoreReading } from '../heat/heat-check';
+import { isAtLeast } from '../heat/rule-degrees';
 import type { SafeCore } from '../heat/safe-core';
 import { safeCoreOf } from '../heat/safe-core';
 import type { ShareState, WeighedState } from './fold';
@@ -31,7 +32,7 @@ export function heatStepOf(
     batch.apart !== 'lines' && batch.day.loads.length > 0 && batch.day.loads.every((load) => isSafe(load.verdict));
   if (isInPot) return { is: 'in the pot', asked };
   const last = heat.readings.at(-1);
-  if (last && last.celsius >= asked.celsius) return { is: 'proven', asked, by: last };
+  if (last && isAtLeast(last.celsius, asked.celsius)) return { is: 'proven', asked, by: last };
   if (heat.reason !== undefined) return { is: 'reason', asked, reason: heat.reason };
   return { is: 'asked', asked, tooCold: last };
 }

@@ -1,5 +1,6 @@
 import { writeMinutes } from '../plan/stove';
 import { COOLING_LIMITS, type LimitForecast } from './cooling';
+import { isAtMost } from './rule-degrees';
 import { cameTo, isCold, type PanCooling, type PanState } from './pans';
 
 /** What a pan comes to, in a sentence, and how it is meant. */
@@ -36,7 +37,7 @@ export function sayCooling(
     if (late <= 0) return undefined;
     const [earliest] = cooling.points;
     // Already so cold when it was first measured: when it came there was not seen.
-    if (came !== undefined && earliest && earliest.celsius <= celsius)
+    if (came !== undefined && earliest && isAtMost(earliest.celsius, celsius))
       return `First measured after ${writeMinutes(came - begins)}: nobody saw whether ${write(celsius)} came in time.`;
     return came === undefined
       ? `Not at ${write(celsius)} after ${minutes / 60} h.`

@@ -1,8 +1,9 @@
 import { minutesBetween } from '../calendar/minutes';
 import { fine, refused, type Outcome } from '../problem';
-import { writeTemperature } from '../quantity/temperature';
+import { toCelsius, writeTemperature } from '../quantity/temperature';
 import type { UnitSet } from '../quantity/units';
 import { ASKED_AT_60, lethalityOf, type Lethality } from './lethality';
+import { isAtLeast } from './rule-degrees';
 import type { SafeCore } from './safe-core';
 
 /** A core temperature as it was read. */
@@ -17,7 +18,7 @@ export interface CoreReading {
 export type HeatVerdict =
   | { readonly is: 'not asked' }
   | { readonly is: 'proven'; readonly by: CoreReading }
-  | { readonly is: 'too cold'; readonly by: CoreReading; readonly under: number }
+  | { readonly is: 'too cold'; readonly by: CoreReading }
   /** It was measured, and something raw went in since: that reading does not count. */
   | { readonly is: 'before the last addition'; readonly by: CoreReading }
   | { readonly is: 'not measured' };
@@ -40,9 +41,7 @@ export function heatVerdict(
   if (!last) return { is: 'not measured' };
   if (lastRaw && last.at < lastRaw) return { is: 'before the last addition', by: last };
   if (chosen && chosen.minutes >= chosen.asked) return { is: 'proven', by: last };
-  return last.celsius >= asked.celsius
-    ? { is: 'proven', by: last }
-    : { is: 'too cold', by: last, under: asked.celsius - last.celsius };
+  return isAtLeast(last.celsius, asked.celsius) ? { is: 'proven', by: last } : { is: 'too cold', by: last };
 }
 
 /** What a logged core came to by time at temperature, where the table of times holds for that food. */
@@ -77,10 +76,13 @@ export function byTime(
 
 /** What a kitchen's food can be, in °C: from the freezer to boiling under pressure (common practice, no source). */
 const FOOD = { low: -30, high: 130 };
-const toCelsius = (fahrenheit: number) => ((fahrenheit - 32) * 5) / 9;
 
 /** A typed temperature of food: its figure, and the unit where one was written. */
 const TYPED = /^\s*([-−]?\d{1,3}(?:[.,]\d{1,2})?)\s*(?:°|degrees?)?\s*([cf])?\s*$/i;
+
+/** Two figures of one reading, as a needle swings: "70 to 80 °F", "70-80". */
+const RANGE =
+  /^\s*(\d{1,3}(?:[.,]\d)?)\s*(?:°\s*[cf]?)?\s*(?:-|–|to)\s*\d{1,3}(?:[.,]\d)?\s*(?:°|degrees?)?\s*([cf]?)\s*$/i;
 
 /**
  * Reads a temperature of food: "76", "76.4 C", "169 °F"; a bare number is in the household's unit. Returns °C.
@@ -95,7 +97,8 @@ export function readFoodTemperature(
   about: { readonly low: number; readonly high: number },
   sure = false,
 ): Outcome<number> {
-  const match = TYPED.exec(text);
+  // Of "70 to 80" the lower is what is sure.
+  const match = TYPED.exec(text.replace(RANGE, '$1 $2'));
   if (!match) return refused(`Degrees, such as ${set === 'us' ? '165 °F' : '74 °C'}.`);
   const value = Number((match[1] ?? '').replace(',', '.').replace('−', '-'));
   const unit = match[2]?.toLowerCase() ?? (set === 'us' ? 'f' : 'c');

@@ -3,6 +3,7 @@ import type { CookDay } from '../cook/cook-day';
 import type { Observed } from '../batch/reading';
 import { isAmong } from '../sure';
 import { COOLING_LIMITS, fitCooling, forecastCooling, type CoolingFit, type LimitForecast } from './cooling';
+import { isAtMost } from './rule-degrees';
 import type { HeatPoint } from './lethality';
 import { coolSlab, COOKED_FOOD, SURFACE_TRANSFER, timeDownTo, type Slab, type Surroundings } from './slab';
 
@@ -148,7 +149,7 @@ export const STIR_IN_BELOW = 40;
 /** Cold enough for the fridge's own days: both limits are behind it. */
 export const isCold = (pan: PanState): boolean => {
   const last = pan.readings.at(-1);
-  return (last !== undefined && last.celsius <= COOLING_LIMITS.second.celsius) || pan.kept !== undefined;
+  return (last !== undefined && isAtMost(last.celsius, COOLING_LIMITS.second.celsius)) || pan.kept !== undefined;
 };
 
 /** One stretch of a pan's curve, in minutes since it was poured. */
@@ -184,9 +185,10 @@ export function cameTo(
   pieces: readonly CoolingPiece[],
   celsius: number,
 ): number | undefined {
-  const place = points.findIndex((point) => point.celsius <= celsius);
+  const place = points.findIndex((point) => isAtMost(point.celsius, celsius));
   const [before, at] = [points[place - 1], points[place]];
-  if (!at || !before) return at?.minutes;
+  // Read just there, by the rules' other column a hair above it.
+  if (!at || !before || at.celsius > celsius) return at?.minutes;
   const piece = pieces.findLast(({ from }) => from < at.minutes) ?? pieces[0];
   const moved = piece && piece.from > before.minutes ? piece.from : undefined;
   const then = moved === undefined ? undefined : pieces.findLast(({ to }) => to === moved)?.fit?.at(moved);
@@ -233,7 +235,7 @@ export function coolingOf(pan: PanState): PanCooling {
   const fit = pieces.at(-1)?.fit;
   const [first] = points;
   const seen = first && first.celsius >= COOLING_LIMITS.from ? cameTo(points, pieces, COOLING_LIMITS.from) : undefined;
-  const isHot = points.every(({ celsius }) => celsius > COOLING_LIMITS.from);
+  const isHot = points.every(({ celsius }) => !isAtMost(celsius, COOLING_LIMITS.from));
   // Still hotter, it comes there by the curve that it is on; colder from the first reading on, by its first stretch, drawn back.
   const reckoned = (isHot ? fit : pieces[0]?.fit)?.crossing(COOLING_LIMITS.from)?.minutes;
   const begins = seen ?? Math.max(0, isHot ? (reckoned ?? 0) : Math.min(reckoned ?? 0, first?.minutes ?? 0));

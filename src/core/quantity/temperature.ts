@@ -3,15 +3,13 @@ import type { UnitSet } from './units';
 import { writeNumber, writePlain } from './write';
 import { sure } from '../sure';
 
-const toCelsius = (fahrenheit: number) => ((fahrenheit - 32) * 5) / 9;
+/** °C of °F, and the other way round. Source: by definition. */
+export const toCelsius = (fahrenheit: number): number => ((fahrenheit - 32) * 5) / 9;
+export const toFahrenheit = (celsius: number): number => (celsius * 9) / 5 + 32;
 
 /** A temperature in the household's first unit, in whole degrees or to so many digits: 40 °C, 104 °F. Takes °C. */
 export const writeTemperature = (celsius: number, set: UnitSet, digits = 0): string =>
   set === 'us' ? `${writeNumber((celsius * 9) / 5 + 32, digits)} °F` : `${writeNumber(celsius, digits)} °C`;
-
-/** How far two temperatures lie apart, rounded up, in the household's first unit: 5 °C, 9 °F. Takes °C. */
-export const writeDegreesApart = (celsius: number, set: UnitSet): string =>
-  set === 'us' ? `${writeNumber(Math.ceil((celsius * 9) / 5), 0)} °F` : `${writeNumber(Math.ceil(celsius), 0)} °C`;
 
 /**
  * A kept temperature ("176.67 °C") as this household reads and types it: in °F to a tenth, in °C as it stands.

@@ -5,6 +5,8 @@ import { yieldAt } from '@/core/batch/apart';
 import { asksOf, type CookAct } from '@/core/batch/steps/cook';
 import { standing } from '@/core/standing';
 import { countOf } from '@/core/quantity/count-words';
+import { writeTemperature } from '@/core/quantity/temperature';
+import { isAtLeast } from '@/core/heat/rule-degrees';
 import { HEATED_AGAIN } from '@/core/heat/cooling-words';
 import { AROUND, pansAsked, type Where } from '@/core/heat/pans';
 import { readAmbient, readReadings } from '../repositories/readings';
@@ -79,7 +81,7 @@ async function readingsOf(context: Context, found: OnStove, of: CookAct): Promis
       loadOf(found, of.load);
       return [await standsNow(context, of.load, of.where, of.celsius), ...panTimer(of)];
     case 'heat again':
-      return heatAgain(found, of);
+      return heatAgain(context, found, of);
     case 'depth':
       loadOf(found, of.load);
       if (!(of.cm >= DEPTH.least && of.cm <= DEPTH.most))
@@ -188,10 +190,15 @@ const panTimer = ({ load, minutes }: { readonly load: string; readonly minutes?:
   minutes === undefined ? [] : [{ node: nodeOf('pan', load), kind: 'timer', value: Math.round(minutes) }];
 
 /** What missed 21 °C is heated through and cools a second time, and not a third. */
-function heatAgain(found: OnStove, { load, celsius }: Extract<CookAct, { act: 'heat again' }>): NewReading[] {
+function heatAgain(
+  { household }: Context,
+  found: OnStove,
+  { load, celsius }: Extract<CookAct, { act: 'heat again' }>,
+): NewReading[] {
   const pan = found.pans.find((each) => each.key === load) ?? refuse(GONE);
   if (pan.again) refuse('It was heated again once already: the rules ask to throw it away.', 'celsius');
-  if (celsius < HEATED_AGAIN) refuse(`It is heated to ${HEATED_AGAIN} °C before it cools again.`, 'celsius');
+  if (!isAtLeast(celsius, HEATED_AGAIN))
+    refuse(`It is heated to ${writeTemperature(HEATED_AGAIN, household.unitSet)} before it cools again.`, 'celsius');
   return [{ node: nodeOf('pan', load), kind: 'task done', value: celsius }];
 }
 

@@ -23,7 +23,7 @@ import { TaskAtHand } from './TaskAtHand';
 import { Timeline } from './Timeline';
 import { Timers } from './Timers';
 import { useInstrument } from '@/ui/instruments';
-import { keptWarm } from '@/core/cook/cook-day';
+import { keptWarm, mayGoOn } from '@/core/cook/cook-day';
 import { useStove, type Stove } from './use-stove';
 
 const COOKS = [
@@ -143,7 +143,8 @@ function Loads({ stove: { day } }: { stove: StoveView }) {
   const [first] = asked;
   if (!first?.asked) return null;
   const known = asked.filter((load) => load.readings.length > 0 || load.reason !== undefined);
-  const open = asked.length - known.length;
+  // One that was measured too cold is still to be measured.
+  const open = asked.filter((load) => !mayGoOn(load)).length;
   return (
     <ul className="rows" aria-label="Cores">
       {known.map((load) => {

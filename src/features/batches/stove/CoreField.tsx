@@ -29,7 +29,7 @@ export function CoreField(props: CoreFieldProps) {
 
 /** The core of one load: what is asked, what was read, and the way on without a passed check. */
 function CoreOfLoad({ stove, of: { command, act, clock }, load: key }: CoreFieldProps) {
-  const { degreesApart, inDegrees } = useUnits();
+  const { inDegrees, degreesUnder } = useUnits();
   const [typed, setTyped] = useState(NO_DEGREES);
   const read = useDegrees(typed, LIKELY_CORE);
   const [leaving, setLeaving] = useState(false);
@@ -59,8 +59,8 @@ function CoreOfLoad({ stove, of: { command, act, clock }, load: key }: CoreField
       )}
       {last && verdict.is === 'too cold' && (
         <p className="caution" role="status">
-          {inDegrees(last.celsius)} at {clock(last.at)}: {degreesApart(verdict.under)} to go. Cook on, and measure
-          again.
+          {inDegrees(last.celsius, 1)} at {clock(last.at)}: {degreesUnder(last.celsius, asked?.celsius ?? 0)} to go.
+          Cook on, and measure again.
         </p>
       )}
       {last && verdict.is === 'before the last addition' && (
@@ -74,7 +74,11 @@ function CoreOfLoad({ stove, of: { command, act, clock }, load: key }: CoreField
         read={read}
         onChange={setTyped}
         problem={command.at('core')}
-        hint={would?.is === 'too cold' ? `${degreesApart(would.under)} under what is asked` : undefined}
+        hint={
+          would?.is === 'too cold' && asked
+            ? `${degreesUnder(would.by.celsius, asked.celsius)} under what is asked`
+            : undefined
+        }
       />
       <div className={styles.acts}>
         {!leaving && (
