@@ -15,10 +15,15 @@ export const avoidedSchema = z.discriminatedUnion('kind', [
 ]);
 export type Avoided = Readonly<z.infer<typeof avoidedSchema>>;
 
+/** What stands on a list and cannot be read: until somebody mends it, it may be anything. */
+export interface UnreadAvoided {
+  readonly kind: 'unread';
+}
+
 /** Something that a dog does not get. */
 export interface Avoid {
   readonly id: number;
-  readonly what: Avoided;
+  readonly what: Avoided | UnreadAvoided;
   /** As the cook calls it. */
   readonly label: string;
   readonly reason: AvoidReason;
@@ -29,11 +34,13 @@ export interface Avoid {
 
 /** Whether a food is what is avoided; one food stands for its other forms too: "Oats, raw" for "Oats, cooked". */
 export function isAvoided(
-  what: Avoided,
+  what: Avoided | UnreadAvoided,
   food: Pick<Food, 'ndb' | 'name' | 'group'>,
   nameOf: (ndb: string) => string | undefined,
 ): boolean {
   switch (what.kind) {
+    case 'unread':
+      return true;
     case 'group':
       return food.group === what.group;
     case 'protein':
@@ -64,8 +71,9 @@ export const avoidedIn = <A extends Avoid>(
   nameOf: (ndb: string) => string | undefined,
 ): A[] => avoids.filter((avoid) => foods.some((food) => isAvoided(avoid.what, food, nameOf)));
 
-/** A dislike only warns; everything else stops a plan and a bowl. */
-export const stops = (avoid: Pick<Avoid, 'reason'>): boolean => avoid.reason !== 'dislike';
+/** A dislike only warns, as far as anybody can read of what; everything else stops a plan and a bowl. */
+export const stops = (avoid: Pick<Avoid, 'reason' | 'what'>): boolean =>
+  avoid.reason !== 'dislike' || avoid.what.kind === 'unread';
 
 /** "oats (reaction)" for every hit, for one sentence. */
 export const sayAvoided = (avoids: readonly Pick<Avoid, 'label' | 'reason'>[]): string =>

@@ -215,12 +215,24 @@ describe('what a dog does not get', () => {
     ['a group', { kind: 'group', group: 'Grains and pasta' }, ['20038']],
   ])('%s', (_, what, expected) => expect(hits(what)).toEqual(expected));
 
+  test('what cannot be read may be anything: it stops, whatever it was for', () => {
+    const unread: Avoid = {
+      id: 1,
+      what: { kind: 'unread' },
+      label: 'it',
+      reason: 'dislike',
+      since: TODAY,
+    };
+    expect(avoidedIn([unread], all.slice(0, 3), () => undefined)).toEqual([unread]);
+    expect(stops(unread)).toBe(true);
+  });
+
   test('a dislike only warns', () => {
-    expect([stops({ reason: 'reaction' }), stops({ reason: 'vet' }), stops({ reason: 'dislike' })]).toEqual([
-      true,
-      true,
-      false,
-    ]);
+    expect([
+      stops({ reason: 'reaction', what: { kind: 'food', ndb: '20038' } }),
+      stops({ reason: 'vet', what: { kind: 'food', ndb: '20038' } }),
+      stops({ reason: 'dislike', what: { kind: 'food', ndb: '20038' } }),
+    ]).toEqual([true, true, false]);
   });
 });
 

@@ -44,7 +44,7 @@ test('a label says weight, energy, whom it feeds and until when; what is not so 
     notFor: ['Wren'],
   };
   expect(labelWords(bag, 'metric').lines[1]).toBe('Juniper 600 g · Otto 263 g');
-  expect(labelWords(bag, 'metric').cautions).toEqual(['heat not proven', 'not for Wren']);
+  expect(labelWords(bag, 'metric').cautions).toEqual(['not for Wren', 'heat not proven']);
   const dry = labelWords(
     { ...PACK, grams: 200, waterPerGram: 2.33, estimated: true, short: true, lots: ['G 114'] },
     'metric',

@@ -47,6 +47,8 @@ export interface LabelWords {
   readonly lines: readonly string[];
   /** Whom it is for, in a word or two. */
   readonly whom: string;
+  /** What is put back into dry food; empty: it is not dry. */
+  readonly water: string;
   /** What must be read before it is fed. */
   readonly cautions: readonly string[];
 }
@@ -58,6 +60,7 @@ export interface LabelWords {
 export function labelWords(pack: LabelledPack, set: UnitSet): LabelWords {
   const kcal = `${pack.estimated ? 'about ' : ''}${writeKcal(pack.grams * pack.density)} kcal`;
   const pieces = pack.pieces === undefined ? '' : ` in ${countOf(pack.pieces, 'piece')}`;
+  const water = sayPutBack(pack.grams, pack.waterPerGram, (mass) => writeMassIn(mass, set)) ?? '';
   const until = pack.safeUntil
     ? `feed by ${writeDayOnLabel(pack.safeUntil)}`
     : pack.bestBy
@@ -72,11 +75,11 @@ export function labelWords(pack: LabelledPack, set: UnitSet): LabelWords {
         ? pack.dogs.map(({ name }) => name).join(' + ')
         : 'anybody',
     until,
+    water,
     lines: [
       `${writeMassIn(pack.grams, set)}${pieces} · ${kcal}${pack.short ? ' · short, use first' : ''}`,
       feeds(pack, set),
-      sayPutBack(pack.grams, pack.waterPerGram, (mass) => writeMassIn(mass, set)) ??
-        (pack.isFrozen ? 'thaw in the fridge overnight' : ''),
+      water || (pack.isFrozen ? 'thaw in the fridge overnight' : ''),
       ...(pack.contents.length > 1
         ? [pack.contents.map(({ name, grams }) => `${name} ${writeMassIn(grams, set)}`).join(' + ')]
         : []),
@@ -85,9 +88,9 @@ export function labelWords(pack: LabelledPack, set: UnitSet): LabelWords {
       pack.lots.length > 0 ? `lot ${pack.lots.join(', ')}` : '',
     ].filter((line) => line !== ''),
     cautions: [
+      ...(pack.notFor.length > 0 ? [`not for ${pack.notFor.join(', ')}`] : []),
       ...(pack.isRaw ? ['raw: keep it cold, wash your hands'] : []),
       ...(pack.unproven ? [UNPROVEN] : []),
-      ...(pack.notFor.length > 0 ? [`not for ${pack.notFor.join(', ')}`] : []),
       ...(pack.beside ? ['no meal by itself'] : []),
     ],
   };
@@ -101,9 +104,9 @@ const writePartOf = (part: number): string =>
  * What to write by hand, with a marker, in three short lines: the code, whom it is for, and its day. Takes the words of a
  * label. Common practice, no source.
  */
-export const penLines = ({ code, lines, until, cautions, whom }: LabelWords): readonly string[] => [
+export const penLines = ({ code, lines, until, cautions, whom, water }: LabelWords): readonly string[] => [
   code,
-  [whom, lines[0]?.split(' · ')[0] ?? ''].filter((each) => each !== '').join(' '),
+  [whom, lines[0]?.split(' · ')[0] ?? '', water].filter((each) => each !== '').join(' '),
   [until, ...cautions.slice(0, 1).map((each) => each.split(':')[0] ?? '')].filter((each) => each !== '').join(', '),
 ];
 

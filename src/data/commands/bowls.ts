@@ -84,13 +84,18 @@ function timeOf(
 }
 
 /** Feeds one meal: one bowl and one movement, or a plain sentence why not. */
-export async function feedBowl(context: Context, entry: BowlEntry): Promise<{ movementId: number; bowlId: number }> {
+export async function feedBowl(
+  context: Context,
+  entry: BowlEntry,
+  /** What the meal had that is put right: its additions stay on record, whatever became of their lines, or of the day. */
+  had?: { readonly additions: readonly Ticked[] },
+): Promise<{ movementId: number; bowlId: number }> {
   const { tx, today, household } = context;
   const day = readLocalDate(entry.day) ?? refuse('This day is not in the calendar.', 'day');
   const dog = (await readDog(tx, entry.dogId, day)) ?? refuse('This dog is not here any more.');
   if (day > today || daysBetween(day, today) > DAYS_BACK)
     refuse('A meal of today or of the last three days can be marked, no other.', 'day');
-  const slot = mealsOn(dog, day).find((meal) => meal.id === entry.slotId);
+  const slot = mealsOn(had ? { ...dog, daysOff: [] } : dog, day).find((meal) => meal.id === entry.slotId);
   if (!slot) return refuse('This meal is not one of the dog’s meals any more. Look again.');
   const fedAt = timeOf(context, entry, day, slot);
   const [already] = await tx
@@ -106,7 +111,13 @@ export async function feedBowl(context: Context, entry: BowlEntry): Promise<{ mo
   const additions = slot.additions
     .filter(({ lineId }) => entry.ticked?.includes(lineId))
     .map((each) => ({ lineId: each.lineId, said: sayAddition(each), kcal: each.kcal }));
-  return writeBowl(context, dog, { day, slotId: slot.id, kcal: slot.kcal, fedAt, additions }, parts);
+  const gone = (had?.additions ?? []).filter(({ lineId }) => !slot.additions.some((each) => each.lineId === lineId));
+  return writeBowl(
+    context,
+    dog,
+    { day, slotId: slot.id, kcal: slot.kcal, fedAt, additions: [...additions, ...gone] },
+    parts,
+  );
 }
 
 /** One bowl and one movement of what is in it. */
@@ -249,12 +260,16 @@ export async function correctBowl(
   if (!found) return refuse('This bowl is not known.');
   if (found.slotId === null) return refuse('Another meal is taken back, and given anew under “got something else”.');
   await takeBackBowl(context, { bowlId: input.bowlId });
-  return feedBowl(context, {
-    dogId: found.dogId,
-    slotId: found.slotId,
-    day: found.day,
-    parts: input.parts,
-    ticked: (found.additions ?? []).map(({ lineId }) => lineId),
-    at: input.at ?? clockIn(found.fedAt, context.household.timeZone),
-  });
+  return feedBowl(
+    context,
+    {
+      dogId: found.dogId,
+      slotId: found.slotId,
+      day: found.day,
+      parts: input.parts,
+      ticked: (found.additions ?? []).map(({ lineId }) => lineId),
+      at: input.at ?? clockIn(found.fedAt, context.household.timeZone),
+    },
+    { additions: found.additions ?? [] },
+  );
 }

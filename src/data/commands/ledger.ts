@@ -103,7 +103,38 @@ export async function writeMovements(context: Context, entries: readonly NewMove
       .for('update');
   const made = await appendMovements(context, entries);
   await refold(context, touched);
-  return made;
+  return [...made, ...(await blockParts(context, entries))];
+}
+
+/** What is taken out of something blocked into something new is blocked as well, each by a movement of its own that can be taken back. */
+async function blockParts(context: Context, entries: readonly NewMovement[]): Promise<readonly Movement[]> {
+  const parted = entries.filter(({ kind }) => kind === 'split' || kind === 'merged');
+  if (parted.length === 0) return [];
+  const touched = touchedBy(parted);
+  const states = await context.tx
+    .select({ id: holding.id, blocked: holding.blocked, placeId: holding.placeId, amount: holding.amount })
+    .from(holding)
+    .where(inArray(holding.id, touched));
+  const isBlocked = (id: number) => states.some((state) => state.id === id && state.blocked);
+  const parts = parted.flatMap(({ legs }) => {
+    const own = legs.flatMap((each) => ('holdingId' in each ? [each] : []));
+    const from = own.some(({ holdingId, amount }) => amount < 0 && isBlocked(holdingId));
+    return from ? own.flatMap(({ holdingId, amount }) => (amount > 0 && !isBlocked(holdingId) ? [holdingId] : [])) : [];
+  });
+  if (parts.length === 0) return [];
+  const blocked = states
+    .filter(({ id }) => parts.includes(id))
+    .map(({ id, placeId, amount }): NewMovement => ({
+      kind: 'blocked',
+      note: 'part of what is blocked',
+      legs: [
+        { holdingId: id, placeId, amount: -amount },
+        { holdingId: id, placeId, amount },
+      ],
+    }));
+  const written = await appendMovements(context, blocked);
+  await refold(context, parts);
+  return written;
 }
 
 export const writeMovement = async (context: Context, entry: NewMovement): Promise<Movement> =>

@@ -8,8 +8,8 @@ import { readLots, readLotsById, readUses } from '../repositories/lots';
 import { readAllMovements } from '../repositories/movements';
 import { readStock } from '../repositories/stock';
 import { correctLine } from './batches';
-import { describeLot, prepareLot, receiveLot, weighLot } from './lots';
-import { sayOfPacks } from './said-of-packs';
+import { describeLot, partLot, prepareLot, receiveLot, weighLot } from './lots';
+import { sayOfPacks, unblockPacks } from './said-of-packs';
 import { startCooking } from './start-batch';
 import { discardPacks, movePacks, reverseAll, reverseMovement } from './stock';
 
@@ -233,4 +233,64 @@ test('it is thrown away, blocked and moved as packs are; bad input leaves nothin
   expect((await readAllMovements(house.db)).length).toBe(before);
   expect(await readStock(house.db)).toEqual([]);
   expect((await one(id)).receivedOn).toBe('2026-11-25' as LocalDate);
+});
+
+test('a part of what is blocked is blocked, whatever is cooked; it is unblocked by itself, and undone with its block', async () => {
+  const holdingId = await receive();
+  valueOf(
+    await house.run((context) =>
+      sayOfPacks(context, { holdingIds: [holdingId], is: 'blocked', why: 'the shop calls it back' }),
+    ),
+  );
+  const part = valueOf(
+    await house.run((context) => partLot(context, { holdingId, grams: 400, placeId: at('freezer') })),
+  );
+  expect(await one(part.holdingId)).toMatchObject({ blocked: true, grams: 400, place: 'freezer' });
+  valueOf(await house.run((context) => unblockPacks(context, { holdingIds: [part.holdingId], why: 'another lot' })));
+  expect([(await one(part.holdingId)).blocked, (await one(holdingId)).blocked]).toEqual([false, true]);
+  const again = valueOf(
+    await house.run((context) => partLot(context, { holdingId, grams: 100, placeId: at('fridge') })),
+  );
+  valueOf(await house.run((context) => reverseAll(context, { movementIds: again.movementIds })));
+  expect((await one(holdingId)).grams).toBe(800);
+  expect((await one(again.holdingId)).grams).toBe(0);
+});
+
+// Handbook 10: thaw day + the days left of its own kind and label.
+test('use by tomorrow, frozen today, thawed in two weeks: a day is left of it, and a part of it has no more', async () => {
+  const holdingId = await receive({ kind: 'raw', date: '2026-11-26', is: 'safe' });
+  expect((await one(holdingId)).safeUntil).toBe('2026-11-26');
+  valueOf(await house.run((context) => movePacks(context, { holdingIds: [holdingId], placeId: at('freezer') })));
+  expect((await one(holdingId)).safeUntil).toBeUndefined();
+  const later = (days: number) => new Date(Date.parse('2026-11-25T12:00:00Z') + days * 86_400_000);
+  const part = valueOf(
+    await house.run((context) =>
+      partLot(
+        { ...context, today: '2026-12-10' as LocalDate, now: later(15) },
+        { holdingId, grams: 300, placeId: at('fridge') },
+      ),
+    ),
+  );
+  expect((await one(part.holdingId)).safeUntil).toBe('2026-12-11');
+});
+
+test('cooked rice keeps as cooked food does; in the cupboard without a date it is asked about', async () => {
+  const RICE = '20045';
+  const rice = await receive({ kind: 'cooked' }, RICE, 'Rice, cooked');
+  // USDA, cooked food: 3–4 days.
+  expect((await one(rice)).safeUntil).toBe('2026-11-29');
+  const asked = await house.run((context) =>
+    receiveLot(context, {
+      came: 'received',
+      key: RICE,
+      name: 'Rice, cooked',
+      entry: entry({ kind: 'pantry', placeId: at('cupboard') }),
+    }),
+  );
+  expect(asked).toMatchObject({
+    ok: false,
+    problems: [{ field: 'placeId', message: expect.stringMatching(/spoils in days/) as string }],
+  });
+  // Sealed to keep, its label says until when.
+  await receive({ kind: 'pantry', placeId: at('cupboard'), date: '2027-05-01' }, RICE, 'Rice, cooked, in a pouch');
 });

@@ -47,16 +47,19 @@ export async function partLot(
       code: of.code,
     },
   });
-  const parted = await writeMovement(context, {
-    kind: 'split',
-    legs: [
-      { holdingId: of.holdingId, placeId: of.placeId, amount: -amount },
-      { holdingId, placeId: of.placeId, amount },
-    ],
-  });
-  if (input.placeId === of.placeId) return { holdingId, movementIds: [parted.id] };
+  const parted = await writeMovements(context, [
+    {
+      kind: 'split',
+      legs: [
+        { holdingId: of.holdingId, placeId: of.placeId, amount: -amount },
+        { holdingId, placeId: of.placeId, amount },
+      ],
+    },
+  ]);
+  const ids = parted.map(({ id }) => id);
+  if (input.placeId === of.placeId) return { holdingId, movementIds: ids };
   const { movementIds } = await putPacks(context, { holdingIds: [holdingId], placeId: input.placeId });
-  return { holdingId, movementIds: [parted.id, ...movementIds] };
+  return { holdingId, movementIds: [...ids, ...movementIds] };
 }
 
 type NewLot = Omit<ReceiveEntry, 'came' | 'entry'> & {

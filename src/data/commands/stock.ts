@@ -111,6 +111,11 @@ export async function reverseMovement(context: Context, input: { movementId: num
   for (; tip.reversedBy !== undefined; stands = !stands) tip = sure(await readMovement(tx, tip.reversedBy));
   if (!stands) refuse('This was taken back already.');
   const first = await beginningOf(tx, asked);
+  // A label that was put right is not in the legs: taken back, the books would say so and the pack stay with the wrong dog.
+  if (first.kind === 'corrected' && isStill(first.legs))
+    refuse(
+      `A label that was put right is put right again, not taken back: say anew for whom the pack is${first.note ? ` (${first.note})` : ''}.`,
+    );
   if (first.kind === 'fed' && asked.id !== first.id) refuse('A bowl that was taken back is fed anew, on Today.');
   if (first.kind === 'fed') await takeBackLeft(context, first.id);
   if (first.kind === 'packed' && asked.id === first.id) return takeBackPacks(context, holdingsOf(first.legs));
@@ -142,6 +147,12 @@ async function takeBackLeft(context: Context, fedId: number): Promise<void> {
     .where(and(eq(bowl.movementId, fedId), isNull(bowlLeft.reversedBy)));
   if (left) await reverseMovement(context, { movementId: left.movementId });
 }
+
+/** Whether nothing came or went: each holding has as much as before. */
+const isStill = (legs: readonly Leg[]) =>
+  holdingsOf(legs).every(
+    (id) => addUp(legs, (each) => ('holdingId' in each && each.holdingId === id ? each.amount : 0)) === 0,
+  );
 
 const fromPot = (legs: readonly Leg[]) => legs.some((each) => 'account' in each && each.account === 'cooked');
 

@@ -8,7 +8,7 @@ import { readHistory } from '../repositories/movements';
 import { readPackByCode, readStock } from '../repositories/stock';
 import { addAvoid } from './keeping';
 import { feedExtra } from './given';
-import { movePacks } from './stock';
+import { movePacks, reverseMovement } from './stock';
 import { packForDog, swapLabels } from './wrong-label';
 
 const DAY = '2026-11-25' as LocalDate;
@@ -121,4 +121,15 @@ test('a place that is said to hold less asks, once; where it fits, it goes in, a
   // Nobody is asked where nobody said what a place holds.
   await house.db.execute(`update place set capacity_ml = null where id = ${fridge}`);
   valueOf(await move(ids, fridge));
+});
+
+test('a label that was put right is not taken back in the books alone: it says how it is put right again', async () => {
+  const [first] = (await stock()).filter(({ dogId: own }) => own === dogId);
+  valueOf(await house.run((context) => packForDog(context, { holdingId: first!.holdingId })));
+  const { id } = (await readHistory(house.db, first!.holdingId)).at(-1)!;
+  expect(await house.run((context) => reverseMovement(context, { movementId: id }))).toMatchObject({
+    ok: false,
+    problems: [{ message: expect.stringMatching(/put right again, not taken back/) as string }],
+  });
+  expect((await pack(first!.code)).dogId).toBeUndefined();
 });

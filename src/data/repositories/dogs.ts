@@ -314,11 +314,16 @@ export async function readDogs(
       })),
       given: own(extra).map(asGiven),
       less: own(extra).flatMap(({ less }) => less),
-      avoids: own(avoids).flatMap(({ id, what, label, reason, since, tryAgainOn, note }) =>
-        isUnread(what)
-          ? []
-          : [{ id, what, label, reason, since, tryAgainOn: orUndefined(tryAgainOn), note: orUndefined(note) }],
-      ),
+      // What cannot be read of it is not left out: it may be anything, and nothing of it is fed until it is mended.
+      avoids: own(avoids).map(({ id, what, label, reason, since, tryAgainOn, note }) => ({
+        id,
+        what: isUnread(what) ? { kind: 'unread' as const } : what,
+        label: isUnread(what) ? `${label}, which cannot be read` : label,
+        reason,
+        since,
+        tryAgainOn: orUndefined(tryAgainOn),
+        note: orUndefined(note),
+      })),
       vetNotes: own(notes).map(({ id, hazardId, note }) => ({ id, hazardId, note })),
       knownSchools: own(schools).flatMap(({ school }) => ifRead(school) ?? []),
     };

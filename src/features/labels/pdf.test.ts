@@ -13,6 +13,7 @@ const label = (index: number, over: Partial<LabelToPrint> = {}): LabelToPrint =>
   code: `V${index}`,
   title: 'Venison, barley & parsnip',
   whom: 'Juniper',
+  water: '',
   until: 'feed by 29 Nov',
   lines: [
     '2350 g · 3179 kcal',

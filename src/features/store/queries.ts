@@ -1,6 +1,7 @@
 import 'server-only';
 import { orUnread, Unreadable, type CannotBeRead } from '@/core/unreadable';
 import { pageQuery, readProteins } from '@/data/page';
+import { readAvoided } from '@/data/repositories/avoided';
 import { readDogs } from '@/data/repositories/dogs';
 import { readAllPlaces } from '@/data/repositories/household';
 import { readLatestMovements } from '@/data/repositories/movements';
@@ -36,7 +37,16 @@ export const storeView = pageQuery(async (read, { code, lotId }: InHand): Promis
   const proteins = await readProteins(read);
   const places = await readAllPlaces(db);
   const dogs = await readDogs(db, undefined, read.today);
-  const shelves = shelvesOf(read, { packs: await readStock(db), lots: await readLots(db) }, { proteins, dogs, places });
+  const shelves = shelvesOf(
+    read,
+    { packs: await readStock(db), lots: await readLots(db) },
+    {
+      proteins,
+      dogs,
+      places,
+      avoided: await readAvoided(db, read.reference, dogs, read.today),
+    },
+  );
   const found = code === undefined ? undefined : await orUnread(readPackByCode(db, code));
   const pack = found instanceof Unreadable ? undefined : found;
   const movements = await readLatestMovements(db, 12);
@@ -73,7 +83,16 @@ export const countView = pageQuery(async (read, placeId: number | undefined): Pr
   const { db } = read;
   const proteins = await readProteins(read);
   const [places, dogs] = [await readAllPlaces(db), await readDogs(db, undefined, read.today)];
-  const shelves = shelvesOf(read, { packs: await readStock(db), lots: await readLots(db) }, { proteins, dogs, places });
+  const shelves = shelvesOf(
+    read,
+    { packs: await readStock(db), lots: await readLots(db) },
+    {
+      proteins,
+      dogs,
+      places,
+      avoided: await readAvoided(db, read.reference, dogs, read.today),
+    },
+  );
   const lots = await readLots(db);
   // All that lies in a place is ticked alike.
   const counted = shelves.map((shelf) => ({
@@ -100,7 +119,16 @@ export const tableView = pageQuery(async (read): Promise<TableView> => {
   const { db } = read;
   const proteins = await readProteins(read);
   const [places, dogs] = [await readAllPlaces(db), await readDogs(db, undefined, read.today)];
-  const shelves = shelvesOf(read, { packs: await readStock(db), lots: await readLots(db) }, { proteins, dogs, places });
+  const shelves = shelvesOf(
+    read,
+    { packs: await readStock(db), lots: await readLots(db) },
+    {
+      proteins,
+      dogs,
+      places,
+      avoided: await readAvoided(db, read.reference, dogs, read.today),
+    },
+  );
   return { packs: shelves.flatMap((shelf) => shelf.packs) };
 });
 

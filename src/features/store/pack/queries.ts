@@ -17,6 +17,7 @@ import { readDogs } from '@/data/repositories/dogs';
 import type { readAllPlaces } from '@/data/repositories/household';
 import { readHistory, readRules } from '@/data/repositories/movements';
 import { readQuality } from '@/data/repositories/quality';
+import { readAvoided } from '@/data/repositories/avoided';
 import { datingBy, readShelfRules } from '@/data/repositories/shelf-rules';
 import { potDay, waitsForFreezer, type StoredPack } from '@/data/repositories/stock';
 import type { ShownQuality } from '@/ui/quality/Quality';
@@ -92,7 +93,7 @@ export async function openPack(
   const state = rules[0] && foldHolding(history, rules[0]);
   const freezer = places.find((each) => each.id === pack.freezeIn)?.name.toLowerCase();
   return {
-    ...shownPack(pack, { proteins, dogs, places, today }),
+    ...shownPack(pack, { proteins, dogs, places, today, avoided: await readAvoided(db, reference, dogs, today) }),
     ahead: pack.ahead,
     whyBlocked: blockingOf(history).flatMap(({ note }) => note ?? []),
     causes: (state?.ok && state.value ? state.value.causes : []).map(({ until, why, is }) => ({

@@ -88,7 +88,7 @@ export const powerView = pageQuery(async (read): Promise<PowerView> => {
   const ahead = await readAhead(read);
   const proteins = await readProteins(read);
   const everyPlace = await readAllPlaces(db);
-  const shownAs = { proteins, dogs: ahead.dogs, places: everyPlace, today };
+  const shownAs = { proteins, dogs: ahead.dogs, places: everyPlace, today, avoided: ahead.avoided };
   const lots = await readLots(db);
   const end = cut?.endedAt ?? now;
   const hours = cut ? hoursFrom(cut.startedAt, end) : 0;

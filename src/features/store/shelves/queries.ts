@@ -14,6 +14,7 @@ import type { readAllPlaces } from '@/data/repositories/household';
 import { waitsForFreezer, type StoredPack } from '@/data/repositories/stock';
 import type { StoredLot } from '@/data/repositories/lots';
 import { inOrderToUse } from '@/core/stock/lot';
+import type { KeptFrom } from '@/core/stock/avoided';
 import { sure } from '@/core/sure';
 import { shownLot, type ShelfLot } from './lots/queries';
 import { sourceOf } from '@/data/repositories/sources';
@@ -65,24 +66,31 @@ interface Shown {
   readonly dogs: readonly StoredDog[];
   readonly places: Awaited<ReturnType<typeof readAllPlaces>>;
   readonly today: LocalDate;
+  /** What of each pack each dog does not get. */
+  readonly avoided: KeptFrom;
 }
 
 /** A pack as it lies on its shelf. */
-export function shownPack(pack: StoredPack, { proteins, dogs, places, today }: Shown): ShelfPack {
+export function shownPack(pack: StoredPack, { proteins, dogs, places, today, avoided }: Shown): ShelfPack {
   const date = pack.safeUntil ?? pack.bestBy;
   const left = date === undefined ? Infinity : daysBetween(today, date);
+  const ids = pack.split?.map(({ dogId }) => dogId) ?? (pack.dogId === undefined ? [] : [pack.dogId]);
+  const notFor = dogs.flatMap(({ id, name }) => {
+    const own = ids.includes(id) ? avoided.ofPack(pack.holdingId, id) : [];
+    return own.length > 0 ? [`not for ${name}: ${own.map((each) => each.said).join(', ')}`] : [];
+  });
   const tone =
-    pack.blocked || (pack.safeUntil !== undefined && left < 0)
+    pack.blocked || notFor.length > 0 || (pack.safeUntil !== undefined && left < 0)
       ? 'danger'
       : left < 0 || (pack.safeUntil !== undefined && left <= 1)
         ? 'caution'
         : 'plain';
   const said = pack.safeUntil ? (left < 0 ? 'was safe until' : 'feed by') : 'best by';
-  const ids = pack.split?.map(({ dogId }) => dogId) ?? (pack.dogId === undefined ? [] : [pack.dogId]);
   const protein = proteinOf(proteins, pack.recipeId);
   const placeName = places.find(({ id }) => id === pack.placeId)?.name ?? '';
   const whose = pack.dogName ?? 'anybody';
   const notes = [
+    ...notFor,
     ...(pack.ahead ? ['a day of it lies ahead'] : pack.blocked ? ['blocked'] : []),
     ...(pack.foodKind === 'raw' ? ['raw'] : []),
     ...(pack.found ? [pack.found.isDated ? 'found' : 'found, nobody knows since when'] : []),
