@@ -14,6 +14,8 @@ export interface Food {
   readonly estimated?: readonly Nutrient[];
   /** Bone is in it whose minerals nobody has measured: its calcium and phosphorus are unknown. */
   readonly bone?: true;
+  /** Words that nobody has read: what they hold is not counted. */
+  readonly uncounted?: true;
 }
 
 /** A household measure of one food: `amount` of `unit` weigh `grams`. */

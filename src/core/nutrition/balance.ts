@@ -3,7 +3,7 @@ import type { Explanation } from '../explanation';
 import { writeNumber } from '../quantity/write';
 import { LIMITED, type LimitedNutrient } from './nutrients';
 import { energyKnown, energyOf, type EnergyFactors } from './energy';
-import { holdsBone, type Portioned } from './totals';
+import { holdsBone, holdsUncounted, type Portioned } from './totals';
 import type { Limit, Profile, Profiles } from './profiles';
 import { ENOUGH, judge, judgeRatio, rankOf, type Judged, type Toward, type Verdict } from './verdict';
 import { nth } from '../sure';
@@ -53,6 +53,8 @@ export interface Balance {
   readonly zincToCopper: RatioRow;
   /** Bone is in it whose minerals nobody has measured: calcium, phosphorus and their ratio are unknown. */
   readonly boneIn: boolean;
+  /** Lines that were kept as words and may hold nutrients: what is short is short perhaps. */
+  readonly uncounted: readonly string[];
   /** Foods of which a macronutrient is unknown, so that the energy is at least what is said. */
   readonly energyUnknown: readonly string[];
   /** The profile's proportions; undefined where one side is unknown. */
@@ -130,12 +132,16 @@ export function balanceOf(
   const perKcal = kcal / 1000;
   const energy = energyKnown(lines, factors);
   const boneIn = holdsBone(lines);
+  // Something that is not counted may hold what is short, or be too much with what is enough.
+  const isWhole = !holdsUncounted(lines);
+  const soften = <T extends Judged>(judged: T): T =>
+    isWhole || (judged.verdict !== 'short' && judged.verdict !== 'met') ? judged : { ...judged, verdict: 'perhaps' };
   const sum = (name: string): Summed => {
     const nutrient = LIMITED[name];
     return nutrient && kcal > 0 && !(boneIn && nutrient.inBone) ? sumOf(lines, nutrient.of, perKcal) : UNKNOWN;
   };
   const ratioOf = ({ name, of, to, least, most }: NonNullable<Profile['ratios']>[number]): RatioRow => {
-    const judged = judgeRatio({ least, most }, sum(of), sum(to));
+    const judged = soften(judgeRatio({ least, most }, sum(of), sum(to)));
     return { name, least, most, ...judged, value: judged.value };
   };
   const usual = ([of, to, name, least, most]: (typeof USUAL)[number]) => ratioOf({ name, of, to, least, most });
@@ -163,7 +169,7 @@ export function balanceOf(
         ...(mostOf && against.amount !== undefined ? { againstMost: against.amount } : {}),
         ofLeast: summed.amount !== undefined && limit.least !== undefined ? summed.amount / limit.least : undefined,
         estimated: nutrient ? estimatedFrom(lines, nutrient.of) : [],
-        ...judge(limit, summed, energy.coverage, against),
+        ...soften(judge(limit, summed, energy.coverage, against)),
         standIn: boneIn && nutrient?.inBone ? 'bone is in it, and the table holds no bone mineral' : nutrient?.standIn,
       },
     ];
@@ -174,6 +180,7 @@ export function balanceOf(
     calciumToPhosphorus: usual(nth(USUAL, 0)),
     zincToCopper: usual(nth(USUAL, 1)),
     boneIn,
+    uncounted: lines.flatMap(({ food, text }) => (food.uncounted ? [text] : [])),
     energyUnknown: energy.unknown,
     ratios: (profile.ratios ?? []).map(ratioOf),
     kcal,

@@ -5,6 +5,7 @@ import { rotationLines } from '../nutrition/rotation';
 import type { ProfileId } from '../nutrition/profiles';
 import { writeNumber } from '../quantity/write';
 import { linesOfWeights } from '../recipe/bases';
+import { uncountedLines } from '../recipe/uncounted';
 import { namedDog } from '../recipe/preview';
 import { workOutPlan, type PlanResult } from './result';
 import { littleLeft } from './stops';
@@ -49,7 +50,10 @@ export function checkDogs(inputs: PlanInputs, result: PlanResult): DogCheck[] {
   const { nutrients, profiles, pups } = inputs.profiles;
   const profileOf = (id: ProfileId) => sure(profiles.find((profile) => profile.id === id));
   const { firstDay, dogs } = result.read;
-  const lines = result.batches.map(({ read, amounts }) => linesOfWeights(read.written, amounts));
+  const lines = result.batches.map(({ read, amounts }) => [
+    ...linesOfWeights(read.written, amounts),
+    ...uncountedLines(read.of.uncounted),
+  ]);
   return dogs.map((dog, index) => {
     const eaten = rotationLines(
       result.batches.map(({ read }, batch) => ({

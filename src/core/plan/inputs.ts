@@ -10,6 +10,7 @@ import type { Quantity } from '../quantity/quantity';
 import type { UnitSet } from '../quantity/units';
 import type { Hazard } from '../recipe/hazards';
 import type { Protein } from '../recipe/protein';
+import type { Uncounted } from '../recipe/uncounted';
 import type { WrittenLine } from '../recipe/written';
 import type { Lot } from '../stock/lot';
 import type { Equipment } from './equipment';
@@ -33,6 +34,8 @@ export interface PlannableRecipe {
   readonly protein: Protein;
   readonly written: readonly (WrittenLine & { readonly quantity: Quantity })[];
   readonly components: readonly PlannableComponent[];
+  /** Its lines that were kept as words. */
+  readonly uncounted: readonly Uncounted[];
   /** g in a cup of the finished food, where one was weighed. */
   readonly cupGrams: number | undefined;
   /** Of each weighed pot, what was there of each g that went in; newest first. */

@@ -3,6 +3,8 @@ import { gramsInHouse } from './bindings/at-hand';
 import { avoidedIn, sayAvoided, stops, type Avoid } from '../dog/avoid';
 import type { Problem } from '../problem';
 import { everyLine } from '../recipe/bases';
+import { isCooked } from '../recipe/recipe';
+import { uncountedChecked, type Uncounted } from '../recipe/uncounted';
 import type { PlanResult } from './result';
 import type { PlanInputs } from './inputs';
 import { checkedLines, hazardsIn, sayHazard, stopsPlan, type Hazard } from '../recipe/hazards';
@@ -33,9 +35,13 @@ function whatStops(
   hazards: readonly Hazard[],
   nameOf: (ndb: string) => string | undefined,
   called = 'this recipe',
+  words: readonly Uncounted[] = [],
 ): Stopping {
   const foods = lines.map((line) => line.food);
-  const found = [...new Set(hazardsIn(checkedLines(lines), hazards).map((hit) => hit.hazard))];
+  // Words go into the pot where anything of the recipe does.
+  const isHeated = lines.length === 0 || lines.some(({ moment }) => isCooked(moment));
+  const checked = [...checkedLines(lines), ...uncountedChecked(words, isHeated ? 'cook' : 'raw')];
+  const found = [...new Set(hazardsIn(checked, hazards).map((hit) => hit.hazard))];
   const avoided = dogs.flatMap((dog) => {
     const hits = avoidedIn(dog.avoids, foods, nameOf);
     const told = hits.filter(stops).length > 0 ? hits.filter(stops) : hits;
@@ -71,6 +77,7 @@ export function standingAgainst(inputs: PlanInputs, result: PlanResult): Stoppin
       inputs.hazards,
       (ndb) => inputs.names[ndb],
       result.batches.length > 1 ? read.name : undefined,
+      read.of.uncounted,
     ),
   );
   const unfit = result.batches.flatMap(({ bound }) =>

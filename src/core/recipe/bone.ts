@@ -22,7 +22,13 @@ export interface BoneIn {
   readonly question: string;
 }
 
-const BIRD = /\b(chicken|turkey|duck|goose|quail|hen|poultry|rabbit|pheasant|pigeon|squab|guinea|capon|partridge)\b/;
+const BIRD =
+  /\b(chicken|turkey|duck|goose|quail|hen|poultry|rabbit|hare|pheasant|pigeon|squab|guinea|capon|partridge|grouse|poussin)s?\b/;
+/** Birds that are bought whole under that name, and an animal cut up with its bones. */
+const WHOLE_BY_NAME = /\b(fryers?|roasters?|capons?|game hens?|cornish hens?|poussins?|squabs?|spatchcock(?:ed)?)\b/;
+const JOINTED = /\b(jointed|in joints|cut in pieces|cut up|quartered|quarters?|halves)\b/;
+/** Cuts of red meat that are sold on their bone. */
+const CHOPS = /\b(chops?|cutlets?|t bone|porterhouse|rack of|loin roast bone)\b/;
 const MEAT = /^(Beef|Pork|Poultry|Lamb, veal and game|Fish and shellfish|Bone)$/;
 /** Said outright. */
 const SAID = /\b(bone in|with (?:its |the |their )?bones?|bony|raw meaty bone)\b/;
@@ -48,8 +54,8 @@ export function boneIn(words: string, food: Pick<Food, 'name' | 'group' | 'ndb'>
   if (/\bcanned\b/i.test(food.name)) return undefined;
   const outright = SAID.test(said);
   if (BONED.test(said) && !outright) return undefined;
-  const wholeAnimal = /\bwhole\b/.test(said) && (BIRD.test(said) || /\bfish\b/i.test(food.group));
-  if (!outright && !BONY.test(said) && !wholeAnimal) return undefined;
+  const isBird = BIRD.test(said) || /\b(chicken|turkey|duck|goose|quail|rabbit|pheasant)\b/i.test(food.name);
+  if (!outright && !BONY.test(said) && !isWholeOrCut(said, isBird, /\bfish\b/i.test(food.group))) return undefined;
   const share = boneShare(said);
   return {
     share,
@@ -58,6 +64,42 @@ export function boneIn(words: string, food: Pick<Food, 'name' | 'group' | 'ndb'>
         ? 'There is bone in it. How much of its weight is bone, or was it boned?'
         : `There is bone in it: about ${Math.round(share * 100)} % of its weight (common practice). Or was it boned?`,
   };
+}
+
+/** A whole bird, rabbit or fish, one cut up with its bones, or a chop. */
+const isWholeOrCut = (said: string, isBird: boolean, isFish: boolean): boolean =>
+  (/\bwhole\b/.test(said) && (isBird || isFish)) ||
+  (isBird && !PART_OF_BIRD.test(said) && (WHOLE_BY_NAME.test(said) || JOINTED.test(said))) ||
+  // Quail are eaten as they are: nobody buys them boned without saying so.
+  (/\bquails?\b/.test(said) && !/\b(egg|breast|meat)s?\b/.test(said)) ||
+  (!isBird && CHOPS.test(said));
+
+/** A part of a bird, whose own words say whether bone is in it. */
+const PART_OF_BIRD = /\b(breast|tender|liver|heart|gizzard|egg|skin|fat)s?\b/;
+
+/** Words that name bone outright, where no food says that it is meat. */
+const BONE_NAMED =
+  /\b(bones?|carcass(?:es)?|frames?|necks?|feet|foot|trotters?|knuckles?|hocks?|shanks?|oxtails?|drumsticks?|wings?|spareribs?|raw meaty)\b/;
+const ANIMAL_NAMED =
+  /\b(chicken|turkey|duck|goose|quail|hen|rabbit|pheasant|beef|veal|lamb|mutton|goat|pork|venison|deer|elk|fish|mackerel|sardine|salmon|cow|pig|sheep|fryer|roaster|capon|poultry|bird)s?\b/;
+
+/**
+ * Whether a line that nobody has read names bone: bone, carcass, frame, neck, feet, or a whole bird. In any state: what is said to be
+ * boned, or strained out, is not. Source: handbook 4 (common practice, no source).
+ */
+export function boneInWords(text: string): boolean {
+  const said = text
+    .toLowerCase()
+    .replace(/[^a-z ]+/g, ' ')
+    .replace(/\s+/g, ' ');
+  if (NEAR.test(said) || /\b(butternut|squash|meal|broth|stock)\b/.test(said)) return false;
+  if (BONED.test(said) && !SAID.test(said)) return false;
+  const isAnimal = ANIMAL_NAMED.test(said);
+  return (
+    /\b(bones?|carcass(?:es)?|oxtails?|trotters?|spareribs?)\b/.test(said) ||
+    (isAnimal && BONE_NAMED.test(said)) ||
+    isWholeOrCut(said, isAnimal && BIRD.test(said), /\b(fish|mackerel|sardine|salmon)s?\b/.test(said))
+  );
 }
 
 /**
@@ -74,6 +116,6 @@ export function splitBone<T extends WeighedLine>(line: T, share = boneShare(`${l
   const of = (part: number) => line.grams * part;
   return [
     { ...line, part: 'muscle', grams: of(1 - share) },
-    { ...line, text: `bone of ${line.text}`, food: BONE, grams: of(share) },
+    { ...line, part: 'bone', text: `bone of ${line.text}`, food: BONE, grams: of(share) },
   ] as T[];
 }

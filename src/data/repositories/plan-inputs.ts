@@ -5,6 +5,7 @@ import { homeEnergyOn, mealsOn } from '@/core/dog/meals';
 import type { PlanInputs } from '@/core/plan/inputs';
 import type { PlanEntry } from '@/core/plan/plan-entry';
 import { proteinOf } from '@/core/recipe/protein';
+import { uncountedOf } from '@/core/recipe/uncounted';
 import { coverOf, kcalCovered } from '@/core/stock/cover';
 import type { Tx } from '../database';
 import type { Reference } from '../reference/reference';
@@ -85,6 +86,7 @@ export async function readPlanInputs(here: Here, entry?: PlanEntry, planId?: num
       protein: proteinOf(version.lines),
       written: version.written,
       components: version.components,
+      uncounted: uncountedOf(version.entry.lines, household.unitSet),
       cupGrams: version.cupGrams,
       pots: pots.get(version.recipeId) ?? [],
       learned: learned.of(version.recipeId),

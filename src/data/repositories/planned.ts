@@ -4,6 +4,7 @@ import type { Quantity } from '@/core/quantity/quantity';
 import { grams, type Grams } from '@/core/quantity/units';
 import { takenOf } from '@/core/recipe/bases';
 import { withSwaps } from '@/core/plan/substitute';
+import { uncountedOf, type Uncounted } from '@/core/recipe/uncounted';
 import type { WrittenLine } from '@/core/recipe/written';
 import type { Tx } from '../database';
 import type { Reference } from '../reference/reference';
@@ -20,6 +21,8 @@ export interface PlannedLines {
   readonly components: readonly CookedComponent[];
   /** The recipe's lines, with what takes the place of some. */
   readonly written: readonly (WrittenLine & { readonly quantity: Quantity })[];
+  /** Its lines that were kept as words. */
+  readonly uncounted: readonly Uncounted[];
   /** g bought of each. */
   readonly bought: readonly Grams[];
   /** Those of which something is bought. */
@@ -36,7 +39,7 @@ export async function readPlannedLines(
   batch: Pick<StoredBatch, 'id' | 'versionId' | 'swaps' | 'amounts' | 'loads'>,
 ): Promise<PlannedLines> {
   const version = sure(await readVersion(tx, reference, batch.versionId));
-  const { energyFactors } = await readHousehold(tx);
+  const { energyFactors, unitSet } = await readHousehold(tx);
   const known = await readFoodsByKey(tx, reference, Object.values(batch.swaps ?? {}));
   const swapped = withSwaps(version.written, batch.swaps, (key) => known.get(key), energyFactors);
   if (!swapped.ok) throw new Error(`batch ${batch.id}: ${swapped.problem.message}`);
@@ -55,5 +58,11 @@ export async function readPlannedLines(
       ...(own?.kind === 'pressure cooker' ? { pressure: true as const } : {}),
     };
   });
-  return { written, bought, takes: takenOf(written, bought), components };
+  return {
+    written,
+    uncounted: uncountedOf(version.entry.lines, unitSet),
+    bought,
+    takes: takenOf(written, bought),
+    components,
+  };
 }

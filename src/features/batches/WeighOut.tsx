@@ -11,6 +11,7 @@ import { Caution, STANDING_CAUTION } from '@/ui/Caution';
 import { FromInstrument } from '@/ui/counter/FromInstrument';
 import { Keypad } from '@/ui/counter/Keypad';
 import { Field } from '@/ui/form/Field';
+import { NotCounted } from '@/ui/food/NotCounted';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { useDraftStorage } from '@/ui/form/use-draft-storage';
@@ -86,6 +87,7 @@ export function WeighOut({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
         <h2 id="weigh-out">Weigh out, then cook</h2>
         <p className="soft">Something else lies on the scale? Type what it says.</p>
       </div>
+      <NotCounted lines={view.uncounted} />
       <Problems problems={[...start.atHead(...fieldNames), ...drop.problems]} />
       <div className={styles.counter}>
         {line ? (

@@ -107,6 +107,8 @@ export interface BatchView {
   readonly protein: Protein;
   readonly about: string;
   readonly lines: readonly SheetLine[];
+  /** Lines of its recipe that were kept as words. */
+  readonly uncounted: readonly string[];
   readonly wentIn: WentIn;
   /** What of it is kept apart; undefined: it is one pot. */
   readonly apart: Apart | undefined;
@@ -196,6 +198,7 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
       batch.state === 'planned'
         ? sure(planned).lines
         : batch.takes.map((take, line) => cookedLine(take, line, taken.get(line))),
+    uncounted: planned?.uncounted ?? [],
     wentIn: wentInOf(sheet, household.energyFactors),
     apart: batch.state === 'planned' ? undefined : batch.apart,
     mayKeepApart: mayKeepApart(batch),
@@ -301,9 +304,10 @@ async function plannedLines(
   readonly reckoned: readonly ReckonedLine[];
   readonly dayMinutes: number | undefined;
   readonly habits: readonly string[];
+  readonly uncounted: readonly string[];
 }> {
   const { db, reference, household } = read;
-  const { written: lines, bought, takes, components } = await readPlannedLines(db, reference, batch);
+  const { written: lines, bought, takes, components, uncounted } = await readPlannedLines(db, reference, batch);
   const weighed = takes.map(({ written, bought: planned }) => ({ ...takeOf(written, planned), weighed: planned }));
   const learned = await readLearned(db);
   const own = learned.of(batch.recipeId);
@@ -325,6 +329,7 @@ async function plannedLines(
     takes.map(({ written }) => written.source.food.ndb),
   );
   return {
+    uncounted: uncounted.map(({ text }) => text),
     lines: takes.map(({ written, bought }, index) => ({
       house: house.get(written.source.food.ndb) ?? [],
       line: index,

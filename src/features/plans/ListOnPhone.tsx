@@ -18,6 +18,7 @@ export function ListOnPhone({ plan }: { plan: KeptPlan }) {
           planId={plan.id}
           said={plan.items}
           house={plan.house}
+          uncounted={plan.uncounted}
         />
         <LinkButton variant="text" href={`/plan/${plan.id}`}>
           To the plan

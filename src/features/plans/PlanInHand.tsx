@@ -47,6 +47,7 @@ export function PlanInHand({ plan }: { plan: KeptPlan }) {
             planId={plan.id}
             said={plan.items}
             house={plan.house}
+            uncounted={plan.uncounted}
           />
           <div className={styles.acts}>
             <LinkButton variant="outlined" href={`/plan?copy=${plan.id}`}>

@@ -35,6 +35,7 @@ export function PlanPrint({ plan, rows }: { plan: KeptPlan; rows: PlanRows }) {
               amount: item.amount,
             }))}
           />
+          {plan.uncounted.length > 0 && <p>Not counted: {plan.uncounted.join('; ')}</p>}
         </section>
         {plan.batches.map((batch) => (
           <section key={batch.id}>

@@ -171,6 +171,7 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
               planId={view.keptId}
               said={view.items}
               house={view.house}
+              uncounted={shown.batches.flatMap(({ read }) => read.of.uncounted.map(({ text }) => text))}
             />
             <Cautions cautions={cautions} seen={seen} onSeen={(ids) => change({ seen: ids })} />
             <Button

@@ -4,6 +4,7 @@ import { useOptimistic, useState } from 'react';
 import type { LocalDate } from '@/core/calendar/local-date';
 import { usualLot } from '@/core/plan/list-entry';
 import type { FetchedFrom, ShoppingItem } from '@/core/plan/shopping';
+import { NotCounted } from '@/ui/food/NotCounted';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { useUnits } from '@/ui/units';
@@ -20,12 +21,14 @@ interface ShoppingListProps {
   planId: number | undefined;
   said: readonly PlanItem[];
   house: ListHouse;
+  /** Lines that were kept as words. */
+  uncounted: readonly string[];
 }
 
 type Pressed = Pick<PlanItem, 'foodKey' | 'ticked' | 'fetchedFrom'>;
 
 /** What to buy and to take out, merged over the plan; of a kept plan it is ticked off, and is in the house by its tick. */
-export function ShoppingList({ items, cookDay, today, planId, said, house }: ShoppingListProps) {
+export function ShoppingList({ items, cookDay, today, planId, said, house, uncounted }: ShoppingListProps) {
   const { set } = useUnits();
   // What was just pressed stands until the page that knows it is here: a next press begins from it.
   const [asSaid, press] = useOptimistic(said, (now, { foodKey, ticked, fetchedFrom }: Pressed) => {
@@ -58,6 +61,7 @@ export function ShoppingList({ items, cookDay, today, planId, said, house }: Sho
           {save.pending ? 'noting …' : noted ? 'Noted.' : ''}
         </p>
       </div>
+      <NotCounted lines={uncounted} />
       <Problems problems={save.problems} />
       <ul>
         {items.map((item) => (

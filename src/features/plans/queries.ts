@@ -165,6 +165,8 @@ export interface KeptPlan {
     }[];
   }[];
   readonly list: readonly ShoppingItem[];
+  /** Lines that were kept as words. */
+  readonly uncounted: readonly string[];
   readonly items: readonly PlanItem[];
   readonly house: ListHouse;
 }
@@ -205,6 +207,7 @@ export const keptPlan = pageQuery(async (read, id: number): Promise<KeptPlan | u
       };
     }),
     list: await readShopping(read, plan, batches),
+    uncounted: batches.flatMap(({ planned }) => planned.uncounted.map(({ text }) => text)),
     items: await itemsOf(read, id),
     house: await listHouse(read),
   };

@@ -100,6 +100,11 @@ export function BalanceSheet(props: BalanceSheetProps) {
           label.
         </p>
       )}
+      {balance.uncounted.length > 0 && (
+        <p className="caution">
+          Not counted: {balance.uncounted.join('; ')}. What is short without it is short perhaps.
+        </p>
+      )}
       {balance.boneIn && (
         <p className="caution">
           Bone is in it, and the table holds no bone mineral: calcium, phosphorus and their proportion are unknown.

@@ -57,6 +57,9 @@ export function Proposals(props: ProposalsProps) {
   const { lines, factors, nutrients, profile, additions, set, currency, onProposed, onTake, onUndo } = props;
   const [least, setLeast] = useState<Objective>('fewest');
   const [taken, setTaken] = useState(false);
+  const [isAskedAnyway, setAskedAnyway] = useState(false);
+  // What is not counted may hold what seems to be missing: on top of it nothing is proposed unasked.
+  const uncounted = lines.flatMap(({ food, text }) => (food.uncounted ? [text] : []));
   const [state, setState] = useState<State>('idle');
   const running = useRef<{ readonly stop: () => void }>(undefined);
   useEffect(() => () => running.current?.stop(), []);
@@ -92,6 +95,18 @@ export function Proposals(props: ProposalsProps) {
   if (state === 'working') {
     return <Working said="Working it out …" onStop={stop} />;
   }
+  if (uncounted.length > 0 && !isAskedAnyway)
+    return (
+      <div className="stack">
+        <p className="caution">
+          {uncounted.join('; ')} is not counted and may hold what seems to be missing. Choose its food or enter its
+          label first.
+        </p>
+        <Button variant="text" onClick={() => setAskedAnyway(true)}>
+          It holds none of it: propose all the same
+        </Button>
+      </div>
+    );
   return (
     <div className="stack">
       <div className={styles.ask}>

@@ -32,6 +32,7 @@ import { LineList } from './sheet/LineList';
 import { NotebookField, type NotebookHandle } from './sheet/NotebookField';
 import { EMPTY, useSheetForm } from './sheet/use-sheet-form';
 import { SumLine, Totals } from './Totals';
+import { uncountedLines } from '@/core/recipe/uncounted';
 import { sure } from '@/core/sure';
 
 /** A recipe as a sheet: the lines on the left, what they come to on the right, while they are typed. */
@@ -39,7 +40,7 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
   const router = useRouter();
   const onward = useOnward('recipe');
   const { set } = useUnits();
-  const { sheet, draft, undo, save, reckoned, uncounted, missing, submit } = useSheetForm(given, () =>
+  const { sheet, draft, undo, save, reckoned, words, uncounted, missing, submit } = useSheetForm(given, () =>
     given.id === undefined ? onward('/recipes') : router.push('/recipes'),
   );
   const { form, entry, learn } = sheet;
@@ -224,7 +225,7 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
                 onChange={(preview) => form.setValue('preview', preview, { shouldDirty: true })}
               />
               <BalanceSheet
-                lines={reckoned}
+                lines={[...reckoned, ...uncountedLines(words)]}
                 factors={given.factors}
                 profiles={given.profiles}
                 uncounted={uncounted}

@@ -14,6 +14,7 @@ import type { Basis } from '@/core/recipe/recipe';
 import { guessPart } from '@/core/recipe/part-of-food';
 import { withoutBlank } from '@/core/recipe/rearrange';
 import { stateOf } from '@/core/recipe/written';
+import { uncountedOf } from '@/core/recipe/uncounted';
 import { useCommand } from '@/ui/form/use-command';
 import { useDraft } from '@/ui/form/use-draft';
 import { saveMeaning, saveRecipe } from '../actions';
@@ -73,6 +74,7 @@ export function useSheetForm(given: RecipeForm, onKept: () => void) {
   const at = atPreview(preview);
   const masses = boughtAt(reading.written, at);
   const reckoned: readonly ReckonedLine[] = linesAt(reading.written, at);
+  const words = uncountedOf(lines, given.set);
   const uncounted = lines.filter((line, index) => !isBlank(line) && !reading.each[index]?.ok).length;
 
   const answer: SheetForm['answer'] = (index, choice) => {
@@ -132,5 +134,15 @@ export function useSheetForm(given: RecipeForm, onKept: () => void) {
     problemAt: save.at,
     answer,
   };
-  return { sheet, draft, undo, save, reckoned, uncounted, missing, submit: () => void form.handleSubmit(submit)() };
+  return {
+    sheet,
+    draft,
+    undo,
+    save,
+    reckoned,
+    words,
+    uncounted,
+    missing,
+    submit: () => void form.handleSubmit(submit)(),
+  };
 }
