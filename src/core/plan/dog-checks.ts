@@ -1,4 +1,8 @@
+import { addUp } from '../add-up';
+import { asIfHere } from '../dog/days-off';
+import { mealsFilledBy } from '../dog/meals';
 import { lifeStage } from '../dog/stage';
+import { sayFit, stomachFit } from '../dog/stomach';
 import { balanceOf, type BalanceRow } from '../nutrition/balance';
 import { lowAtRation, overSafe, tooMuchForPups, type TooMuchForPup } from '../nutrition/for-dogs';
 import { rotationLines } from '../nutrition/rotation';
@@ -32,6 +36,8 @@ export interface DogCheck {
   readonly serious: string | undefined;
   /** A shortage of calcium for such a dog that is not as bad: said at the top. */
   readonly growth: string | undefined;
+  /** What is said where a meal of it is more than the dog can eat; undefined: it fits. */
+  readonly fit: string | undefined;
   /** Foods of which a macronutrient is unknown: every figure per 1000 kcal is at most. */
   readonly energyUnknown: readonly string[];
 }
@@ -94,8 +100,22 @@ export function checkDogs(inputs: PlanInputs, result: PlanResult): DogCheck[] {
         ? calciumFor(balance.rows, kind === 'pup' ? 'is growing' : 'is nursing', pupOver)
         : { serious: undefined, growth: undefined }),
       energyUnknown: balance.energyUnknown,
+      fit: fitOf(result, dog),
     };
   });
+}
+
+/** Whether the dog can eat what is planned on its first day, by the fullest of its recipes. */
+function fitOf({ batches, read }: PlanResult, dog: PlanInputs['dogs'][number]): string | undefined {
+  const meals = read.plan.batches.flatMap((batch, at) => {
+    const { figures } = nth(batches, at).bound;
+    if (!(figures.finished > 0)) return [];
+    const filled = mealsFilledBy(asIfHere(dog), read.firstDay, { batches: read.plan.batches, batch: at });
+    return filled.map(({ id, kcal }) => ({ id, grams: (kcal * figures.finished) / figures.kcal }));
+  });
+  const ids = [...new Set(meals.map(({ id }) => id))];
+  const grams = ids.map((id) => addUp(meals, (meal) => (meal.id === id ? meal.grams : 0)));
+  return sayFit(stomachFit(dog, read.firstDay, grams), dog.name);
 }
 
 /** Under this part of the least a shortage of calcium is serious (ours, no source). */

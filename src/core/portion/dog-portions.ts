@@ -5,6 +5,7 @@ import { dayEnergy } from '../dog/day-energy';
 import { withPot } from '../dog/with-food';
 import type { Filling } from '../dog/filling';
 import type { Dog } from '../dog/dog';
+import { sayFit, stomachFit } from '../dog/stomach';
 import { mealsFilledBy } from '../dog/meals';
 import type { Explanation } from '../explanation';
 import type { PlatePart } from './plated';
@@ -20,6 +21,8 @@ export interface DogPortion {
   readonly parts: readonly (PlatePart & { readonly name: string })[];
   readonly meals: readonly { readonly name: string; readonly grams: Grams }[];
   readonly explanation: Explanation;
+  /** What is said where it is more than the dog can eat; undefined: it fits. */
+  readonly fit: string | undefined;
 }
 
 /**
@@ -41,10 +44,19 @@ export function portionOf(
   const kcal = addUp(meals, (meal) => meal.kcal);
   const parts = plate && kcal > 0 ? plate(kcal) : [];
   const aDay = parts.length > 0 ? addUp(parts, (part) => part.grams) : kcal / density;
+  const gramsOf = (own: number) => (kcal > 0 ? (aDay * own) / kcal : 0);
   return {
     gramsADay: grams(aDay),
     parts,
-    meals: meals.map((meal) => ({ name: meal.name, grams: grams(kcal > 0 ? (aDay * meal.kcal) / kcal : 0) })),
+    fit: sayFit(
+      stomachFit(
+        dog,
+        day,
+        meals.map((meal) => gramsOf(meal.kcal)),
+      ),
+      dog.name,
+    ),
+    meals: meals.map((meal) => ({ name: meal.name, grams: grams(gramsOf(meal.kcal)) })),
     explanation: {
       title: `${dog.name}: ${writeFixed(aDay, 1)} g a day`,
       steps: [

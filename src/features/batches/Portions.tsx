@@ -33,6 +33,11 @@ export function Portions({ view }: { view: BatchView }) {
                   `: ${portion.parts.map((part) => `${inMass(part.grams)} ${part.name}`).join(' + ')}`}{' '}
                 <Why of={portion.explanation} about={`${portion.name}’s grams`} />
               </p>
+              {portion.fit !== undefined && (
+                <p className="danger" role="alert">
+                  {portion.fit}
+                </p>
+              )}
               <p className="note">
                 {portion.meals
                   .map(

@@ -1,0 +1,36 @@
+import { dogOf } from '../../../tests/fixtures/dogs';
+import { grams } from '../quantity/units';
+import { addDays, type LocalDate } from '../calendar/local-date';
+import { sayFit, stomachFit } from './stomach';
+
+const DAY = '2026-11-25' as LocalDate;
+const pup = dogOf(8, DAY, { name: 'Wren', birthDate: addDays(DAY, -122), expectedAdultWeight: grams(19_000) });
+const grown = dogOf(26, DAY, { name: 'Juniper' });
+
+// Handbook 13 (common veterinary practice, from memory): an 8-kg pup, 1174 kcal in three meals: of 0.60 kcal/g 652 g a meal, 82 mL/kg,
+// does not fit; of 1.30 kcal/g 301 g, 38 mL/kg.
+test.each([
+  [pup, 1174 / 0.6, 3, 'does not fit', true, 82],
+  [pup, 1174 / 1.3, 3, 'fits', false, 38],
+  [pup, 1174 / 1.3, 2, 'large', false, 56],
+  [grown, 2717, 2, 'large', true, 52],
+  [grown, 1200, 2, 'fits', false, 23],
+  [grown, 2000, 1, 'large', false, 77],
+  [grown, 2130, 1, 'does not fit', true, 82],
+] as const)('%o eating %i g in %i meals: %s', (dog, day, meals, meal, isThin, mlPerKg) => {
+  const fit = stomachFit(
+    dog,
+    DAY,
+    Array.from({ length: meals }, () => day / meals),
+  );
+  expect(fit).toMatchObject({ meal, isThin });
+  expect(Math.round(fit.mlPerKg)).toBe(mlPerKg);
+  expect(sayFit(fit, dog.name) === undefined).toBe(meal === 'fits' && !isThin);
+});
+
+test('what is said names what helps', () => {
+  expect(sayFit(stomachFit(pup, DAY, [652, 652, 652]), 'Wren')).toMatch(
+    /does not fit into Wren .* a dog eats energy, not volume/,
+  );
+  expect(sayFit(stomachFit(grown, DAY, []), 'Juniper')).toBeUndefined();
+});

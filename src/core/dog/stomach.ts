@@ -1,0 +1,50 @@
+import { asIfHere } from './days-off';
+import { weightOn } from './day-energy';
+import type { Dog } from './dog';
+import { isGrowing } from './stage';
+import type { LocalDate } from '../calendar/local-date';
+
+/** mL that a dog's stomach holds for each kg of its body weight: from so much on a meal is large, over so much it does not fit. */
+const [LARGE, FITS] = [45, 80];
+/** Part of its body weight that a dog eats in a day before the food is thin: grown, and a pup. */
+const [GROWN, PUP] = [0.08, 0.15];
+/** g of cooked food in a mL. Source: handbook 13 (1.0 to 1.05; the lighter fills more). */
+const G_PER_ML = 1;
+
+/** What a portion is to the dog that is to eat it. */
+export interface StomachFit {
+  /** The fullest meal, in mL for each kg of body weight. */
+  readonly mlPerKg: number;
+  readonly meal: 'fits' | 'large' | 'does not fit';
+  /** The day as a part of the body weight. */
+  readonly ofWeight: number;
+  /** More in a day than a dog eats of food that is not thin. */
+  readonly isThin: boolean;
+}
+
+/**
+ * Whether a dog can eat its portion: its fullest meal against what a stomach holds, its day against its body weight. Takes g of each
+ * meal on a day. Source: stomach capacity 45 to 90 mL/kg (common veterinary practice, from memory; handbook 13).
+ */
+export function stomachFit(dog: Dog, day: LocalDate, meals: readonly number[]): StomachFit {
+  const kilos = weightOn(asIfHere(dog), day) / 1000;
+  const mlPerKg = Math.max(0, ...meals) / G_PER_ML / kilos;
+  const ofWeight = meals.reduce((sum, grams) => sum + grams, 0) / 1000 / kilos;
+  return {
+    mlPerKg,
+    meal: mlPerKg > FITS ? 'does not fit' : mlPerKg > LARGE ? 'large' : 'fits',
+    ofWeight,
+    isThin: ofWeight > (isGrowing(dog, day) ? PUP : GROWN),
+  };
+}
+
+/** What is said of a portion that is too much food, with what helps; undefined: it fits. */
+export function sayFit({ meal, mlPerKg, ofWeight, isThin }: StomachFit, name: string): string | undefined {
+  const day = `${Math.round(ofWeight * 100)} % of its weight a day`;
+  const helps = 'Less water, more meals or richer food helps: a dog eats energy, not volume.';
+  if (meal === 'does not fit')
+    return `A meal of this does not fit into ${name} (${Math.round(mlPerKg)} mL for each kg, ${day}). ${helps}`;
+  if (isThin) return `${name} would eat ${day}: is this food so thin? ${helps}`;
+  if (meal === 'large') return `A meal of this is large for ${name}: ${Math.round(mlPerKg)} mL for each kg. ${helps}`;
+  return undefined;
+}
