@@ -17,7 +17,7 @@ test.each([
   [grown, 1200, 2, 'fits', false, 23],
   [grown, 2000, 1, 'large', false, 77],
   [grown, 2130, 1, 'does not fit', true, 82],
-] as const)('%o eating %i g in %i meals: %s', (dog, day, meals, meal, isThin, mlPerKg) => {
+] as const)('portion %#', (dog, day, meals, meal, isThin, mlPerKg) => {
   const fit = stomachFit(
     dog,
     DAY,

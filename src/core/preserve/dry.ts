@@ -3,7 +3,7 @@ import { fine, refused, type Outcome } from '../problem';
 import { energyDensity, grams, millilitres, type EnergyDensity, type Grams, type Millilitres } from '../quantity/units';
 import { writeFixed, writeGrams } from '../quantity/write';
 import { addUp } from '../add-up';
-import { IMPOSSIBLE, traySlips, type TraySlip } from './tray-slips';
+import { traySlips, type TraySlip } from './tray-slips';
 
 /** Readings of one tray: empty, with wet food, with dry food, all with the tray on the scale. */
 export interface TrayReadings {
@@ -33,8 +33,8 @@ export interface Dried {
  * What a load of trays came to: dry weight, water to put back, energy density.
  *
  * Takes the readings of each tray in g, the share of solids in the wet food (0 to 1; a lower bound) and its density.
- * Refuses readings that cannot be: a dry weight above the wet one, or under 85 % of the solids (the table is a mean: an honest
- * reading a little under them is kept). What does not fit is among the slips.
+ * Refuses readings that cannot be: nothing on a tray, or a dry weight above the wet one. What does not fit the solids is among the
+ * slips: asked about, and kept where it is so.
  * Source: conservation of mass; moisture limit FSIS and NCHFP, from memory.
  */
 export function dryTrays(
@@ -55,13 +55,6 @@ export function dryTrays(
     if (dry > wet) {
       return refused(
         `Dry (${write(dry)}) is more than wet (${write(wet)}). Were the readings swapped?`,
-        at('dryGross'),
-      );
-    }
-    if (dry < wet * solidsShare * IMPOSSIBLE) {
-      return refused(
-        `${write(dry)} is far under the solids of this tray (${write(wet * solidsShare)}), and those do not dry away. ` +
-          'Was the tray’s own weight taken off twice?',
         at('dryGross'),
       );
     }

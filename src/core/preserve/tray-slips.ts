@@ -18,7 +18,9 @@ export type TraySlip =
   | { readonly kind: 'swapped'; readonly tray: number; readonly with: number }
   | { readonly kind: 'wet core'; readonly tray: number; readonly moisture: number }
   /** Lighter than the table's solids, and possible: the table is a mean. */
-  | { readonly kind: 'light'; readonly tray: number; readonly solids: number };
+  | { readonly kind: 'light'; readonly tray: number; readonly solids: number }
+  /** Far lighter: asked, with its causes, and kept by a press. */
+  | { readonly kind: 'too light'; readonly tray: number; readonly solids: number };
 
 /** How well the table knows the solids of a pot, and a kitchen scale its load (ours, no source). */
 const TABLE = 0.02;
@@ -27,8 +29,10 @@ const SCALE = 0.01;
 export const WET_CORE = 0.1;
 /** What is usually left of the water when a machine stops (common practice, no source). */
 const USUAL_LEFT = 0.03;
-/** Under this part of the solids a dry weight cannot be (issue: honest readings are never refused above it). */
-export const IMPOSSIBLE = 0.85;
+/** Under this part of the solids a dry weight is asked about: this tray's part was leaner or wetter, or a weight is wrong (ours, no source). */
+const ASKED_UNDER = 0.85;
+/** A guess of a tray's weight so near to the household's own tray means that one, in g: four ounces (ours, no source). */
+const NEAR_TRAY = 115;
 /** What trays of home machines weigh, in g (common practice, no source). */
 const [LIGHTEST, HEAVIEST] = [150, 2500];
 
@@ -89,8 +93,16 @@ function low(tray: number, { tare, wet, dry }: Net, solids: number): TraySlip {
   const grams = wet - (dry * (1 - USUAL_LEFT)) / solids;
   return isTray(grams) && tare < LIGHTEST
     ? { kind: 'tare in the wet one', tray, grams }
-    : { kind: 'light', tray, solids: wet * solids };
+    : { kind: dry < wet * solids * ASKED_UNDER ? 'too light' : 'light', tray, solids: wet * solids };
 }
+
+/** A slip with the household's own tray in the place of a guess that is near it: its weight is known. Takes g of an empty tray. */
+export const atKnownTray = (slip: TraySlip, known: number | undefined): TraySlip =>
+  known !== undefined &&
+  (slip.kind === 'tare in both' || slip.kind === 'tare in the wet one') &&
+  Math.abs(slip.grams - known) <= NEAR_TRAY
+    ? { ...slip, grams: known }
+    : slip;
 
 /** A slip in a sentence; `write` says a weight. */
 export function saySlip(slip: TraySlip, write: (mass: number) => string = writeGrams): string {
@@ -104,6 +116,8 @@ export function saySlip(slip: TraySlip, write: (mass: number) => string = writeG
       return `Perhaps ${tray} and tray ${slip.with + 1} were taken for each other when they came out.`;
     case 'wet core':
       return `About ${writeNumber(slip.moisture * 100, 0)} % water is left on ${tray}, more than 10 %: perhaps a wet core. Dry on and weigh again.`;
+    case 'too light':
+      return `${tray.replace('t', 'T')} is far lighter than the solids that its part of the pot should have (${write(slip.solids)}). Was its own weight taken off twice, was its part leaner or wetter than the pot, was the pot’s yield weighed wrongly, or did a crumb get lost?`;
     case 'light':
       return `${tray.replace('t', 'T')} is lighter than the table’s solids of its food (${write(slip.solids)}). It is kept: the table is a mean, and your food is your own.`;
   }

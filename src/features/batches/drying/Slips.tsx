@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import { mendSlip, saySlip } from '@/core/preserve/tray-slips';
 import { Problems } from '@/ui/form/Problems';
+import { useState } from 'react';
 import { useCommand } from '@/ui/form/use-command';
 import { useUnits } from '@/ui/units';
 import { saveTrays } from '../actions';
@@ -14,6 +15,9 @@ export function Slips({ view, share }: DryingProps) {
   const { inMass } = useUnits();
   const mend = useCommand(saveTrays, `mend-trays-${share.id}`);
   const { trays } = share;
+  // What was said to be so is not asked again while these weights stand.
+  const weights = trays.map(({ tare, wetGross, dryGross }) => `${tare} ${wetGross} ${dryGross}`).join();
+  const [kept, setKept] = useState('');
   const slips = slipsOf(view, share);
   if (slips.length === 0) return null;
   return (
@@ -23,17 +27,24 @@ export function Slips({ view, share }: DryingProps) {
           trays.map((tray) => ({ ...tray, dryGross: tray.dryGross ?? tray.wetGross })),
           slip,
         );
-        const isAsked = slip.kind !== 'light';
+        const isAsked = slip.kind !== 'light' && !(slip.kind === 'too light' && kept === weights);
         const title =
-          slip.kind === 'swapped'
-            ? 'Two trays swapped?'
-            : slip.kind === 'wet core'
-              ? 'Wet inside?'
-              : 'Take the tray off?';
+          slip.kind === 'too light'
+            ? 'So light?'
+            : slip.kind === 'swapped'
+              ? 'Two trays swapped?'
+              : slip.kind === 'wet core'
+                ? 'Wet inside?'
+                : 'Take the tray off?';
         return (
           <div key={`${slip.kind} ${slip.tray}`} className={isAsked ? styles.ask : undefined} role="status">
             {isAsked && <h3>{title}</h3>}
             <p className={isAsked ? undefined : 'note'}>{saySlip(slip, inMass)}</p>
+            {slip.kind === 'too light' && isAsked && (
+              <Button variant="outlined" onClick={() => setKept(weights)}>
+                It is so: keep it
+              </Button>
+            )}
             {mended && share.packedGrams === 0 && (
               <div>
                 <Button

@@ -5,7 +5,7 @@ import { useCommand } from '@/ui/form/use-command';
 import type { DryHow } from '@/core/batch/steps/dry';
 import { forecastCycle, type CycleForecast } from '@/core/preserve/cycle-time';
 import { TARGET_MOISTURE } from '@/core/preserve/drying-curve';
-import { onTrays, type TraySlip } from '@/core/preserve/tray-slips';
+import { atKnownTray, onTrays, type TraySlip } from '@/core/preserve/tray-slips';
 import { cycleAct, sayHowDried } from '../actions';
 import type { BatchView } from '../queries';
 import type { SheetShare } from '../weighed/view';
@@ -68,4 +68,6 @@ export const isStillDrying = (view: BatchView, share: SheetShare): boolean => {
 
 /** What of a load's weights does not fit; nothing while it is still drying. */
 export const slipsOf = (view: BatchView, share: SheetShare): readonly TraySlip[] =>
-  isStillDrying(view, share) ? [] : (share.dried?.slips ?? []);
+  isStillDrying(view, share)
+    ? []
+    : (share.dried?.slips ?? []).map((slip) => atKnownTray(slip, dryerOf(view, share)?.tare));
