@@ -152,6 +152,12 @@ test('a power cut: the clock runs and says what to save first; over, each pack i
   await expect(page.getByRole('heading', { name: /^Keep \d+ packs/ })).toBeVisible();
   await axe();
   await page.getByRole('group', { name: 'What becomes of V16' }).getByRole('button', { name: 'keep' }).click();
+  // What is to be looked at has no fate before somebody has looked.
+  await expect(page.getByRole('button', { name: 'Look at 1 ingredient first' })).toBeDisabled();
+  await page
+    .getByRole('region', { name: /^Look at each/ })
+    .getByRole('button', { name: 'throw away' })
+    .click();
   await page.getByRole('button', { name: 'Do all this: 4 packs and 1 ingredient away' }).click();
   await page.waitForURL(/\/store$/);
   await expect(page.getByRole('link', { name: /^V16,/ })).toBeVisible();

@@ -77,7 +77,7 @@ export function FillOnScale({ view, share, sealed, isWet, packaging, trayByTray,
   });
   const back = useCommand(takeBackPack, `unfill-${share.id}`);
   const heard = useInstrument('scale');
-  const tareRead = readScale(tareText, 'zero');
+  const tareRead = readScale(tareText);
   const typedTare = tareRead.ok ? tareRead.value : 0;
   const tare: Tare = how === 'lands' && heard ? 'as it lands' : typedTare;
   const gross = readScale(text);

@@ -186,9 +186,13 @@ export function WeighPot({ view, vessel: of, onOpen }: WeighPotProps) {
                   value={vessel.tare}
                   onChange={(event) => setVessel(index, { tare: event.target.value })}
                   problem={at(`vessels.${index}.tare`)}
-                  hint="0 if the scale was tared"
                   autoComplete="off"
                 />
+                {vessel.tare.trim() === '' && (
+                  <Button variant="text" size="small" onClick={() => setVessel(index, { tare: '0' })}>
+                    none: it was tared
+                  </Button>
+                )}
                 {typed.vessels.length > 1 && (
                   <ButtonBase
                     className={styles.remove}

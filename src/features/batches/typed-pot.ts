@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Weighing } from '@/core/portion/yield';
-import type { Outcome, Problem } from '@/core/problem';
+import { refused, type Outcome, type Problem } from '@/core/problem';
 import { readCount } from '@/core/quantity/typed';
 import { grams } from '@/core/quantity/units';
 import type { useUnits } from '@/ui/units';
@@ -47,6 +47,8 @@ export const isTyped = (typed: Typed, field: string) => {
   return field === 'cups' ? typed.cups !== '' : field === 'cupGrams' ? typed.cupGrams !== '' : false;
 };
 
+const WHICH_VESSEL = 'Which vessel did it stand in? Type what it weighs empty, or press “none: it was tared”.';
+
 /** The typed readings as a weighing, or what cannot be read at its field. */
 export function readWeighing(
   typed: Typed,
@@ -71,7 +73,12 @@ export function readWeighing(
           vessels: typed.vessels.map((vessel, index) => ({
             name: vessel.name.trim() || `vessel ${index + 1}`,
             gross: take(readScale(vessel.gross), `vessels.${index}.gross`, zero),
-            tare: take(readScale(vessel.tare, 'zero'), `vessels.${index}.tare`, zero),
+            // A blank is a question: a forgotten tare is in every bowl of the pot.
+            tare: take(
+              vessel.tare.trim() === '' ? refused(WHICH_VESSEL) : readScale(vessel.tare),
+              `vessels.${index}.tare`,
+              zero,
+            ),
           })),
         };
   return { weighing: problems.length === 0 ? weighing : undefined, problems };

@@ -67,15 +67,16 @@ export function Trays({ view, share, tare: usualTare, trays: most, onlyDry }: Tr
   };
   const submit = () => {
     const problems: Problem[] = [];
-    const read = (text: string, field: string, empty: 'asked' | 'zero') => {
-      const reading = readScale(text, empty);
+    // A blank is a question, of the empty tray as well: 0 is typed where the scale was tared.
+    const read = (text: string, field: string) => {
+      const reading = readScale(text);
       if (!reading.ok) problems.push({ ...reading.problem, field });
       return reading.ok ? Number(reading.value) : 0;
     };
     const input = trays.map((tray, index) => ({
-      tare: read(tray.tare, `trays.${index}.tare`, 'zero'),
-      wetGross: read(tray.wetGross, `trays.${index}.wetGross`, 'asked'),
-      dryGross: tray.dryGross.trim() === '' ? undefined : read(tray.dryGross, `trays.${index}.dryGross`, 'asked'),
+      tare: read(tray.tare, `trays.${index}.tare`),
+      wetGross: read(tray.wetGross, `trays.${index}.wetGross`),
+      dryGross: tray.dryGross.trim() === '' ? undefined : read(tray.dryGross, `trays.${index}.dryGross`),
     }));
     setUnread(problems);
     if (problems.length === 0) save.run({ batchId: view.id, shareId: share.id, trays: input, revision: view.revision });
