@@ -36,8 +36,8 @@ export interface DogCheck {
   readonly serious: string | undefined;
   /** A shortage of calcium for such a dog that is not as bad: said at the top. */
   readonly growth: string | undefined;
-  /** What is said where a meal of it is more than the dog can eat; undefined: it fits. */
-  readonly fit: string | undefined;
+  /** What is said where it is more than the dog can eat, and whether a meal does not fit at all; undefined: it fits. */
+  readonly fit: { readonly said: string; readonly isTooMuch: boolean } | undefined;
   /** Foods of which a macronutrient is unknown: every figure per 1000 kcal is at most. */
   readonly energyUnknown: readonly string[];
 }
@@ -106,7 +106,7 @@ export function checkDogs(inputs: PlanInputs, result: PlanResult): DogCheck[] {
 }
 
 /** Whether the dog can eat what is planned on its first day, by the fullest of its recipes. */
-function fitOf({ batches, read }: PlanResult, dog: PlanInputs['dogs'][number]): string | undefined {
+function fitOf({ batches, read }: PlanResult, dog: PlanInputs['dogs'][number]): DogCheck['fit'] {
   const meals = read.plan.batches.flatMap((batch, at) => {
     const { figures } = nth(batches, at).bound;
     if (!(figures.finished > 0)) return [];
@@ -115,7 +115,9 @@ function fitOf({ batches, read }: PlanResult, dog: PlanInputs['dogs'][number]): 
   });
   const ids = [...new Set(meals.map(({ id }) => id))];
   const grams = ids.map((id) => addUp(meals, (meal) => (meal.id === id ? meal.grams : 0)));
-  return sayFit(stomachFit(dog, read.firstDay, grams), dog.name);
+  const fit = stomachFit(dog, read.firstDay, grams);
+  const said = sayFit(fit, dog.name);
+  return said === undefined ? undefined : { said, isTooMuch: fit.meal === 'does not fit' };
 }
 
 /** Under this part of the least a shortage of calcium is serious (ours, no source). */

@@ -106,6 +106,14 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
           )
         );
       })}
+      {checks.map(
+        ({ dogId, fit }) =>
+          fit?.isTooMuch && (
+            <Caution key={dogId} danger role="status">
+              {fit.said}
+            </Caution>
+          ),
+      )}
       {standing?.warns.map((warning) => (
         <Caution key={warning}>{warning}</Caution>
       ))}
