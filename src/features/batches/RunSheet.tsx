@@ -73,10 +73,11 @@ export function RunSheet({ view, asked }: { view: BatchView; asked?: unknown }) 
   const [chosen, setChosen] = useDraftStorage<Chosen>(`step-${view.id}`, chosenStep, {});
   // A chosen step holds until the batch itself goes on to the next one.
   const own = chosen.at === view.step && chosen.step && view.opens.includes(chosen.step) ? chosen.step : view.step;
-  // What led here may have asked for a step: it is open until somebody goes to another.
+  // What led here may have asked for a step: it is open until somebody goes to another, or the batch itself goes on.
+  const [arrivedAt] = useState(view.step);
   const [hasGone, setHasGone] = useState(false);
   const there = stepKeys.safeParse(asked);
-  const step = !hasGone && there.success && view.opens.includes(there.data) ? there.data : own;
+  const step = !hasGone && view.step === arrivedAt && there.success && view.opens.includes(there.data) ? there.data : own;
   const open = (next: StepKey) => {
     setHasGone(true);
     setChosen({ at: view.step, step: next });
