@@ -77,7 +77,8 @@ export function RunSheet({ view, asked }: { view: BatchView; asked?: unknown }) 
   const [arrivedAt] = useState(view.step);
   const [hasGone, setHasGone] = useState(false);
   const there = stepKeys.safeParse(asked);
-  const step = !hasGone && view.step === arrivedAt && there.success && view.opens.includes(there.data) ? there.data : own;
+  const step =
+    !hasGone && view.step === arrivedAt && there.success && view.opens.includes(there.data) ? there.data : own;
   const open = (next: StepKey) => {
     setHasGone(true);
     setChosen({ at: view.step, step: next });
