@@ -155,6 +155,11 @@ export function FillOnScale({ view, share, sealed, isWet, packaging, trayByTray,
           isWet && <p className="soft">stir it first, so that the liquid goes along</p>
         )}
         <FillGauge target={target} low={low} high={high} net={net} said={(grams) => inMass(grams)} />
+        {heard?.silent && (
+          <p className="caution" role="status">
+            The scale is silent: its last figure does not count. Type what you read.
+          </p>
+        )}
         {heard && !heard.silent && byItself && (
           <p className="soft" role="status">
             {filling.at === 'empty'
