@@ -1,11 +1,12 @@
 import { eq, sql } from 'drizzle-orm';
-import type { LocalDate } from '@/core/calendar/local-date';
+import { addDays, type LocalDate } from '@/core/calendar/local-date';
 import { weightOn } from '@/core/dog/day-energy';
 import { readAhead } from '@/data/ahead';
 import { readPage } from '@/data/page';
 import { holding } from '@/data/schema/stock';
 import { serve, setClock } from '@/data/fixtures/served';
 import { contextFor } from '@/data/commands/run';
+import { addDaysOff } from '@/data/commands/days-off';
 import { feedExtra, takeBackGiven } from '@/data/commands/given';
 import { todayView } from './queries';
 import { sitterView } from './sitter/queries';
@@ -136,6 +137,29 @@ describe('the boatyard', () => {
     for (const [index, day] of sheet.days.entries())
       for (const dog of day.dogs)
         expect([dog.name, index, dog.isShort]).toEqual([dog.name, index, index + 1 >= cover.get(dog.id)!]);
+  });
+
+  test('a sheet says what comes out before its first day, and a meal that a dog fasts is a row', async () => {
+    const all = await sitterView({ from: '2026-11-25', to: '2026-12-02' });
+    const evening = all.days.find(({ day, takeOut }) => day > '2026-11-25' && takeOut.length > 0)!;
+    const next = addDays(evening.day, 1);
+    const later = await sitterView({ from: next, to: addDays(next, 2) });
+    // What goes into the fridge on the evening before is on no day of the sheet, and said all the same.
+    expect(later.before.length).toBeGreaterThan(0);
+    expect(later.before.every((said) => said.endsWith('on Thursday 26 November'))).toBe(evening.day === '2026-11-26');
+    expect(all.before).toEqual([]);
+    const otto = all.dogs.find(({ name }) => name === 'Otto')!.id;
+    const slotId = all.days[1]!.dogs.find(({ id }) => id === otto)!.meals[0]!.slotId;
+    const context = () => contextFor(served.db, served.reference, new Date(NOON));
+    await addDaysOff(await context(), {
+      dogId: otto,
+      entry: { kind: 'fast', from: '2026-11-26', to: '2026-11-26', slotId },
+    });
+    const meals = (await sitterView({ from: '2026-11-26', to: '2026-11-26' })).days[0]!.dogs.find(
+      ({ id }) => id === otto,
+    )!.meals;
+    expect(meals.find((meal) => meal.slotId === slotId)).toMatchObject({ off: 'nothing: it fasts', from: [] });
+    expect(meals).toHaveLength(2);
   });
 
   test('on the evening of the day a new page is another day', async () => {

@@ -63,6 +63,11 @@ export function Sitter({ view }: { view: SitterView }) {
           </li>
         ))}
       </ul>
+      {view.before.length > 0 && (
+        <p>
+          Before these days, from the freezer into the fridge: <b>{view.before.join(', ')}</b>
+        </p>
+      )}
       {view.days.map((day) => (
         <section key={day.day} className={styles.day} aria-label={day.said}>
           <h2>{day.said}</h2>
@@ -134,7 +139,7 @@ function rowsOf(day: SitterView['days'][number]): Row[] {
   return day.dogs
     .flatMap(({ id, name, off, meals }): Row[] =>
       off === undefined
-        ? meals.map((meal) => ({ ...meal, key: `${id}-${meal.slotId}`, name, off }))
+        ? meals.map((meal) => ({ ...meal, key: `${id}-${meal.slotId}`, name, off: meal.off }))
         : [{ key: `${id}`, clock: '', slotName: '', name, from: [], additions: [], off }],
     )
     .sort((a, b) => a.clock.localeCompare(b.clock));

@@ -2,7 +2,7 @@ import 'server-only';
 import { addDays, daysBetween, readLocalDate, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
 import { sayAddition } from '@/core/dog/bowl-line';
 import { dayEnergy, weightOn } from '@/core/dog/day-energy';
-import { sayOff } from '@/core/dog/days-off';
+import { isFedOn, sayOff } from '@/core/dog/days-off';
 import { mealsOn } from '@/core/dog/meals';
 import type { Problem } from '@/core/problem';
 import { byMeasure, measuresOf } from '@/core/stock/by-measure';
@@ -26,6 +26,8 @@ export interface SitterMeal {
   /** "184 g from K7 (1⅛ cups)", one line a pack; empty: nothing is there for it. */
   readonly from: readonly string[];
   readonly additions: readonly string[];
+  /** It gets nothing of this meal, and why. */
+  readonly off?: string;
 }
 
 export interface SitterView {
@@ -44,6 +46,8 @@ export interface SitterView {
     readonly facts: readonly string[];
     readonly never: readonly string[];
   }[];
+  /** Codes that go into the fridge before the first of these days, with the evening. */
+  readonly before: readonly string[];
   readonly days: readonly {
     readonly day: LocalDate;
     readonly said: string;
@@ -119,6 +123,9 @@ export const sitterView = pageQuery(
         facts: [writeWeight(weightOn(dog, today), set), ...(dog.illness === undefined ? [] : [dog.illness])],
         never: dog.avoids.map(({ label, reason }) => `${label} (${reason})`),
       })),
+      before: out
+        .filter(({ on, first }) => on < from && first >= from)
+        .map(({ code, on }) => `${code} on ${writeDayInFull(on)}`),
       days: days.map((day) => ({
         day,
         said: writeDayInFull(day),
@@ -145,17 +152,30 @@ export const sitterView = pageQuery(
             off: sayOff(dog.daysOff, day),
             beside: besideOf(energy, set),
             isShort: own?.covered === false && open.some(({ kcal }) => kcal > 0),
-            meals: open.map((meal): SitterMeal => ({
-              slotId: meal.id,
-              slotName: meal.name,
-              clock: meal.clock,
-              from: (parts.find(({ slotId }) => slotId === meal.id)?.parts ?? []).map((part) => {
-                const measure = byMeasure([part], measured);
-                const water = part.water > 0 ? ` dry, with ${part.water} mL of warm water` : '';
-                return `${writeMassIn(part.grams, set)}${water} from ${part.code}${measure === undefined ? '' : ` (${measure})`}`;
-              }),
-              additions: meal.additions.map(sayAddition),
-            })),
+            meals: [
+              ...open.map((meal): SitterMeal => ({
+                slotId: meal.id,
+                slotName: meal.name,
+                clock: meal.clock,
+                from: (parts.find(({ slotId }) => slotId === meal.id)?.parts ?? []).map((part) => {
+                  const measure = byMeasure([part], measured);
+                  const water = part.water > 0 ? ` dry, with ${part.water} mL of warm water` : '';
+                  return `${writeMassIn(part.grams, set)}${water} from ${part.code}${measure === undefined ? '' : ` (${measure})`}`;
+                }),
+                additions: meal.additions.map(sayAddition),
+              })),
+              // A meal that it fasts is a row as well: a missing one reads as forgotten.
+              ...mealsOn({ ...dog, daysOff: [] }, day, energy)
+                .filter(({ id }) => !isFedOn(dog.daysOff, day, id))
+                .map(({ id, name, clock }): SitterMeal => ({
+                  slotId: id,
+                  slotName: name,
+                  clock,
+                  from: [],
+                  additions: [],
+                  off: 'nothing: it fasts',
+                })),
+            ],
           };
         }),
       })),
