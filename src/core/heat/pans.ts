@@ -81,11 +81,24 @@ export function pansOf(day: CookDay, observed: Observed): PanState[] {
         depth: observed.of(node, 'depth')?.value,
         readings,
         kept: observed.of(node, 'skipped')?.text,
-        // Of the stretch before, it has done what it was set for.
-        timer: set?.value !== undefined && set.at >= now.since ? { startedAt: set.at, minutes: set.value } : undefined,
+        timer: timerOf(set, now.since, readings.at(-1)?.at),
       },
     ];
   });
+}
+
+/** So many minutes before its time a reading is what a timer was set for (ours, no source). */
+const NEARLY = 5;
+
+/** The timer of a help that was begun: until it was moved again, or read when its time was up. */
+function timerOf(
+  set: { readonly at: Date; readonly value?: number } | undefined,
+  since: Date,
+  read: Date | undefined,
+): PanState['timer'] {
+  if (set?.value === undefined || set.at < since) return undefined;
+  const isRead = read !== undefined && minutesBetween(set.at, read) >= set.value - NEARLY;
+  return isRead ? undefined : { startedAt: set.at, minutes: set.value };
 }
 
 /** Where a pan stood, one stretch after the other; what was said before it was poured is where it stood first. */

@@ -44,23 +44,25 @@ export function Bell() {
     left: timer.left - Math.max(0, now - (heard?.at ?? 0)),
   }));
   useRinging(timers);
-  const [first] = timers.filter((timer) => path !== timer.href);
+  const [first] = timers.filter((timer) => path !== timer.href.split('?')[0]);
   if (!first) return null;
   return (
-    <p className={styles.bell} role={first.left <= 0 ? 'alert' : undefined}>
-      <Link href={first.href}>
-        {first.recipe}, {first.name}
-      </Link>{' '}
-      <b>
-        {first.alarm !== undefined
-          ? first.alarm
-          : first.left > 0
-            ? `${writeMinutes(Math.ceil(first.left / 60_000))} to go`
-            : first.left > -60_000
-              ? 'time is up'
-              : `rang ${writeMinutes(-first.left / 60_000)} ago`}
-      </b>
-    </p>
+    <aside className={styles.bell} aria-label="What rings next">
+      <p role={first.left <= 0 ? 'alert' : undefined}>
+        <Link href={first.href}>
+          {first.recipe}, {first.name}
+        </Link>{' '}
+        <b>
+          {first.alarm !== undefined
+            ? first.alarm
+            : first.left > 0
+              ? `${writeMinutes(Math.ceil(first.left / 60_000))} to go`
+              : first.left > -60_000
+                ? 'time is up'
+                : `rang ${writeMinutes(-first.left / 60_000)} ago`}
+        </b>
+      </p>
+    </aside>
   );
 }
 
