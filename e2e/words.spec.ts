@@ -173,6 +173,10 @@ test('its pot is weighed out, weighed and divided in pounds and ounces; a bare n
   await page.getByRole('button', { name: 'That is the yield' }).click();
   await expect(page.getByText(`${whole} oz, lb or g? Write it with its unit.`)).toBeVisible();
   await gross.fill(`${whole} oz`);
+  // A blank is a question: which vessel, or none.
+  await page.getByRole('button', { name: 'That is the yield' }).click();
+  await expect(page.getByText(/^Which vessel did it stand in\?/)).toBeVisible();
+  await page.getByRole('button', { name: 'none: it was tared' }).click();
   await page.getByRole('button', { name: 'That is the yield' }).click();
   await answerAsks(page);
   await expect(page.getByRole('heading', { name: /^Divide \d+ lb/ })).toBeVisible();
