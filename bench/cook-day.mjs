@@ -3,7 +3,7 @@ import { entry, timeEach } from './measure.mjs';
 
 register('../scripts/typescript.mjs', import.meta.url);
 const { scheduleTasks } = await import('../src/core/cook/schedule.ts');
-const { helpFor } = await import('../src/core/heat/pans.ts');
+const { helpFor } = await import('../src/core/heat/remedies.ts');
 
 /** Ten loads in three vessels with their prep: sixty tasks. */
 const sixty = Array.from({ length: 10 }, (_, load) => {

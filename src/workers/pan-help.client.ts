@@ -1,6 +1,6 @@
 'use client';
 
-import type { Help } from '@/core/heat/pans';
+import type { Help } from '@/core/heat/remedies';
 import { askWorker } from './ask.client';
 import type { HelpQuestion } from './pan-help';
 

@@ -1,4 +1,4 @@
-import { helpFor, type Help } from '@/core/heat/pans';
+import { helpFor, type Help } from '@/core/heat/remedies';
 
 /** What the page asks the worker, and what the worker answers: plain data both ways. */
 export type HelpQuestion = Parameters<typeof helpFor>;

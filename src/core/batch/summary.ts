@@ -1,6 +1,6 @@
 import type { Plated, Plating } from '../portion/plated';
 import type { Fate } from '../portion/shares';
-import { warmPans, type WarmPan } from '../heat/pans';
+import { warmPans, type WarmPan } from '../heat/warm-pans';
 import { learnedOf, type Learned } from '../cook/learned';
 import { energyOf, fatKcalOf, type EnergyFactors } from '../nutrition/energy';
 import { batchLines, type Moment, type Part, type WeighedLine } from '../recipe/recipe';

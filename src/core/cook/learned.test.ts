@@ -1,19 +1,20 @@
 import fc from 'fast-check';
 import { cookedTask as cooked, START } from '../../../tests/fixtures/cooked-task';
 import { COOLING_LIMITS } from '../heat/cooling';
-import type { PanState } from '../heat/pans';
+import type { PanState, Stretch } from '../heat/pans';
 import { cookedHabit, cooledHabits, learnedOf, plannedMinutes, type Learned } from './learned';
 
 const at = (minutes: number) => new Date(START.getTime() + minutes * 60_000);
 /** A pan that cools by Newton's law, read so often: T(t) = Ta + (T0 − Ta) · e^(−kt), k per hour. */
-const pan = (k: number, readings: number, over: Partial<PanState> = {}): PanState => ({
+const pan = (
+  k: number,
+  readings: number,
+  { where = 'ice water', ambient = 0, ...over }: Partial<PanState & Stretch> = {},
+): PanState => ({
   key: '0.0',
   name: 'pot',
   pouredAt: START,
-  where: 'ice water',
-  ambient: 0,
   again: false,
-  since: START,
   depth: undefined,
   readings: Array.from({ length: readings }, (_, index) => ({
     id: index,
@@ -22,7 +23,7 @@ const pan = (k: number, readings: number, over: Partial<PanState> = {}): PanStat
   })),
   kept: undefined,
   timer: undefined,
-  stretches: [{ since: START, where: over.where ?? 'ice water', ambient: over.ambient ?? 0 }],
+  stretches: [{ since: START, where, ambient }],
   ...over,
 });
 const POT = [{ name: 'pot', loads: 2 }];

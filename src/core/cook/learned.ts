@@ -1,7 +1,8 @@
 import { minutesBetween } from '../calendar/minutes';
 import type { CookedComponent } from '../batch/evidence';
 import { COOLING_LIMITS } from '../heat/cooling';
-import { coolingOf, type PanState, type Where } from '../heat/pans';
+import { coolingOf } from '../heat/pan-cooling';
+import type { PanState, Where } from '../heat/pans';
 import { habitOf } from '../plan/predict';
 import { addUp } from '../add-up';
 import type { CookDay } from './cook-day';
@@ -51,10 +52,8 @@ export function learnedOf(
     const { fit, begins } = coolingOf(pan);
     const at = fit?.crossing(COOLING_LIMITS.first.celsius)?.minutes;
     // What stood in two places says nothing of either.
-    const isOnePlace = pan.stretches.length === 1;
-    return fit && isOnePlace && at !== undefined && at > begins
-      ? [{ where: pan.where, minutes: at - begins, k: fit.k * 60 }]
-      : [];
+    const [{ where }, moved] = pan.stretches;
+    return fit && !moved && at !== undefined && at > begins ? [{ where, minutes: at - begins, k: fit.k * 60 }] : [];
   });
   return cooked.length + cooled.length === 0 ? undefined : { cooked, cooled };
 }

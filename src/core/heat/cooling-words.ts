@@ -1,7 +1,8 @@
 import { writeMinutes } from '../plan/stove';
 import { COOLING_LIMITS, type LimitForecast } from './cooling';
 import { isAtMost } from './rule-degrees';
-import { cameTo, isCold, type PanCooling, type PanState } from './pans';
+import { cameTo, type PanCooling } from './pan-cooling';
+import { isCold, type PanState } from './pans';
 
 /** What a pan comes to, in a sentence, and how it is meant. */
 export interface CoolingSaid {

@@ -1,6 +1,8 @@
 import { nth } from '../sure';
 import { sayCooling } from './cooling-words';
-import { coolingOf, isWatched, pansAsked, warmPans, type PanState, type Stretch, type Where } from './pans';
+import { coolingOf } from './pan-cooling';
+import type { PanState, Stretch, Where } from './pans';
+import { isWatched, pansAsked, warmPans } from './warm-pans';
 
 const POURED = new Date('2026-11-26T13:00:00Z');
 const at = (minutes: number) => new Date(POURED.getTime() + minutes * 60_000);
@@ -11,15 +13,11 @@ const pan = (
   readings: readonly (readonly [number, number])[],
 ): PanState => {
   const stretches = stands.map(([minutes, where, ambient]): Stretch => ({ since: at(minutes), where, ambient }));
-  const now = nth(stretches, stretches.length - 1);
   return {
     key: '0.0',
     name: 'load 1',
     pouredAt: POURED,
     stretches: [nth(stretches, 0), ...stretches.slice(1)],
-    where: now.where,
-    ambient: now.ambient,
-    since: now.since,
     again: false,
     depth: 5,
     readings: readings.map(([minutes, celsius], id) => ({ id, celsius, at: at(minutes) })),

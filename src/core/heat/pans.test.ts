@@ -1,26 +1,29 @@
+import { actOfHelp } from '../batch/steps/help-act';
 import { sayCooling } from './cooling-words';
-import { coolingOf, remediesFor, surfaceOf, type PanState } from './pans';
+import { coolingOf } from './pan-cooling';
+import type { PanState, Stretch } from './pans';
+import { remediesFor, standingOf, surfaceOf } from './remedies';
 
 const START = new Date('2026-11-26T12:00:00Z');
 const at = (minutes: number) => new Date(START.getTime() + minutes * 60_000);
-const pan = (readings: readonly (readonly [number, number])[], over: Partial<PanState> = {}): PanState => ({
+const pan = (
+  readings: readonly (readonly [number, number])[],
+  { where = 'counter', ambient = 20, ...over }: Partial<PanState & Stretch> = {},
+): PanState => ({
   key: '0.0',
   name: 'load 1',
   pouredAt: START,
-  where: 'counter',
-  ambient: 20,
   again: false,
-  since: START,
   depth: 5,
   readings: readings.map(([minutes, celsius], id) => ({ id, celsius, at: at(minutes) })),
   kept: undefined,
   timer: undefined,
-  stretches: [{ since: START, where: over.where ?? 'counter', ambient: over.ambient ?? 20 }],
+  stretches: [{ since: START, where, ambient }],
   ...over,
 });
 const say = (of: PanState, now: number) => sayCooling(of, coolingOf(of), now, (celsius) => `${celsius} °C`);
 const minutesOf = (of: PanState, words: string, from = 57, to = 21) =>
-  remediesFor(of, from, to).find((each) => each.words.startsWith(words))?.minutes;
+  remediesFor(standingOf(of), from, to).find((each) => each.words.startsWith(words))?.minutes;
 
 test('a pan left on the counter misses 21 °C, and it says so an hour ahead', () => {
   // Newton towards 20 °C with k = 0.012 a minute: 21 °C after 301 min, the clock begins at 57 °C.
@@ -124,13 +127,14 @@ test('what helps has the slab’s own times', () => {
 
 test('a pan whose own curve cools faster than the table gives off more to air, and every remedy in air follows', () => {
   const slab = minutesOf(pan([]), 'leave it so', 57, 30)!;
-  const surface = surfaceOf(pan([]), 57, 30, slab / 2);
+  const surface = surfaceOf(standingOf(pan([])), 57, 30, slab / 2);
   expect(surface).toBeGreaterThan(1.3);
-  const left = remediesFor(pan([]), 57, 30, surface)[0]!.minutes!;
+  const left = remediesFor(standingOf(pan([])), 57, 30, surface)[0]!.minutes!;
   expect(left / (slab / 2)).toBeCloseTo(1, 1);
-  const inBath = (own: number) => remediesFor(pan([]), 57, 30, own).find((each) => each.where === 'ice water')!.minutes;
+  const inBath = (own: number) =>
+    remediesFor(standingOf(pan([])), 57, 30, own).find((each) => each.where === 'ice water')!.minutes;
   expect(inBath(surface)).toBe(inBath(1));
-  expect(surfaceOf(pan([], { where: 'ice water', ambient: 0 }), 57, 30, 5)).toBe(1);
+  expect(surfaceOf(standingOf(pan([], { where: 'ice water', ambient: 0 })), 57, 30, 5)).toBe(1);
 });
 
 test('a cold kitchen is as cold as it is said to be', () => {
@@ -146,7 +150,7 @@ test('a cold kitchen is as cold as it is said to be', () => {
   expect(coolingOf({ ...cold, stretches: [{ ...cold.stretches[0], ambient: 20 }] }).problem).toMatch(
     /cannot be colder than what is around it/,
   );
-  const leave = (ambient: number) => remediesFor(pan([], { ambient }), 57, 30)[0]!.minutes!;
+  const leave = (ambient: number) => remediesFor(standingOf(pan([], { ambient })), 57, 30)[0]!.minutes!;
   expect(leave(10)).toBeLessThan(leave(20));
 });
 
@@ -180,4 +184,19 @@ test('first measured late and cold: nobody saw when it came there, and it is not
     said: 'First measured after 3 h: nobody saw whether 21 °C came in time.',
     asks: 'heat again',
   });
+});
+
+test('a help that is pressed is done: moved, split or watched, with a timer that a day ends', () => {
+  const warm = pan([], { depth: 5 });
+  const help = (words: string) => remediesFor(standingOf(warm), 57, 21).find((each) => each.words.startsWith(words))!;
+  expect(actOfHelp(warm, help('set it in ice water'), 43.4)).toEqual({
+    act: 'where',
+    load: '0.0',
+    where: 'ice water',
+    minutes: 43,
+  });
+  expect(actOfHelp(warm, help('split it'), undefined)).toEqual({ act: 'depth', load: '0.0', cm: 2.5 });
+  expect(actOfHelp(warm, help('stir'), 200)).toEqual({ act: 'look at pan', load: '0.0', minutes: 10 });
+  expect(actOfHelp(warm, help('leave it so'), 9999)).toEqual({ act: 'look at pan', load: '0.0', minutes: 1440 });
+  expect(actOfHelp(warm, help('leave it so'), undefined)).toBeUndefined();
 });

@@ -1,6 +1,7 @@
 import { ringsAt, type TaskState } from '@/core/cook/cook-day';
 import { sharesOf } from '@/core/portion/shares';
 import { grams } from '@/core/quantity/units';
+import { stretchNow } from '@/core/heat/pans';
 import type { CookAct } from '@/core/batch/steps/cook';
 import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
 import { answerAsks, plannedExample, planOne, SEEN, weighedBatch } from '../fixtures/worked-path';
@@ -319,12 +320,12 @@ test('how cold it is around a pan is remembered for the next pot; what missed 21
   clock('11:00');
   valueOf(await act({ act: 'done', key: 'pour.0.0' }));
   const pan = async () => (await batch()).pans[0]!;
-  expect((await pan()).ambient).toBe(20);
+  expect(stretchNow(await pan()).ambient).toBe(20);
   valueOf(await act({ act: 'where', load: '0.0', where: 'counter', celsius: 16 }));
   valueOf(await act({ act: 'where', load: '0.0', where: 'ice water' }));
-  expect((await pan()).ambient).toBe(0);
+  expect(stretchNow(await pan()).ambient).toBe(0);
   valueOf(await act({ act: 'where', load: '0.0', where: 'counter' }));
-  expect((await pan()).ambient).toBe(16);
+  expect(stretchNow(await pan()).ambient).toBe(16);
   clock('13:30');
   valueOf(await act({ act: 'pan', load: '0.0', celsius: 30 }));
   expect(await refusal({ act: 'heat again', load: '0.0', celsius: 70 })).toMatch(/heated to 74 °C/);

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { isSafe, mayGoOn, type LoadState, type StirIn } from '../../cook/cook-day';
-import { pansAsked, WHERES, type PanState } from '../../heat/pans';
+import { WHERES, type PanState } from '../../heat/pans';
+import { pansAsked } from '../../heat/warm-pans';
 import { MOST_POINTS } from '../../heat/probe-log';
 import { countOf } from '../../quantity/count-words';
 import { idSchema, weightSchema } from '../../schema';
@@ -78,8 +79,10 @@ const clock = z
   .regex(/^\d{1,2}[:.]\d{2}$/)
   .optional();
 
+/** No timer of a pan runs longer, in minutes. */
+export const LONGEST_TIMER = 1440;
 /** Minutes until a pan is to be looked at again: a timer of its own. */
-const minutes = z.number().min(1).max(1440);
+const minutes = z.number().min(1).max(LONGEST_TIMER);
 
 /** From which instrument; absent: typed. */
 const instrument = z.enum(['probe']).optional();

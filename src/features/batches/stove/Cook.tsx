@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { StepKey } from '@/core/batch/steps';
 import { minutesBetween } from '@/core/calendar/minutes';
-import { coolingOf } from '@/core/heat/pans';
+import { coolingOf } from '@/core/heat/pan-cooling';
 import { sayCooling } from '@/core/heat/cooling-words';
 import { driftInPercent } from '@/core/batch/drift';
 import { writeKcal } from '@/core/quantity/write';

@@ -4,11 +4,14 @@ import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import { useMemo, useState } from 'react';
 import type { StepKey } from '@/core/batch/steps';
+import { actOfHelp } from '@/core/batch/steps/help-act';
 import { minutesBetween } from '@/core/calendar/minutes';
 import { COOLING_LIMITS } from '@/core/heat/cooling';
 import { ringsAt } from '@/core/cook/cook-day';
 import { sayCooling } from '@/core/heat/cooling-words';
-import { AROUND, coolingOf, STIR_IN_BELOW, USUAL_DEPTH, type Help, type PanState } from '@/core/heat/pans';
+import { coolingOf } from '@/core/heat/pan-cooling';
+import { AROUND, STIR_IN_BELOW, stretchNow, USUAL_DEPTH, type PanState } from '@/core/heat/pans';
+import { standingOf, type Help } from '@/core/heat/remedies';
 import { writeMinutes } from '@/core/plan/stove';
 import { Fold } from '@/ui/Fold';
 import { Problems } from '@/ui/form/Problems';
@@ -24,9 +27,6 @@ import { CoolingCurve } from './CoolingCurve';
 import { Missed, Reading, Stands } from './PanForms';
 import styles from './stove.module.css';
 import { useStove, type Stove } from './use-stove';
-
-/** Minutes from one stirring to the next (common practice, no source). */
-const STIRRED_EVERY = 10;
 
 /** Cooling: each pan with its curve, its limits, and what helps. */
 export function Cool({ view, onOpen }: { view: BatchView; onOpen: (step: StepKey) => void }) {
@@ -91,18 +91,16 @@ function Pan({ pan, of, onPot }: { pan: PanState; of: Stove; onPot: () => void }
   // Its own curve knows better than a slab what happens if it is left so, and how much its surface gives off.
   const likely = cooling.fit?.crossing(to);
   const leftSo = likely === undefined ? undefined : likely.minutes - from;
-  const help = useHelp(pan, last?.celsius, to, leftSo);
+  const help = useHelp(standingOf(pan), last?.celsius, to, leftSo);
   const remedies = help ?? [];
   const [picked, setPicked] = useState<string>();
   const remedy = remedies.find((each) => each.words === picked);
   const other = remedy?.curve.map((point) => ({ ...point, minutes: from + point.minutes }));
-  // What is pressed is done: it stands there from now on, and its timer runs until it should be there.
-  const does = (help: Help, own: number | undefined) => {
-    const until = own === undefined ? {} : { minutes: Math.max(1, Math.min(1440, Math.round(own))) };
-    if (help.stirred) act({ act: 'look at pan', load: pan.key, minutes: STIRRED_EVERY });
-    else if (help.pans) act({ act: 'depth', load: pan.key, cm: (pan.depth ?? USUAL_DEPTH) / help.pans, ...until });
-    else if (help.where !== pan.where) act({ act: 'where', load: pan.key, where: help.where, ...until });
-    else if (until.minutes !== undefined) act({ act: 'look at pan', load: pan.key, minutes: until.minutes });
+  const stands = stretchNow(pan);
+  // What is pressed is done.
+  const does = (each: Help, own: number | undefined) => {
+    const done = actOfHelp(pan, each, own);
+    if (done) act(done);
   };
   const limit =
     cooling.begins + (to === COOLING_LIMITS.first.celsius ? COOLING_LIMITS.first : COOLING_LIMITS.second).minutes;
@@ -113,7 +111,7 @@ function Pan({ pan, of, onPot }: { pan: PanState; of: Stove; onPot: () => void }
           {said}
         </h2>
         <p className="soft">
-          {pan.name}, {AROUND[pan.where].words} at {inDegrees(pan.ambient)} since {clock(pan.since)}.{' '}
+          {pan.name}, {AROUND[stands.where].words} at {inDegrees(stands.ambient)} since {clock(stands.since)}.{' '}
           {cooling.problem ?? `From ${cooling.fitted} readings.`}{' '}
           <span className="note">
             {inDegrees(COOLING_LIMITS.from)} to {inDegrees(COOLING_LIMITS.first.celsius)} within 2 h, to{' '}

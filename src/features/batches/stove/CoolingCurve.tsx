@@ -1,7 +1,7 @@
 'use client';
 
 import { COOLING_LIMITS } from '@/core/heat/cooling';
-import type { PanCooling } from '@/core/heat/pans';
+import type { PanCooling } from '@/core/heat/pan-cooling';
 import type { HeatPoint } from '@/core/heat/lethality';
 import { writeMinutes } from '@/core/plan/stove';
 import { coolingCurve } from '@/ui/charts/cooling-curve';

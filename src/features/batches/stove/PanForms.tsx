@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { HEATED_AGAIN } from '@/core/heat/cooling-words';
 import { LIKELY_CORE } from '@/core/heat/heat-check';
 import { capital } from '@/core/quantity/write';
-import { AROUND, WHERES, type PanState } from '@/core/heat/pans';
+import { AROUND, stretchNow, WHERES, type PanState } from '@/core/heat/pans';
 import { readCount } from '@/core/quantity/typed';
 import { Keypad } from '@/ui/counter/Keypad';
 import { Choice } from '@/ui/form/Choice';
@@ -99,6 +99,7 @@ const AROUND_LIKELY = { low: -5, high: 40 };
 /** Where a pan stands, how cold it is there, and how deep it lies. */
 export function Stands({ pan, of: { act, command } }: { pan: PanState; of: Stove }) {
   const [typed, setTyped] = useState(NO_DEGREES);
+  const { where: stands } = stretchNow(pan);
   const around = useDegrees(typed, AROUND_LIKELY);
   const [depth, setDepth] = useState(pan.depth === undefined ? '' : String(pan.depth));
   const read = readCount(depth);
@@ -106,7 +107,7 @@ export function Stands({ pan, of: { act, command } }: { pan: PanState; of: Stove
     <div className="stack">
       <Choice
         label="It stands"
-        value={pan.where}
+        value={stands}
         options={WHERES.map((where) => ({ value: where, label: AROUND[where].words }))}
         onChange={(where) => act({ act: 'where', load: pan.key, where })}
       />
@@ -115,15 +116,10 @@ export function Stands({ pan, of: { act, command } }: { pan: PanState; of: Stove
         noValidate
         onSubmit={(event) => {
           event.preventDefault();
-          if (around.ok) act({ act: 'where', load: pan.key, where: pan.where, celsius: around.value });
+          if (around.ok) act({ act: 'where', load: pan.key, where: stands, celsius: around.value });
         }}
       >
-        <Degrees
-          label={`${capital(AROUND[pan.where].words)} it is now`}
-          value={typed}
-          read={around}
-          onChange={setTyped}
-        />
+        <Degrees label={`${capital(AROUND[stands].words)} it is now`} value={typed} read={around} onChange={setTyped} />
         <Button type="submit" variant="outlined" disabled={command.pending || !around.ok}>
           So cold
         </Button>

@@ -1,12 +1,12 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { Help, PanState } from '@/core/heat/pans';
+import type { Help, Standing } from '@/core/heat/remedies';
 import { askForHelp } from '@/workers/pan-help.client';
 
 /** What helps a pan on its way down to a temperature; undefined while it is worked out, empty where nothing is to be helped. */
 export function useHelp(
-  { where, depth, ambient }: Pick<PanState, 'where' | 'depth' | 'ambient'>,
+  { where, depth, ambient }: Standing,
   from: number | undefined,
   to: number,
   likely: number | undefined,

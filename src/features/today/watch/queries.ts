@@ -1,7 +1,7 @@
 import 'server-only';
 import { watchOf } from '@/core/batch/steps';
 import { COOLING_LIMITS } from '@/core/heat/cooling';
-import { isWatched, type WarmPan } from '@/core/heat/pans';
+import { isWatched, type WarmPan } from '@/core/heat/warm-pans';
 import { countOf } from '@/core/quantity/count-words';
 import { addDays, clockIn, daysBetween, writeDay } from '@/core/calendar/local-date';
 import { isDryer } from '@/core/plan/equipment';
