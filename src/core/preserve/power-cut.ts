@@ -22,8 +22,8 @@ export interface CutPlace {
 /** °C of the kitchen, where nobody says otherwise (ours, no source). */
 export const ROOM = 20;
 /** °C that a freezer and a fridge start from, and at which food begins to thaw (handbook 12, from memory). */
-const STARTS = { freezer: -18, fridge: 3 } as const;
-const THAWS = -1.5;
+export const STARTS = { freezer: -18, fridge: 3 } as const;
+export const THAWS = -1.5;
 /** °C above which cooked food may stand no longer than two hours (USDA, power outage charts, from memory). */
 export const WARM = 4;
 export const HOURS_WARM = 2;
@@ -126,6 +126,9 @@ const FRIDGE_RULE = 'USDA: a fridge keeps its food for 4 h, shut';
 const WARM_RULE = 'USDA: above 4 °C for 2 h or more, throw it away';
 const FROZEN_RULE = 'USDA: ice crystals in it, or no warmer than 4 °C: freeze it again or use it';
 
+const lastRead = (readings: readonly CutReading[]): CutReading | undefined =>
+  [...readings].sort((a, b) => b.hours - a.hours)[0];
+
 /** A reading in the last quarter of a cut says what it came to; an earlier one only what it was then (ours, no source). */
 const LATE = 0.75;
 
@@ -162,7 +165,7 @@ export function cutVerdict(of: CutPlace, hours: number): CutVerdict {
       celsius,
     };
   }
-  const last = [...readings].sort((a, b) => b.hours - a.hours)[0];
+  const last = lastRead(readings);
   if (last !== undefined && last.celsius > WARM && isWarm) return warm;
   if ((celsius < THAWS - 1e-6 && (isRead || isInTime)) || (readings.length === 0 && isInTime))
     return { fate: 'keep', said: 'still hard: leave it frozen', rule: FROZEN_RULE, celsius };
@@ -178,7 +181,7 @@ export function cutVerdict(of: CutPlace, hours: number): CutVerdict {
 
 /** Whether a place is known to be cold again: by a reading since the power came back, and by nothing else. */
 export function isColdAgain(place: CutPlace, hours: number): boolean {
-  const last = [...place.readings].sort((a, b) => b.hours - a.hours)[0];
+  const last = lastRead(place.readings);
   return last !== undefined && last.hours > hours && last.celsius <= (place.kind === 'fridge' ? WARM : FROZEN_AGAIN);
 }
 
@@ -191,15 +194,16 @@ export const LIKELY_IN_CUT: Readonly<Record<CutPlace['kind'], { readonly low: nu
   freezer: { low: -30, high: 30 },
 };
 
-/** When a place comes to its edge: hours into the cut until which nothing in it is lost. */
-export const lastsUntil = (place: CutPlace): number | undefined =>
-  place.kind === 'fridge' && place.readings.every(({ hours }) => hours <= 0)
-    ? hoursOf(place)
-    : place.kind === 'fridge'
-      ? addHours(hoursTo(place, WARM))
-      : hoursTo(place, THAWS);
-
-const addHours = (warm: number | undefined) => (warm === undefined ? undefined : warm + HOURS_WARM);
+/**
+ * Hours into a cut until which what lies in a place is kept, as `cutVerdict` keeps it: for its own hours, or for as long as its last
+ * reading is late enough to count, and never longer than it stays cold. Source: as there.
+ */
+export function lastsUntil(place: CutPlace): number {
+  const counts = Math.max(hoursOf(place), (lastRead(place.readings)?.hours ?? 0) / LATE);
+  const edge =
+    place.kind === 'fridge' ? (hoursTo(place, WARM) ?? Infinity) + HOURS_WARM : (hoursTo(place, THAWS) ?? Infinity);
+  return Math.min(counts, edge);
+}
 
 /** How full a freezer is, 0 to 1, by mL; where nobody knows its size it is taken as half full (the shorter of USDA's hours). */
 export const fullOf = (used: number, capacity: number | undefined): number =>
@@ -207,7 +211,7 @@ export const fullOf = (used: number, capacity: number | undefined): number =>
 
 /** The places in the order in which they lose their food: what to save first. */
 export const saveFirst = <T extends CutPlace>(places: readonly T[]): readonly T[] =>
-  [...places].sort((a, b) => (lastsUntil(a) ?? Infinity) - (lastsUntil(b) ?? Infinity));
+  [...places].sort((a, b) => lastsUntil(a) - lastsUntil(b));
 
 /** A pack in a cold place, as a cut looks at it. */
 export interface CutPack {
@@ -224,8 +228,8 @@ const PAST: Omit<CutVerdict, 'celsius'> = {
 };
 
 /**
- * What a cut comes to for what lies in a place; what is past its date stands apart; dry food does not mind, and an ingredient is looked at. Source: as `cutVerdict`, and
- * USDA's list for a fridge (from memory).
+ * What a cut comes to for what lies in a place; what is past its date stands apart; dry food does not mind, and an ingredient is
+ * looked at. Source: as `cutVerdict`, and USDA's list for a fridge (from memory).
  */
 export function packVerdict(
   verdict: CutVerdict,

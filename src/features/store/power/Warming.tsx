@@ -1,6 +1,16 @@
 'use client';
 
-import { celsiusAt, FREEZER_HOURS, FRIDGE_HOURS, lastsUntil, sayCut, WARM } from '@/core/preserve/power-cut';
+import {
+  celsiusAt,
+  FREEZER_HOURS,
+  FRIDGE_HOURS,
+  lastsUntil,
+  ROOM,
+  sayCut,
+  STARTS,
+  THAWS,
+  WARM,
+} from '@/core/preserve/power-cut';
 import { warmingCurve } from '@/ui/charts/warming-curve';
 import { useUnits } from '@/ui/units';
 import { Why } from '@/ui/Why';
@@ -13,7 +23,7 @@ export function Warming({ view }: { view: PowerView }) {
   const { inDegrees } = useUnits();
   const { cut, places } = view;
   if (!cut) return null;
-  const ends = places.flatMap((place) => lastsUntil(place) ?? []);
+  const ends = places.map(lastsUntil);
   const until = Math.max(6, cut.hours * 1.25, Math.min(60, ...ends) * 1.3);
   const drawn = warmingCurve(
     {
@@ -42,13 +52,13 @@ export function Warming({ view }: { view: PowerView }) {
         </text>
         {[
           { celsius: WARM, tone: 'var(--beet)', dash: '6 4' },
-          { celsius: -1.5, tone: 'var(--fjord)', dash: '2 4' },
-          { celsius: -18, tone: 'var(--edge)', dash: '' },
+          { celsius: THAWS, tone: 'var(--fjord)', dash: '2 4' },
+          { celsius: STARTS.freezer, tone: 'var(--edge)', dash: '' },
         ].map(({ celsius, tone, dash }) => (
           <g key={celsius}>
             <path d={`M${LEFT} ${drawn.y(celsius)}H${WIDTH}`} stroke={tone} strokeDasharray={dash} />
             <text x={LEFT - 8} y={drawn.y(celsius) + 5} textAnchor="end" fontSize="15" fill="var(--slate-soft)">
-              {inDegrees(celsius, celsius === -1.5 ? 1 : 0)}
+              {inDegrees(celsius, celsius === THAWS ? 1 : 0)}
             </text>
           </g>
         ))}
@@ -92,10 +102,10 @@ export function Warming({ view }: { view: PowerView }) {
             what: place.name,
             sum:
               place.readings.length > 0
-                ? `Newton’s curve from ${inDegrees(place.kind === 'fridge' ? 3 : -18, 0)} through what was read, towards a kitchen of 20 °C`
+                ? `Newton’s curve from ${inDegrees(STARTS[place.kind], 0)} to what was read, and from one reading to the next; after the last by its own hours, towards a kitchen of ${inDegrees(ROOM, 0)}`
                 : place.kind === 'fridge'
                   ? `${FRIDGE_HOURS} h shut (USDA), less a twentieth for each of ${place.opened} times it was opened`
-                  : `${Math.round(place.full * 100)} % full: between ${FREEZER_HOURS.half} h half full and ${FREEZER_HOURS.full} h full (USDA), less a twentieth for each of ${place.opened} times it was opened; no latent heat is counted`,
+                  : `${Math.round(place.full * 100)} % full: between ${FREEZER_HOURS.half} h half full and ${FREEZER_HOURS.full} h full (USDA), less a twentieth for each of ${place.opened} times it was opened; at ${inDegrees(THAWS, 1)} its ice takes up the heat until it has melted`,
           })),
           source:
             'USDA, keep your food safe during emergencies, from memory; Newton’s law of cooling. A thermometer knows better.',

@@ -1,6 +1,7 @@
 import 'server-only';
 import { addUp } from '@/core/add-up';
 import { clockIn, dayIn, writeDay, type LocalDate } from '@/core/calendar/local-date';
+import { minutesAfter } from '@/core/calendar/minutes';
 import {
   cutVerdict,
   hoursFrom,
@@ -31,7 +32,7 @@ export interface CutPlaceView extends CutPlace {
   readonly packs: readonly ShelfPack[];
   readonly verdict: CutVerdict;
   /** Hours into the cut until which nothing in it is lost; undefined: as long as it stays so. */
-  readonly lasts: number | undefined;
+  readonly lasts: number;
   /** "until 02:05" of the household's clock. */
   readonly until: string | undefined;
   readonly isOver: boolean;
@@ -106,7 +107,7 @@ export const powerView = pageQuery(async (read): Promise<PowerView> => {
       cut?.events ?? [],
     );
     const lasts = lastsUntil(state);
-    const until = cut && lasts !== undefined ? new Date(cut.startedAt.getTime() + lasts * 3_600_000) : undefined;
+    const until = cut && minutesAfter(cut.startedAt, lasts * 60);
     return [
       {
         ...state,
@@ -122,7 +123,7 @@ export const powerView = pageQuery(async (read): Promise<PowerView> => {
         saidFull: cut?.events
           .findLast((event) => event.placeId === place.id && event.kind === 'full')
           ?.value.toString(),
-        isOver: lasts !== undefined && hours > lasts,
+        isOver: hours > lasts,
         isColdAgain: isColdAgain(state, hours),
         events: (cut?.events ?? []).flatMap((event) =>
           event.placeId !== place.id
