@@ -1,7 +1,7 @@
 import type { Explanation } from '../explanation';
 import { writeNumber } from '../quantity/write';
 import type { CycleForecast } from './cycle-time';
-import type { TraySlip } from './tray-slips';
+import { isWrongWeight, type TraySlip } from './tray-slips';
 
 /** Hours as a cook says them: "40 min", "3½ h" as 3.5, "27 h". */
 export const writeHours = (hours: number): string =>
@@ -27,12 +27,9 @@ export interface Said {
   readonly tone: 'plain' | 'in order' | 'caution' | 'danger';
 }
 
-/** A slip that is no honest reading: something was left in, or taken for something else. */
-const isWrong = ({ kind }: TraySlip) => kind !== 'light' && kind !== 'wet core';
-
 /** The one sentence on a load of a dryer: what is wrong, where it stands, what comes next. `write` says a weight. */
 export function sayDrying(now: DryingNow, machine: string, write: (mass: number) => string): Said {
-  const wrong = now.slips.find(isWrong);
+  const wrong = now.slips.find(isWrongWeight);
   if (wrong) return { said: `Tray ${wrong.tray + 1} cannot be right.`, tone: 'danger' };
   if (now.isWithoutPower) return { said: 'Without power.', tone: 'danger' };
   if (now.slips.some(({ kind }) => kind === 'wet core')) return { said: 'Still wet inside: dry on.', tone: 'caution' };

@@ -1,5 +1,5 @@
 import { addUp } from '../add-up';
-import { writeGrams, writeNumber } from '../quantity/write';
+import { capital, writeGrams, writeNumber } from '../quantity/write';
 import { nth } from '../sure';
 
 /** A tray by its scale: empty, with wet and with dry food, in g. */
@@ -104,6 +104,10 @@ export const atKnownTray = (slip: TraySlip, known: number | undefined): TraySlip
     ? { ...slip, grams: known }
     : slip;
 
+/** Whether a slip says that a weight cannot be right: something was left in, or taken for something else. The others are kept. */
+export const isWrongWeight = ({ kind }: TraySlip): boolean =>
+  kind === 'tare in both' || kind === 'tare in the wet one' || kind === 'swapped';
+
 /** A slip in a sentence; `write` says a weight. */
 export function saySlip(slip: TraySlip, write: (mass: number) => string = writeGrams): string {
   const tray = `tray ${slip.tray + 1}`;
@@ -117,9 +121,9 @@ export function saySlip(slip: TraySlip, write: (mass: number) => string = writeG
     case 'wet core':
       return `About ${writeNumber(slip.moisture * 100, 0)} % water is left on ${tray}, more than 10 %: perhaps a wet core. Dry on and weigh again.`;
     case 'too light':
-      return `${tray.replace('t', 'T')} is far lighter than the solids that its part of the pot should have (${write(slip.solids)}). Was its own weight taken off twice, was its part leaner or wetter than the pot, was the pot’s yield weighed wrongly, or did a crumb get lost?`;
+      return `${capital(tray)} is far lighter than the solids that its part of the pot should have (${write(slip.solids)}). Was its own weight taken off twice, was its part leaner or wetter than the pot, was the pot’s yield weighed wrongly, or did a crumb get lost?`;
     case 'light':
-      return `${tray.replace('t', 'T')} is lighter than the table’s solids of its food (${write(slip.solids)}). It is kept: the table is a mean, and your food is your own.`;
+      return `${capital(tray)} is lighter than the table’s solids of its food (${write(slip.solids)}). It is kept: the table is a mean, and your food is your own.`;
   }
 }
 

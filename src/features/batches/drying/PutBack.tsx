@@ -1,6 +1,7 @@
 'use client';
 
 import { rehydrated, REHYDRATED_RULE, writeWater } from '@/core/preserve/rehydrate';
+import { isWrongWeight } from '@/core/preserve/tray-slips';
 import { writeNumber } from '@/core/quantity/write';
 import { sure } from '@/core/sure';
 import { DogBadge } from '@/ui/badges/badges';
@@ -17,7 +18,7 @@ export function PutBack({ view, share }: DryingProps) {
   if (!dried || isStillDrying(view, share)) return null;
   const { density, portions, yields } = sure(view.weighed);
   // What a slip makes of it is nobody's water.
-  if (slipsOf(view, share).some(({ kind }) => kind !== 'light' && kind !== 'too light' && kind !== 'wet core'))
+  if (slipsOf(view, share).some(isWrongWeight))
     return <p className="soft">The water to put back follows once that tray is right.</p>;
   return (
     <section className="stack" aria-label="Water to put back">
