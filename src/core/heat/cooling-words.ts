@@ -15,6 +15,10 @@ export interface CoolingSaid {
 }
 
 const { first, second } = COOLING_LIMITS;
+/** The rule of cooling, in a sentence. Takes how a temperature is written. Source: FDA Food Code 3-501.14 (handbook 8). */
+export const sayCoolingRule = (write: (celsius: number) => string): string =>
+  `${write(COOLING_LIMITS.from)} to ${write(first.celsius)} within ${first.minutes / 60} h, to ${write(second.celsius)} within ${second.minutes / 60} h in all (FDA Food Code 3-501.14)`;
+
 /** To which °C food is heated that missed the first limit. Source: FDA Food Code, leftovers (handbook 8, from memory). */
 export const HEATED_AGAIN = 74;
 

@@ -16,7 +16,7 @@ const IN_FAHRENHEIT: ReadonlyMap<number, number> = new Map([
   [74, 165],
 ]);
 
-/** Below this two temperatures are one, in °C. */
+/** Below this two temperatures are one, in degrees. */
 const SAME = 1e-6;
 
 const other = (limit: number): number => {
@@ -35,5 +35,5 @@ export function degreesUnder(celsius: number, limit: number, set: UnitSet): numb
   if (isAtLeast(celsius, limit)) return 0;
   const [asked, read] =
     set === 'us' ? [IN_FAHRENHEIT.get(limit) ?? toFahrenheit(limit), toFahrenheit(celsius)] : [limit, celsius];
-  return Math.max(1, Math.ceil(asked - read - 1e-6));
+  return Math.max(1, Math.ceil(asked - read - SAME));
 }

@@ -39,6 +39,9 @@ export const warmPans = (pans: readonly PanState[]): WarmPan[] =>
 /** Hours after its last limit on which a pan is no longer watched: by then it is cold, eaten or thrown away (ours, no source). */
 const WATCHED_AFTER = 18;
 
+/** Hours after a batch was begun in which a pan of it may be watched: half a day of cooking, the rule’s six, and those (ours, no source). */
+export const WARM_HOURS = 36;
+
 /** Whether a pan is still to be watched at a time, and whether its last limit is over. */
 export const isWatched = ({ limit }: WarmPan, now: Date): { readonly is: boolean; readonly over: boolean } => {
   const over = minutesBetween(new Date(limit), now);

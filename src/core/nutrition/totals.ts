@@ -10,11 +10,11 @@ export interface Portioned {
     Partial<Pick<Food, 'name' | 'bone' | 'uncounted' | 'labelEnergy' | 'estimated'>>;
 }
 
-/** Whether bone of unknown content is in the food. */
 /** Whether a line is among them that was kept as words and is not counted. */
 export const holdsUncounted = (lines: readonly Portioned[]): boolean =>
   lines.some(({ food }) => food.uncounted === true);
 
+/** Whether bone of unknown content is in the food. */
 export const holdsBone = (lines: readonly Portioned[]): boolean => lines.some(({ food }) => food.bone === true);
 
 /** The sum of one nutrient over a mixture, in the nutrient's own unit, and the mass that has a value for it. */

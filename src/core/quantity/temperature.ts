@@ -9,7 +9,7 @@ export const toFahrenheit = (celsius: number): number => (celsius * 9) / 5 + 32;
 
 /** A temperature in the household's first unit, in whole degrees or to so many digits: 40 °C, 104 °F. Takes °C. */
 export const writeTemperature = (celsius: number, set: UnitSet, digits = 0): string =>
-  set === 'us' ? `${writeNumber((celsius * 9) / 5 + 32, digits)} °F` : `${writeNumber(celsius, digits)} °C`;
+  set === 'us' ? `${writeNumber(toFahrenheit(celsius), digits)} °F` : `${writeNumber(celsius, digits)} °C`;
 
 /**
  * A kept temperature ("176.67 °C") as this household reads and types it: in °F to a tenth, in °C as it stands.

@@ -145,13 +145,14 @@ export interface ListedBatch {
   readonly dogIds: readonly number[];
 }
 
-/** The batches that were not dropped, newest first; the open ones alone, or so many. */
+/** The batches that were not dropped, newest first; the open ones alone, or with those begun lately, or so many. */
 export async function readBatchList(
   tx: Tx,
   of: {
     readonly id?: number;
     readonly open?: true;
-    readonly sealedSince?: Date;
+    /** Beside the open ones: begun since, whether open or not. */
+    readonly orStartedSince?: Date;
     readonly limit?: number;
     readonly from?: number;
   } = {},
@@ -182,7 +183,7 @@ export async function readBatchList(
         isNull(batch.droppedAt),
         // Sealed, a pot may still be cooling.
         of.open
-          ? or(eq(batch.open, true), of.sealedSince ? gt(batch.startedAt, of.sealedSince) : undefined)
+          ? or(eq(batch.open, true), of.orStartedSince ? gt(batch.startedAt, of.orStartedSince) : undefined)
           : undefined,
         of.id === undefined ? undefined : eq(batch.id, of.id),
       ),

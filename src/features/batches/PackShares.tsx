@@ -10,6 +10,7 @@ import { Problems } from '@/ui/form/Problems';
 import { addUp } from '@/core/add-up';
 import { planOfShare } from '@/core/portion/pack-plan';
 import type { StepKey } from '@/core/batch/steps';
+import { sayCoolingRule } from '@/core/heat/cooling-words';
 import { countOf } from '@/core/quantity/count-words';
 import { writeKcal, writeNumber } from '@/core/quantity/write';
 import { useCommand } from '@/ui/form/use-command';
@@ -76,7 +77,7 @@ export function PackShares({ view, onOpen }: { view: BatchView; onOpen: (step: S
             ? `${share.method}, off ${countOf(share.trays.length, 'tray')}`
             : view.apart === 'lines'
               ? 'uncooked: keep it cold until it is packed'
-              : `cool it first: ${inDegrees(57)} to ${inDegrees(21)} within 2 h, to ${inDegrees(5)} within 6 h in all (FDA)`}
+              : `cool it first: ${sayCoolingRule(inDegrees)}`}
         </p>
       </div>
       <Seal view={view} share={share} />

@@ -1,6 +1,6 @@
 import 'server-only';
 import { orUnread, Unreadable, type CannotBeRead } from '@/core/unreadable';
-import { pageQuery, readProteins } from '@/data/page';
+import { pageQuery, readProteins, type Page } from '@/data/page';
 import { readAvoided } from '@/data/repositories/avoided';
 import { readDogs } from '@/data/repositories/dogs';
 import { readAllPlaces } from '@/data/repositories/household';
@@ -32,21 +32,21 @@ export interface InHand {
   readonly lotId?: number | undefined;
 }
 
-export const storeView = pageQuery(async (read, { code, lotId }: InHand): Promise<StoreView> => {
-  const { db } = read;
+/** All that lies here, shelf by shelf, with what it was read from. */
+async function readShelves(read: Page) {
+  const { db, reference, today } = read;
   const proteins = await readProteins(read);
   const places = await readAllPlaces(db);
-  const dogs = await readDogs(db, undefined, read.today);
-  const shelves = shelvesOf(
-    read,
-    { packs: await readStock(db), lots: await readLots(db) },
-    {
-      proteins,
-      dogs,
-      places,
-      avoided: await readAvoided(db, read.reference, dogs, read.today),
-    },
-  );
+  const dogs = await readDogs(db, undefined, today);
+  const lots = await readLots(db);
+  const avoided = await readAvoided(db, reference, dogs, today);
+  const shelves = shelvesOf(read, { packs: await readStock(db), lots }, { proteins, dogs, places, avoided });
+  return { shelves, proteins, places, lots };
+}
+
+export const storeView = pageQuery(async (read, { code, lotId }: InHand): Promise<StoreView> => {
+  const { db } = read;
+  const { shelves, proteins, places } = await readShelves(read);
   const found = code === undefined ? undefined : await orUnread(readPackByCode(db, code));
   const pack = found instanceof Unreadable ? undefined : found;
   const movements = await readLatestMovements(db, 12);
@@ -80,20 +80,7 @@ export interface CountView {
 }
 
 export const countView = pageQuery(async (read, placeId: number | undefined): Promise<CountView> => {
-  const { db } = read;
-  const proteins = await readProteins(read);
-  const [places, dogs] = [await readAllPlaces(db), await readDogs(db, undefined, read.today)];
-  const shelves = shelvesOf(
-    read,
-    { packs: await readStock(db), lots: await readLots(db) },
-    {
-      proteins,
-      dogs,
-      places,
-      avoided: await readAvoided(db, read.reference, dogs, read.today),
-    },
-  );
-  const lots = await readLots(db);
+  const { shelves, lots } = await readShelves(read);
   // All that lies in a place is ticked alike.
   const counted = shelves.map((shelf) => ({
     ...shelf,
@@ -116,19 +103,7 @@ export interface TableView {
 
 /** Every pack that holds food, for the table. */
 export const tableView = pageQuery(async (read): Promise<TableView> => {
-  const { db } = read;
-  const proteins = await readProteins(read);
-  const [places, dogs] = [await readAllPlaces(db), await readDogs(db, undefined, read.today)];
-  const shelves = shelvesOf(
-    read,
-    { packs: await readStock(db), lots: await readLots(db) },
-    {
-      proteins,
-      dogs,
-      places,
-      avoided: await readAvoided(db, read.reference, dogs, read.today),
-    },
-  );
+  const { shelves } = await readShelves(read);
   return { packs: shelves.flatMap((shelf) => shelf.packs) };
 });
 

@@ -1,6 +1,8 @@
 import 'server-only';
+import { minutesAfter } from '@/core/calendar/minutes';
 import { ringsAt } from '@/core/cook/cook-day';
 import { nameOfCooking } from '@/core/cook/tasks';
+import { isWatched, WARM_HOURS } from '@/core/heat/warm-pans';
 import { writeHours } from '@/core/preserve/drying-words';
 import { writeTemperature } from '@/core/quantity/temperature';
 import type { UnitSet } from '@/core/quantity/units';
@@ -24,8 +26,9 @@ export interface RunningTimer {
 
 /** Every timer that runs in this house, the next to ring first. */
 export const runningTimers = pageQuery(async ({ db, household, now }): Promise<RunningTimer[]> => {
-  const open = (await readBatchList(db, { open: true, sealedSince: new Date(now.getTime() - A_DAY) })).filter(
-    ({ state, summary }) => state === 'cooking' || (state === 'weighed' && (summary?.warm ?? []).length > 0),
+  const open = (await readBatchList(db, { open: true, orStartedSince: minutesAfter(now, -WARM_HOURS * 60) })).filter(
+    ({ state, summary }) =>
+      state === 'cooking' || (state === 'weighed' && summary?.warm?.some((pan) => isWatched(pan, now).is)),
   );
   const running: RunningTimer[] = [];
   for (const { id, recipeName } of open) {
@@ -55,7 +58,6 @@ export const runningTimers = pageQuery(async ({ db, household, now }): Promise<R
 });
 
 const HOUR = 3_600_000;
-const A_DAY = 24 * HOUR;
 
 /** A freezer that has been too warm for long rings like a timer that is up. */
 function freezerAlarm(set: UnitSet): RunningTimer[] {

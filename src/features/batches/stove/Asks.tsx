@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { StirIn } from '@/core/cook/cook-day';
-import { COOLING_LIMITS } from '@/core/heat/cooling';
+import { sayCoolingRule } from '@/core/heat/cooling-words';
 import { STIR_IN_BELOW, type PanState } from '@/core/heat/pans';
 import { toWeigh } from '@/core/quantity/write';
 import { Field } from '@/ui/form/Field';
@@ -58,11 +58,7 @@ function PanAsked({ pan, of }: { pan: PanState; of: Stove }) {
   return (
     <div className={styles.why}>
       <p className={styles.what}>How warm is {pan.name} by now?</p>
-      <p className="soft">
-        {inDegrees(COOLING_LIMITS.from)} to {inDegrees(COOLING_LIMITS.first.celsius)} within 2 h, to{' '}
-        {inDegrees(COOLING_LIMITS.second.celsius)} within 6 h (FDA Food Code 3-501.14). What is warm still is watched on
-        Today.
-      </p>
+      <p className="soft">{sayCoolingRule(inDegrees)}. What is warm still is watched on Today.</p>
       <Reading pan={pan} of={of} />
       <Button
         variant="outlined"

@@ -8,7 +8,7 @@ import { actOfHelp } from '@/core/batch/steps/help-act';
 import { minutesBetween } from '@/core/calendar/minutes';
 import { COOLING_LIMITS } from '@/core/heat/cooling';
 import { ringsAt } from '@/core/cook/cook-day';
-import { sayCooling } from '@/core/heat/cooling-words';
+import { sayCooling, sayCoolingRule } from '@/core/heat/cooling-words';
 import { coolingOf } from '@/core/heat/pan-cooling';
 import { AROUND, STIR_IN_BELOW, stretchNow, USUAL_DEPTH, type PanState } from '@/core/heat/pans';
 import { standingOf, type Help } from '@/core/heat/remedies';
@@ -113,10 +113,7 @@ function Pan({ pan, of, onPot }: { pan: PanState; of: Stove; onPot: () => void }
         <p className="soft">
           {pan.name}, {AROUND[stands.where].words} at {inDegrees(stands.ambient)} since {clock(stands.since)}.{' '}
           {cooling.problem ?? `From ${cooling.fitted} readings.`}{' '}
-          <span className="note">
-            {inDegrees(COOLING_LIMITS.from)} to {inDegrees(COOLING_LIMITS.first.celsius)} within 2 h, to{' '}
-            {inDegrees(COOLING_LIMITS.second.celsius)} within 6 h (FDA Food Code 3-501.14)
-          </span>
+          <span className="note">{sayCoolingRule(inDegrees)}</span>
         </p>
         {pan.timer && (
           <p role="timer" className={styles.panTimer}>

@@ -57,10 +57,10 @@ function CoreOfLoad({ stove, of: { command, act, clock }, load: key }: CoreField
           </span>
         </p>
       )}
-      {last && verdict.is === 'too cold' && (
+      {last && asked && verdict.is === 'too cold' && (
         <p className="caution" role="status">
-          {inDegrees(last.celsius, 1)} at {clock(last.at)}: {degreesUnder(last.celsius, asked?.celsius ?? 0)} to go.
-          Cook on, and measure again.
+          {inDegrees(last.celsius, 1)} at {clock(last.at)}: {degreesUnder(last.celsius, asked.celsius)} to go. Cook on,
+          and measure again.
         </p>
       )}
       {last && verdict.is === 'before the last addition' && (

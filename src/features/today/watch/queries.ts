@@ -1,9 +1,10 @@
 import 'server-only';
 import { watchOf } from '@/core/batch/steps';
 import { COOLING_LIMITS } from '@/core/heat/cooling';
-import { isWatched, type WarmPan } from '@/core/heat/warm-pans';
+import { isWatched, WARM_HOURS, type WarmPan } from '@/core/heat/warm-pans';
 import { countOf } from '@/core/quantity/count-words';
 import { addDays, clockIn, daysBetween, writeDay } from '@/core/calendar/local-date';
+import { minutesAfter } from '@/core/calendar/minutes';
 import { isDryer } from '@/core/plan/equipment';
 import { turnIn } from '@/core/preserve/cycle';
 import { capital } from '@/core/quantity/write';
@@ -113,11 +114,8 @@ export async function watchLots(read: Page): Promise<TodayView['watch']> {
   ];
 }
 
-/** Further back than this no pan is warm (ours, no source). */
-const COOLED_BY = 36 * 3_600_000;
-
 export async function watchBatches({ db, now, household }: Page): Promise<TodayView['watch']> {
-  const listed = await readBatchList(db, { open: true, sealedSince: new Date(now.getTime() - COOLED_BY) });
+  const listed = await readBatchList(db, { open: true, orStartedSince: minutesAfter(now, -WARM_HOURS * 60) });
   return listed.flatMap((batch): TodayView['watch'][number][] => {
     const href = `/batches/${batch.id}`;
     if (batch.unread) return [{ title: batch.recipeName, said: 'cannot be read', tone: 'caution', href }];
