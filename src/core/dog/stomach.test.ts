@@ -25,12 +25,16 @@ test.each([
   );
   expect(fit).toMatchObject({ meal, isThin });
   expect(Math.round(fit.mlPerKg)).toBe(mlPerKg);
-  expect(sayFit(fit, dog.name) === undefined).toBe(meal === 'fits' && !isThin);
+  const said = sayFit(
+    dog,
+    DAY,
+    Array.from({ length: meals }, () => day / meals),
+  );
+  expect(said === undefined).toBe(meal === 'fits' && !isThin);
+  expect(said?.isTooMuch ?? false).toBe(meal === 'does not fit');
 });
 
 test('what is said names what helps', () => {
-  expect(sayFit(stomachFit(pup, DAY, [652, 652, 652]), 'Wren')).toMatch(
-    /does not fit into Wren .* a dog eats energy, not volume/,
-  );
-  expect(sayFit(stomachFit(grown, DAY, []), 'Juniper')).toBeUndefined();
+  expect(sayFit(pup, DAY, [652, 652, 652])!.said).toMatch(/does not fit into Wren .* a dog eats energy, not volume/);
+  expect(sayFit(grown, DAY, [])).toBeUndefined();
 });

@@ -1,3 +1,4 @@
+import { addUp } from '../add-up';
 import { asIfHere } from './days-off';
 import { weightOn } from './day-energy';
 import type { Dog } from './dog';
@@ -29,7 +30,7 @@ export interface StomachFit {
 export function stomachFit(dog: Dog, day: LocalDate, meals: readonly number[]): StomachFit {
   const kilos = weightOn(asIfHere(dog), day) / 1000;
   const mlPerKg = Math.max(0, ...meals) / G_PER_ML / kilos;
-  const ofWeight = meals.reduce((sum, grams) => sum + grams, 0) / 1000 / kilos;
+  const ofWeight = addUp(meals, (grams) => grams) / 1000 / kilos;
   return {
     mlPerKg,
     meal: mlPerKg > FITS ? 'does not fit' : mlPerKg > LARGE ? 'large' : 'fits',
@@ -38,13 +39,24 @@ export function stomachFit(dog: Dog, day: LocalDate, meals: readonly number[]): 
   };
 }
 
-/** What is said of a portion that is too much food, with what helps; undefined: it fits. */
-export function sayFit({ meal, mlPerKg, ofWeight, isThin }: StomachFit, name: string): string | undefined {
-  const day = `${Math.round(ofWeight * 100)} % of its weight a day`;
-  const helps = 'Less water, more meals or richer food helps: a dog eats energy, not volume.';
-  if (meal === 'does not fit')
-    return `A meal of this does not fit into ${name} (${Math.round(mlPerKg)} mL for each kg, ${day}). ${helps}`;
-  if (isThin) return `${name} would eat ${day}: is this food so thin? ${helps}`;
-  if (meal === 'large') return `A meal of this is large for ${name}: ${Math.round(mlPerKg)} mL for each kg. ${helps}`;
-  return undefined;
+/** What is said of a portion that is more than a dog can eat, with what helps. */
+export interface FitSaid {
+  readonly said: string;
+  /** A meal of it does not fit at all. */
+  readonly isTooMuch: boolean;
+}
+
+/** What is said of a dog's meals on a day where they are too much food; undefined: they fit. Takes g. Source: as `stomachFit`. */
+export function sayFit(dog: Dog, day: LocalDate, meals: readonly number[]): FitSaid | undefined {
+  const { meal, mlPerKg, ofWeight, isThin } = stomachFit(dog, day, meals);
+  const aDay = `${Math.round(ofWeight * 100)} % of its weight a day`;
+  const each = `${Math.round(mlPerKg)} mL for each kg`;
+  const isTooMuch = meal === 'does not fit';
+  if (!isTooMuch && !isThin && meal === 'fits') return undefined;
+  const said = isTooMuch
+    ? `A meal of this does not fit into ${dog.name} (${each}, ${aDay}).`
+    : isThin
+      ? `${dog.name} would eat ${aDay}: is this food so thin?`
+      : `A meal of this is large for ${dog.name}: ${each}.`;
+  return { said: `${said} Less water, more meals or richer food helps: a dog eats energy, not volume.`, isTooMuch };
 }

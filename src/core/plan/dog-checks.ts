@@ -2,7 +2,7 @@ import { addUp } from '../add-up';
 import { asIfHere } from '../dog/days-off';
 import { mealsFilledBy } from '../dog/meals';
 import { lifeStage } from '../dog/stage';
-import { sayFit, stomachFit } from '../dog/stomach';
+import { sayFit, type FitSaid } from '../dog/stomach';
 import { balanceOf, type BalanceRow } from '../nutrition/balance';
 import { lowAtRation, overSafe, tooMuchForPups, type TooMuchForPup } from '../nutrition/for-dogs';
 import { rotationLines } from '../nutrition/rotation';
@@ -36,8 +36,8 @@ export interface DogCheck {
   readonly serious: string | undefined;
   /** A shortage of calcium for such a dog that is not as bad: said at the top. */
   readonly growth: string | undefined;
-  /** What is said where it is more than the dog can eat, and whether a meal does not fit at all; undefined: it fits. */
-  readonly fit: { readonly said: string; readonly isTooMuch: boolean } | undefined;
+  /** What is said where it is more than the dog can eat; undefined: it fits. */
+  readonly fit: FitSaid | undefined;
   /** Foods of which a macronutrient is unknown: every figure per 1000 kcal is at most. */
   readonly energyUnknown: readonly string[];
 }
@@ -115,9 +115,7 @@ function fitOf({ batches, read }: PlanResult, dog: PlanInputs['dogs'][number]): 
   });
   const ids = [...new Set(meals.map(({ id }) => id))];
   const grams = ids.map((id) => addUp(meals, (meal) => (meal.id === id ? meal.grams : 0)));
-  const fit = stomachFit(dog, read.firstDay, grams);
-  const said = sayFit(fit, dog.name);
-  return said === undefined ? undefined : { said, isTooMuch: fit.meal === 'does not fit' };
+  return sayFit(dog, read.firstDay, grams);
 }
 
 /** Under this part of the least a shortage of calcium is serious (ours, no source). */

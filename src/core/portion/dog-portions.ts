@@ -5,7 +5,7 @@ import { dayEnergy } from '../dog/day-energy';
 import { withPot } from '../dog/with-food';
 import type { Filling } from '../dog/filling';
 import type { Dog } from '../dog/dog';
-import { sayFit, stomachFit } from '../dog/stomach';
+import { sayFit, type FitSaid } from '../dog/stomach';
 import { mealsFilledBy } from '../dog/meals';
 import type { Explanation } from '../explanation';
 import type { PlatePart } from './plated';
@@ -22,7 +22,7 @@ export interface DogPortion {
   readonly meals: readonly { readonly name: string; readonly grams: Grams }[];
   readonly explanation: Explanation;
   /** What is said where it is more than the dog can eat; undefined: it fits. */
-  readonly fit: string | undefined;
+  readonly fit: FitSaid | undefined;
 }
 
 /**
@@ -49,12 +49,9 @@ export function portionOf(
     gramsADay: grams(aDay),
     parts,
     fit: sayFit(
-      stomachFit(
-        dog,
-        day,
-        meals.map((meal) => gramsOf(meal.kcal)),
-      ),
-      dog.name,
+      dog,
+      day,
+      meals.map((meal) => gramsOf(meal.kcal)),
     ),
     meals: meals.map((meal) => ({ name: meal.name, grams: grams(gramsOf(meal.kcal)) })),
     explanation: {

@@ -33,9 +33,9 @@ export function Portions({ view }: { view: BatchView }) {
                   `: ${portion.parts.map((part) => `${inMass(part.grams)} ${part.name}`).join(' + ')}`}{' '}
                 <Why of={portion.explanation} about={`${portion.name}’s grams`} />
               </p>
-              {portion.fit !== undefined && (
-                <p className="danger" role="alert">
-                  {portion.fit}
+              {portion.fit && (
+                <p className={portion.fit.isTooMuch ? 'danger' : 'caution'} role="alert">
+                  {portion.fit.said}
                 </p>
               )}
               <p className="note">

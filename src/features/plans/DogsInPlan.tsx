@@ -91,7 +91,7 @@ export function DogsInPlan({
 function Check({ check }: { check: DogCheck }) {
   return (
     <p className="note">
-      {check.fit && <span className="danger">{check.fit.said} · </span>}
+      {check.fit && <span className={check.fit.isTooMuch ? 'danger' : 'caution'}>{check.fit.said} · </span>}
       {check.over.length > 0 && <span className="danger">too much {named(check.over)} · </span>}
       {check.perhapsOver.length > 0 && <span className="danger">perhaps too much {named(check.perhapsOver)} · </span>}
       {check.short.length > 0 && <span className="caution">short of {named(check.short)}</span>}
