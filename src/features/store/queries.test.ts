@@ -1,6 +1,8 @@
+import { addAvoid } from '@/data/commands/keeping';
 import { discardPacks, movePacks, reverseAll } from '@/data/commands/stock';
 import { contextFor } from '@/data/commands/run';
 import { beginCut, sayOfCut } from '@/data/commands/power-cuts';
+import { readDogs } from '@/data/repositories/dogs';
 import { serve } from '@/data/fixtures/served';
 import { powerView } from './power/queries';
 import { storeView } from './queries';
@@ -88,4 +90,23 @@ test('what was thrown away stands in its month by its reason, and what came back
   expect(spoiled.kcal - (had?.kcal ?? 0)).toBeCloseTo(pack.kcal, 6);
   await reverseAll(await context(), { movementIds });
   expect((await wasteView()).months).toEqual(before);
+});
+
+test('a shelf says of a pack that its dog does not get it, and not its date alone', async () => {
+  const freezer = async () => (await storeView({})).shelves.find(({ kind }) => kind === 'freezer')!;
+  const pack = (await freezer()).packs.find(({ tags, tone }) => tags.length === 1 && tone === 'plain')!;
+  const dog = (await readDogs(served.db)).find(({ name }) => name === pack.whose)!;
+  await addAvoid(await context(), {
+    dogId: dog.id,
+    entry: {
+      what: { kind: 'protein', protein: pack.protein.word },
+      reason: 'reaction',
+      tryAgainOn: '',
+      note: '',
+    },
+  });
+  const said = (await freezer()).presses.find(({ said: each }) => each.includes(pack.code))!;
+  expect(said).toMatchObject({ tone: 'danger' });
+  expect(said.said).toMatch(new RegExp(`: not for ${dog.name}: `));
+  expect(said.said).not.toMatch(/best by/);
 });

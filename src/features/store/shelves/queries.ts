@@ -16,7 +16,7 @@ import type { StoredLot } from '@/data/repositories/lots';
 import { inOrderToUse } from '@/core/stock/lot';
 import type { KeptFrom } from '@/core/stock/avoided';
 import { sure } from '@/core/sure';
-import { shownLot, type ShelfLot } from './lots/queries';
+import { shownLot, WAS_SAFE, type ShelfLot } from './lots/queries';
 import { sourceOf } from '@/data/repositories/sources';
 
 export interface ShelfPack {
@@ -42,6 +42,8 @@ export interface ShelfPack {
   readonly placeId: number;
   readonly placeName: string;
   readonly blocked: boolean;
+  /** Why those that it is for do not get it; undefined: they do. */
+  readonly whyNot?: string | undefined;
   /** What it can be found by, in small letters. */
   readonly words: string;
 }
@@ -85,7 +87,7 @@ export function shownPack(pack: StoredPack, { proteins, dogs, places, today, avo
       : left < 0 || (pack.safeUntil !== undefined && left <= 1)
         ? 'caution'
         : 'plain';
-  const said = pack.safeUntil ? (left < 0 ? 'was safe until' : 'feed by') : 'best by';
+  const said = pack.safeUntil ? (left < 0 ? WAS_SAFE : 'feed by') : 'best by';
   const protein = proteinOf(proteins, pack.recipeId);
   const placeName = places.find(({ id }) => id === pack.placeId)?.name ?? '';
   const whose = pack.dogName ?? 'anybody';
@@ -121,6 +123,7 @@ export function shownPack(pack: StoredPack, { proteins, dogs, places, today, avo
     placeId: pack.placeId,
     placeName,
     blocked: pack.blocked,
+    whyNot: notFor[0],
     words: [
       pack.code,
       whose,
@@ -136,7 +139,7 @@ export function shownPack(pack: StoredPack, { proteins, dogs, places, today, avo
   };
 }
 
-type Pressing = Pick<ShelfPack, 'code' | 'tone' | 'blocked' | 'until' | 'useBy' | 'notes'>;
+type Pressing = Pick<ShelfPack, 'code' | 'tone' | 'blocked' | 'until' | 'useBy' | 'notes' | 'whyNot'>;
 
 const codesOf = (packs: readonly Pressing[]) => packs.map(({ code }) => code).join(', ');
 
@@ -146,14 +149,16 @@ function pressesOf(packs: readonly Pressing[], today: LocalDate): Shelf['presses
   for (const pack of packs) {
     if (pack.tone === 'plain') continue;
     // Why it is not fed is the first that is said of it.
-    const key = pack.blocked ? (pack.notes[0] ?? 'blocked') : pack.until;
+    const isThrown = pack.until.startsWith(WAS_SAFE);
+    const key = pack.blocked ? (pack.notes[0] ?? 'blocked') : isThrown ? pack.until : (pack.whyNot ?? pack.until);
     groups.set(key, [...(groups.get(key) ?? []), pack]);
   }
   return [...groups].map(([said, own]) => {
     const isPast = own.some(({ useBy }) => useBy !== undefined && useBy < today);
-    const isThrown = said.startsWith('was safe');
+    const isThrown = said.startsWith(WAS_SAFE);
+    const isFed = !own.some(({ blocked, whyNot }) => blocked || whyNot !== undefined);
     return {
-      said: `${codesOf(own)}: ${said}${isThrown ? ', throw away' : isPast && !own.some(({ blocked }) => blocked) ? ', use first' : ''}`,
+      said: `${codesOf(own)}: ${said}${isThrown ? ', throw away' : isPast && isFed ? ', use first' : ''}`,
       tone: own.some(({ tone }) => tone === 'danger') ? ('danger' as const) : ('caution' as const),
     };
   });

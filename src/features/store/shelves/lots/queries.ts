@@ -3,6 +3,9 @@ import { daysBetween, writeDay, type LocalDate } from '@/core/calendar/local-dat
 import type { StoredLot } from '@/data/repositories/lots';
 import type { ShelfPack } from '../queries';
 
+/** How a date of safety is said that is over. */
+export const WAS_SAFE = 'was safe until';
+
 /** An ingredient as it lies on its shelf. */
 export interface ShelfLot {
   readonly holdingId: number;
@@ -25,7 +28,7 @@ export function shownLot(lot: StoredLot, today: LocalDate): ShelfLot {
   const isSafety = lot.safeUntil !== undefined;
   const tone =
     lot.blocked || (isSafety && left < 0) ? 'danger' : left < 0 || (isSafety && left <= 1) ? 'caution' : 'plain';
-  const said = isSafety ? (left < 0 ? 'was safe until' : 'cook or freeze by') : 'best by';
+  const said = isSafety ? (left < 0 ? WAS_SAFE : 'cook or freeze by') : 'best by';
   const notes = [
     ...(lot.ahead ? ['a day of it lies ahead'] : lot.blocked ? ['blocked'] : []),
     ...(lot.foodKind === 'raw' || lot.foodKind === 'whole meat' ? ['raw'] : []),
