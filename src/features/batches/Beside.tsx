@@ -8,7 +8,7 @@ import { useCommand } from '@/ui/form/use-command';
 import { useUnits } from '@/ui/units';
 import { dropByProduct, keepByProduct } from './actions';
 import styles from './batches.module.css';
-import type { BatchView, KeptBeside } from './queries';
+import type { BatchView, KeptBeside } from './view';
 
 const WORDS = { broth: 'of liquid were poured off', fat: 'of fat were skimmed off' } as const;
 

@@ -8,7 +8,7 @@ import { useUnits } from '@/ui/units';
 import { DivideAll } from './DivideAll';
 import { DivideYield } from './DivideYield';
 import { PlatingForm } from './PlatingForm';
-import type { BatchView } from './queries';
+import type { BatchView } from './view';
 
 /** Each dog's grams of this pot, and every yield divided into shares: one after the other where they are kept apart. */
 export function Divide({ view }: { view: BatchView }) {

@@ -7,7 +7,7 @@ import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { setShares } from './actions';
 import styles from './batches.module.css';
-import type { BatchView } from './queries';
+import type { BatchView } from './view';
 
 /** What is kept apart divided in one press: each as it is suggested, or all of everything to one place. */
 export function DivideAll({ view }: { view: BatchView }) {

@@ -19,7 +19,7 @@ import { setShares } from './actions';
 import styles from './batches.module.css';
 import { Compare } from './compare/Compare';
 import { FATE_WORDS } from './fate-words';
-import type { BatchView } from './queries';
+import type { BatchView } from './view';
 import { Portions } from './Portions';
 import { firstShares, typedShares, type TypedShare } from './typed-shares';
 import { WeeksDry } from './WeeksDry';

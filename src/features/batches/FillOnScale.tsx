@@ -28,7 +28,7 @@ import { useUnits } from '@/ui/units';
 import { fillPack, takeBackPack } from './actions';
 import { FillGauge } from './FillGauge';
 import styles from './filling.module.css';
-import type { BatchView } from './queries';
+import type { BatchView } from './view';
 import type { SealedPack, SheetShare } from './weighed/view';
 
 const BANDS = TOLERANCES.map((part) => ({ value: String(part), label: `± ${part * 100} %` }));

@@ -5,7 +5,7 @@ import { writeDensity, writeKcal } from '@/core/quantity/write';
 import { FLOW, layFlow } from '@/ui/charts/flow';
 import { hatchFill } from '@/ui/badges/hatch-defs';
 import styles from './batches.module.css';
-import type { BatchView } from './queries';
+import type { BatchView } from './view';
 import type { StepKey } from '@/core/batch/steps';
 import { flowParts, isGone, openerOf, placeOf, sayPacks } from './flow-parts';
 import { fillOfPart } from '@/ui/badges/part-fill';

@@ -4,7 +4,7 @@ import { linesIn } from '@/core/batch/graph';
 import { useUnits } from '@/ui/units';
 import styles from './batches.module.css';
 import { FATE_WORDS } from './fate-words';
-import type { BatchView } from './queries';
+import type { BatchView } from './view';
 import { SmallFlow } from './SmallFlow';
 
 /** The flow as a slim strip: above a figure that is typed, and on a phone, where the large one would be cut at the pot. */

@@ -16,7 +16,7 @@ import { Field } from '@/ui/form/Field';
 import { useUnits } from '@/ui/units';
 import { Why } from '@/ui/Why';
 import styles from './batches.module.css';
-import type { BatchView } from './queries';
+import type { BatchView } from './view';
 import type { SheetShare } from './weighed/view';
 
 const FORMS: Readonly<Record<PackForm, string>> = {

@@ -4,7 +4,7 @@ import { useCommand } from '@/ui/form/use-command';
 import { Fold } from '@/ui/Fold';
 import { Quality } from '@/ui/quality/Quality';
 import { dropQuality, noteQuality } from './actions';
-import type { BatchView } from './queries';
+import type { BatchView } from './view';
 
 /** How a batch turned out, noted by a press; the recipe and the choice among fates look at it. */
 export function HowItWas({ view }: { view: BatchView }) {

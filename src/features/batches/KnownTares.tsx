@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useUnits } from '@/ui/units';
-import type { BatchView } from './queries';
+import type { BatchView } from './view';
 import styles from './batches.module.css';
 
 interface KnownTaresProps {

@@ -10,7 +10,7 @@ import { useCommand } from '@/ui/form/use-command';
 import { useUnits } from '@/ui/units';
 import { planPacks } from './actions';
 import styles from './batches.module.css';
-import type { BatchView } from './queries';
+import type { BatchView } from './view';
 import type { SheetShare } from './weighed/view';
 
 type By = PackPlanEntry['by'];

@@ -19,7 +19,7 @@ import { useUnits } from '@/ui/units';
 import { sealShare } from './actions';
 import styles from './batches.module.css';
 import { FATE_WORDS } from './fate-words';
-import type { BatchView } from './queries';
+import type { BatchView } from './view';
 import type { SheetShare } from './weighed/view';
 import { Boxes } from './boxes/Boxes';
 import { BoxesForm } from './boxes/BoxesForm';

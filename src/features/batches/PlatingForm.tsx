@@ -11,7 +11,7 @@ import { useUnits } from '@/ui/units';
 import { sure } from '@/core/sure';
 import { platePot } from './actions';
 import styles from './batches.module.css';
-import type { BatchView } from './queries';
+import type { BatchView } from './view';
 
 const WAYS = [
   { value: 'as weighed', label: 'as much of each as there is' },

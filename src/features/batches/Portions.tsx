@@ -7,7 +7,7 @@ import { useUnits } from '@/ui/units';
 import { Why } from '@/ui/Why';
 import styles from './batches.module.css';
 import { Guests } from './Guests';
-import type { BatchView } from './queries';
+import type { BatchView } from './view';
 
 /** What each dog gets of the pot a day and a meal, and how long it lasts: for its dogs, for each alone, and for guests. */
 export function Portions({ view }: { view: BatchView }) {

@@ -9,7 +9,7 @@ import { useCommand } from '@/ui/form/use-command';
 import { useUnits } from '@/ui/units';
 import { keepApart } from './actions';
 import styles from './batches.module.css';
-import type { BatchView } from './queries';
+import type { BatchView } from './view';
 import { WeighPot } from './WeighPot';
 
 const KEPT: Readonly<Record<Apart | 'together', string>> = {

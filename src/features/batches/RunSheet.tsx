@@ -17,7 +17,7 @@ import { Flow } from './Flow';
 import { FlowStrip } from './FlowStrip';
 import { PackShares } from './PackShares';
 import { Pots } from './Pots';
-import type { BatchView } from './queries';
+import type { BatchView } from './view';
 import { Asks } from './stove/Asks';
 import { Cook } from './stove/Cook';
 import { Cool } from './stove/Cool';

@@ -10,7 +10,7 @@ import { UNPROVEN } from '@/core/stock/say-pot';
 import { useUnits } from '@/ui/units';
 import { takeBackShare, writeLabelsAgain } from './actions';
 import styles from './batches.module.css';
-import type { BatchView } from './queries';
+import type { BatchView } from './view';
 import type { SealedPack, SheetShare } from './weighed/view';
 import { WeighPacks } from './WeighPacks';
 

@@ -7,7 +7,7 @@ import { UPRIGHT, layUpright } from '@/ui/charts/upright-flow';
 import { useUnits } from '@/ui/units';
 import styles from './batches.module.css';
 import { flowParts, isGone, openerOf, placeOf, sayPacks } from './flow-parts';
-import type { BatchView } from './queries';
+import type { BatchView } from './view';
 
 /** The flow of a batch on a phone: from the lines at the top down to where it went. */
 export function UprightFlow({ view, onOpen }: { view: BatchView; onOpen: (step: StepKey) => void }) {

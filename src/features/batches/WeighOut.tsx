@@ -18,7 +18,7 @@ import { useDraftStorage } from '@/ui/form/use-draft-storage';
 import { dropBatch, startCooking } from './actions';
 import { useFocusOnChange } from '@/ui/next-act';
 import { BeginBy } from './BeginBy';
-import type { BatchView, SheetLine } from './queries';
+import type { BatchView, SheetLine } from './view';
 import styles from './weigh-out.module.css';
 import { FromHouse } from './lots/FromHouse';
 import { WentIn } from './WentIn';

@@ -9,7 +9,7 @@ import { useCommand } from '@/ui/form/use-command';
 import { useUnits } from '@/ui/units';
 import { weighPacksAgain } from './actions';
 import styles from './batches.module.css';
-import type { BatchView } from './queries';
+import type { BatchView } from './view';
 import type { SealedPack } from './weighed/view';
 
 interface WeighPacksProps {

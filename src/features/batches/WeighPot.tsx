@@ -23,7 +23,7 @@ import { tryPot, weighBatch } from './actions';
 import styles from './batches.module.css';
 import { AskYield } from './AskYield';
 import { KnownTares } from './KnownTares';
-import type { BatchView } from './queries';
+import type { BatchView } from './view';
 import type { VesselView } from './weighed/vessels';
 import { useUnits } from '@/ui/units';
 import { useCorrection } from './use-correction';

@@ -15,7 +15,7 @@ import { useUnits } from '@/ui/units';
 import { Why } from '@/ui/Why';
 import { cookBatch, correctLine, tryLine } from './actions';
 import styles from './batches.module.css';
-import type { BatchView, SheetLine } from './queries';
+import type { BatchView, SheetLine } from './view';
 import { useCorrection } from './use-correction';
 import { WhatFollows } from './WhatFollows';
 

@@ -8,7 +8,7 @@ import { Caution } from '@/ui/Caution';
 import { useUnits } from '@/ui/units';
 import styles from './batches.module.css';
 import { FATE_WORDS } from './fate-words';
-import type { BatchView } from './queries';
+import type { BatchView } from './view';
 import type { useCorrection } from './use-correction';
 
 const SHOWN = 6;

@@ -5,7 +5,7 @@ import { addUp } from '@/core/add-up';
 import { countOf } from '@/core/quantity/count-words';
 import { nth, sure } from '@/core/sure';
 import { FATE_WORDS } from './fate-words';
-import type { BatchView } from './queries';
+import type { BatchView } from './view';
 
 /** A food's name in the room that its weight leaves beside it. */
 const shortName = (name: string, weight: string, whole = 25) => {

@@ -1,30 +1,18 @@
 import 'server-only';
-import type { Apart } from '@/core/batch/apart';
 import { wentInOf } from '@/core/batch/fold';
 import type { WeighedTake } from '@/core/batch/observations';
-import { batchGraph, type MassGraph } from '@/core/batch/graph';
-import { keptBeside, type ByProduct } from '@/core/batch/by-product';
-import { STEPS, stepAt, type StepKey } from '@/core/batch/steps';
-import { driftFromPlan, type Drift } from '@/core/batch/drift';
-import { takeOf } from '@/core/batch/evidence';
-import { scheduleTasks } from '@/core/cook/schedule';
-import { tasksOf } from '@/core/cook/tasks';
-import { cooledHabits, plannedMinutes, type Habit } from '@/core/cook/learned';
-import { asksOf, type Asks } from '@/core/batch/steps/cook';
+import { batchGraph } from '@/core/batch/graph';
+import { keptBeside } from '@/core/batch/by-product';
+import { STEPS, stepAt } from '@/core/batch/steps';
+import { driftFromPlan } from '@/core/batch/drift';
+import { asksOf } from '@/core/batch/steps/cook';
 import { openShares } from '@/core/batch/steps/pack';
-import { AROUND } from '@/core/heat/pans';
-import { clockIn, dayIn, writeDay, writeDayInFull, type LocalDate } from '@/core/calendar/local-date';
-import { scaledForKitchen } from '@/core/plan/rounding';
-import type { WentIn } from '@/core/portion/yield';
-import type { PlaceKind } from '@/core/preserve/shelf-life';
+import { clockIn, dayIn, writeDay, writeDayInFull } from '@/core/calendar/local-date';
 import { writeMassIn } from '@/core/quantity/write';
-import { proteinOf, type Protein } from '@/core/recipe/protein';
-import { linesOfWeights, type ReckonedLine } from '@/core/recipe/bases';
-import { sayWhatGoes } from '@/core/recipe/written';
-import type { Moment, Part } from '@/core/recipe/recipe';
+import { proteinOf } from '@/core/recipe/protein';
 import { recipeSheet } from '@/core/recipe/sheet';
 import { fallenIn } from '@/core/standing';
-import { isDryer, type Equipment } from '@/core/plan/equipment';
+import { isDryer } from '@/core/plan/equipment';
 import { pageQuery, type Page } from '@/data/page';
 import { readBatch, readByProducts, type StoredBatch } from '@/data/repositories/batches';
 import { readReadings, readTares } from '@/data/repositories/readings';
@@ -34,124 +22,20 @@ import { readPlaces } from '@/data/repositories/household';
 import { readLots } from '@/data/repositories/lots';
 import { readStock } from '@/data/repositories/stock';
 import { whom } from './list/queries';
-import { stoveView, type StoveView } from './stove/queries';
-import { costView, linesTaken, lotsOffered, type CostView, type LotOffered } from './lots/queries';
-import { boxesView, type BoxesView } from './boxes/queries';
+import { stoveView } from './stove/queries';
+import { costView, linesTaken } from './lots/queries';
+import { boxesView } from './boxes/queries';
 import { sayNote } from '@/core/preserve/quality';
 import { readQuality } from '@/data/repositories/quality';
-import type { ShownQuality } from '@/ui/quality/Quality';
-import { compareView, type CompareView } from './compare/queries';
-import { dryingView, type DryingView } from './drying/queries';
+import { compareView } from './compare/queries';
+import { dryingView } from './drying/queries';
 import { weighedView } from './weighed/queries';
-import type { WeighedView } from './weighed/view';
-import { mayKeepApart, vesselsOf, type VesselView } from './weighed/vessels';
-import { readLearned, readPots } from '@/data/repositories/pots';
-import { readPlannedLines } from '@/data/repositories/planned';
-import { nth, sure } from '@/core/sure';
-import { sayHabit, writeMinutes } from '@/core/plan/stove';
-import { countOf } from '@/core/quantity/count-words';
-import { writeTemperature } from '@/core/quantity/temperature';
-import type { UnitSet } from '@/core/quantity/units';
-import { COOLING_LIMITS } from '@/core/heat/cooling';
+import { mayKeepApart, vesselsOf } from './weighed/vessels';
+import { readPots } from '@/data/repositories/pots';
+import { sure } from '@/core/sure';
 import { addUp } from '@/core/add-up';
-
-export interface SheetLine {
-  /** In the cook's words. */
-  readonly name: string;
-  /** What of it stays in the food. */
-  readonly grams: number;
-  /** What goes onto the scale: as bought. */
-  readonly toWeigh: number;
-  readonly measure: string | undefined;
-  /** Of a batch that is cooked, the place of the line as it was weighed. */
-  readonly line: number;
-  /** Its lot or label date, where the cook has said it. */
-  readonly lot?: string;
-  /** Of a planned batch, what of it is in the house, the first to be used first. */
-  readonly house?: readonly LotOffered[];
-  /** Of a cooked one, of which ingredients it was taken. */
-  readonly taken?: string;
-  /** "10 % peel or bone comes off", "strained out". */
-  readonly note: string | undefined;
-  readonly moment: Moment;
-  readonly part: Part;
-}
-
-/** What was struck out, with its reason: it stays to be seen. */
-export interface StruckReading {
-  readonly said: string;
-  readonly when: string;
-}
-
-export interface BatchView {
-  readonly id: number;
-  readonly revision: number;
-  readonly state: StoredBatch['state'];
-  /** The step at hand, and those that are open. */
-  readonly step: StepKey;
-  readonly opens: readonly StepKey[];
-  readonly graph: MassGraph;
-  readonly struck: readonly StruckReading[];
-  readonly places: readonly {
-    readonly id: number;
-    readonly kind: PlaceKind;
-    readonly name: string;
-    readonly capacityMl: number | undefined;
-    /** mL that what lies there takes: 1 g about 1 mL. */
-    readonly usedMl: number;
-  }[];
-  readonly dryers: readonly { readonly id: number; readonly kind: Equipment['kind']; readonly name: string }[];
-  readonly today: LocalDate;
-  readonly name: string;
-  readonly version: number;
-  readonly protein: Protein;
-  readonly about: string;
-  readonly lines: readonly SheetLine[];
-  /** Lines of its recipe that were kept as words. */
-  readonly uncounted: readonly string[];
-  readonly wentIn: WentIn;
-  /** What of it is kept apart; undefined: it is one pot. */
-  readonly apart: Apart | undefined;
-  /** What of it may still be kept apart, before it is divided. */
-  readonly mayKeepApart: readonly Apart[];
-  /** What is weighed by itself: the whole pot, or every part that is kept apart. */
-  readonly vessels: readonly VesselView[];
-  readonly food: number;
-  readonly weighed: WeighedView | undefined;
-  readonly boxes: BoxesView;
-  /** How its shares are dried; undefined before it is weighed. */
-  readonly drying: DryingView | undefined;
-  /** What its fates are compared with; undefined before it is weighed. */
-  readonly compare: CompareView | undefined;
-  /** What was noted of how it turned out. */
-  readonly quality: readonly ShownQuality[];
-  readonly dogs: readonly { readonly id: number; readonly name: string }[];
-  /** Vessels whose empty weight is known, by name. */
-  readonly tares: Awaited<ReturnType<typeof readTares>>;
-  /** What the kitchen's weighed pots of this recipe came to, of each g that went in. */
-  readonly pots: readonly number[];
-  /** Of a planned batch, how long its cook day takes; undefined where that cannot be placed. */
-  readonly dayMinutes: number | undefined;
-  /** What this kitchen's own cook days say of it: the minutes of each component, and how fast its pans cool. */
-  readonly habits: readonly string[];
-  /** What it cost, as far as it is known. */
-  readonly cost: CostView | undefined;
-  /** What went in otherwise than planned. */
-  readonly drift: Drift | undefined;
-  readonly stove: StoveView | undefined;
-  readonly asks: Asks;
-  readonly byProduct: ByProduct | undefined;
-  /** Of which batch it is a by-product. */
-  readonly parent: { readonly id: number; readonly name: string; readonly protein: Protein } | undefined;
-  readonly beside: readonly KeptBeside[];
-}
-
-/** What was kept of a pot beside its food, and the batch of its own that it became. */
-export interface KeptBeside {
-  readonly of: ByProduct;
-  readonly grams: number;
-  readonly batch: { readonly id: number; readonly name: string; readonly next: string | undefined } | undefined;
-}
+import { plannedLines } from './planned/queries';
+import type { BatchView, KeptBeside, SheetLine, StruckReading } from './view';
 
 /** Everything that a run sheet shows; undefined where there is no such batch. */
 export const batchView = pageQuery(async (read, id: number): Promise<BatchView | undefined> => {
@@ -253,10 +137,6 @@ async function besideOf({ db }: Page, batch: StoredBatch): Promise<KeptBeside[]>
   });
 }
 
-const sayCooked = (name: string, by: Habit) => `${name} cooks ${writeMinutes(by.mean)} by ${sayHabit(by)}`;
-const sayCooled = ({ where, mean, spread, of }: ReturnType<typeof cooledHabits>[number], set: UnitSet) =>
-  `${AROUND[where].words}, your pans come to ${writeTemperature(COOLING_LIMITS.first.celsius, set)} in ${writeMinutes(mean)}${spread === undefined ? '' : ` ± ${writeMinutes(spread)}`} (${countOf(of, 'pan')})`;
-
 /** A line as it was weighed out. */
 function cookedLine(take: WeighedTake, line: number, taken: string | undefined): SheetLine {
   const [first] = take.parts;
@@ -293,61 +173,4 @@ async function struckIn({ db, household, today }: Page, batchId: number): Promis
         },
       ];
     });
-}
-
-/** What a planned batch takes, line by line as it is weighed, and what of that stays in the food. */
-async function plannedLines(
-  read: Page,
-  batch: StoredBatch,
-): Promise<{
-  readonly lines: SheetLine[];
-  readonly reckoned: readonly ReckonedLine[];
-  readonly dayMinutes: number | undefined;
-  readonly habits: readonly string[];
-  readonly uncounted: readonly string[];
-}> {
-  const { db, reference, household } = read;
-  const { written: lines, bought, takes, components, uncounted } = await readPlannedLines(db, reference, batch);
-  const weighed = takes.map(({ written, bought: planned }) => ({ ...takeOf(written, planned), weighed: planned }));
-  const learned = await readLearned(db);
-  const own = learned.of(batch.recipeId);
-  const timed = components.map((component) => ({ ...component, ...plannedMinutes(component, own) }));
-  const day = scheduleTasks(
-    tasksOf(
-      weighed,
-      timed.map(({ minutes, ...component }) => ({ ...component, ...(minutes === undefined ? {} : { minutes }) })),
-    ),
-    1,
-  );
-  const kitchen = scaledForKitchen(
-    takes.map((take) => take.written),
-    takes.map((take) => take.bought),
-    household.unitSet,
-  );
-  const house = await lotsOffered(
-    read,
-    takes.map(({ written }) => written.source.food.ndb),
-  );
-  return {
-    uncounted: uncounted.map(({ text }) => text),
-    lines: takes.map(({ written, bought }, index) => ({
-      house: house.get(written.source.food.ndb) ?? [],
-      line: index,
-      name: written.text,
-      grams: bought * (1 - written.refuse),
-      toWeigh: bought,
-      measure: nth(kitchen, index).byWeight ? undefined : nth(kitchen, index).measure,
-      note: sayWhatGoes(written),
-      moment: written.moment,
-      part: written.part,
-    })),
-    reckoned: linesOfWeights(lines, bought),
-    dayMinutes: day.ok ? day.value.end : undefined,
-    habits: [
-      ...timed.flatMap(({ name, by }) => (by ? [sayCooked(components.length > 1 ? name : 'it', by)] : [])),
-      ...cooledHabits(learned.all)
-        .slice(0, 2)
-        .map((each) => sayCooled(each, household.unitSet)),
-    ],
-  };
 }

@@ -16,7 +16,7 @@ import { useCommand } from '@/ui/form/use-command';
 import { useUnits } from '@/ui/units';
 import { closeBoxes, dropBoxes, fillBox } from '../actions';
 import sheet from '../batches.module.css';
-import type { BatchView } from '../queries';
+import type { BatchView } from '../view';
 import { BoxesDrawing } from './BoxesDrawing';
 import styles from './boxes.module.css';
 import { saysBone, writePart } from './write-part';

@@ -16,7 +16,7 @@ import { useCommand } from '@/ui/form/use-command';
 import { useDraftStorage } from '@/ui/form/use-draft-storage';
 import { useUnits } from '@/ui/units';
 import { planBoxes } from '../actions';
-import type { BatchView } from '../queries';
+import type { BatchView } from '../view';
 import styles from './boxes.module.css';
 import { saysBone, writePart } from './write-part';
 

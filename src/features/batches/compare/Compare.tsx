@@ -12,7 +12,7 @@ import { Field } from '@/ui/form/Field';
 import { Fold } from '@/ui/Fold';
 import { useUnits } from '@/ui/units';
 import { Why } from '@/ui/Why';
-import type { BatchView } from '../queries';
+import type { BatchView } from '../view';
 import type { YieldView } from '../weighed/view';
 import styles from './compare.module.css';
 

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import { countOf } from '@/core/quantity/count-words';
 import type { StepKey } from '@/core/batch/steps';
 import { useLive } from '@/ui/server-time';
-import type { BatchView } from '../queries';
+import type { BatchView } from '../view';
 import { DryShare } from './DryShare';
 
 /** Drying: each load with where it stands, its trays against what they can leave, and the water to put back. */

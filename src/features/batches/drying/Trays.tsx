@@ -12,7 +12,7 @@ import { useCommand } from '@/ui/form/use-command';
 import { useDraftStorage } from '@/ui/form/use-draft-storage';
 import { saveTrays } from '../actions';
 import styles from '../batches.module.css';
-import type { BatchView } from '../queries';
+import type { BatchView } from '../view';
 import type { SheetShare } from '../weighed/view';
 import { useUnits } from '@/ui/units';
 

@@ -7,7 +7,7 @@ import { forecastCycle, type CycleForecast } from '@/core/preserve/cycle-time';
 import { TARGET_MOISTURE } from '@/core/preserve/drying-curve';
 import { atKnownTray, onTrays, type TraySlip } from '@/core/preserve/tray-slips';
 import { cycleAct, sayHowDried } from '../actions';
-import type { BatchView } from '../queries';
+import type { BatchView } from '../view';
 import type { SheetShare } from '../weighed/view';
 import type { CycleView, DryerView, DryingView } from './queries';
 

@@ -3,7 +3,7 @@
 import { missingOf } from '@/core/stock/lot';
 import { Choice } from '@/ui/form/Choice';
 import { useUnits } from '@/ui/units';
-import type { SheetLine } from '../queries';
+import type { SheetLine } from '../view';
 
 interface FromHouseProps {
   line: SheetLine;

@@ -10,7 +10,7 @@ import { Field } from '@/ui/form/Field';
 import { WithReason } from '@/ui/form/WithReason';
 import { Problems } from '@/ui/form/Problems';
 import { useUnits } from '@/ui/units';
-import type { BatchView } from '../queries';
+import type { BatchView } from '../view';
 import type { StoveView } from './queries';
 import { CoreField } from './CoreField';
 import { Reading } from './PanForms';

@@ -15,7 +15,7 @@ import { Problems } from '@/ui/form/Problems';
 import { Segments } from '@/ui/form/Segments';
 import { useLive } from '@/ui/server-time';
 import { useUnits } from '@/ui/units';
-import type { BatchView } from '../queries';
+import type { BatchView } from '../view';
 import type { StoveView } from './queries';
 import { NextTime } from './NextTime';
 import styles from './stove.module.css';

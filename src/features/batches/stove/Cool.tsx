@@ -19,7 +19,7 @@ import { Segments } from '@/ui/form/Segments';
 import { Working } from '@/ui/Working';
 import { useLive } from '@/ui/server-time';
 import { useUnits } from '@/ui/units';
-import type { BatchView } from '../queries';
+import type { BatchView } from '../view';
 import type { StoveView } from './queries';
 import { StirInAsked } from './Asks';
 import { useHelp } from './use-help';

@@ -8,7 +8,7 @@ import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { useCommand } from '@/ui/form/use-command';
 import { writeNextTime } from '../actions';
-import type { BatchView } from '../queries';
+import type { BatchView } from '../view';
 import type { StoveView } from './queries';
 import styles from './stove.module.css';
 

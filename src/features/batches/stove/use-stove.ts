@@ -8,7 +8,7 @@ import { mayRing } from '@/ui/alarm';
 import { useCommand } from '@/ui/form/use-command';
 import { useServerNow } from '@/ui/server-time';
 import { cookBatch } from '../actions';
-import type { BatchView } from '../queries';
+import type { BatchView } from '../view';
 import type { StoveView } from './queries';
 
 /** The cook day as it stands this second: what is at hand, what rings, and the way to write down what happened. */
