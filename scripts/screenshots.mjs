@@ -36,7 +36,7 @@ async function serving(script, own, ownPort) {
     await new Promise((resolve) => setTimeout(resolve, 200));
   return started;
 }
-const server = await serving('scripts/demo.mjs', folder, port);
+const server = await serving('scripts/demo.mjs', join(folder, 'boatyard'), port);
 const bare = join(folder, 'bare');
 const empty = await serving('scripts/start.mjs', bare, port + 100);
 

@@ -1,11 +1,14 @@
 import { dogOf } from '../../../tests/fixtures/dogs';
 import { grams } from '../quantity/units';
 import { addDays, type LocalDate } from '../calendar/local-date';
-import { sayFit, stomachFit } from './stomach';
+import { eaterOn, sayFit, stomachFit } from './stomach';
 
 const DAY = '2026-11-25' as LocalDate;
-const pup = dogOf(8, DAY, { name: 'Wren', birthDate: addDays(DAY, -122), expectedAdultWeight: grams(19_000) });
-const grown = dogOf(26, DAY, { name: 'Juniper' });
+const pup = eaterOn(
+  dogOf(8, DAY, { name: 'Wren', birthDate: addDays(DAY, -122), expectedAdultWeight: grams(19_000) }),
+  DAY,
+);
+const grown = eaterOn(dogOf(26, DAY, { name: 'Juniper' }), DAY);
 
 // Handbook 13 (common veterinary practice, from memory): an 8-kg pup, 1174 kcal in three meals: of 0.60 kcal/g 652 g a meal, 82 mL/kg,
 // does not fit; of 1.30 kcal/g 301 g, 38 mL/kg.
@@ -20,14 +23,12 @@ test.each([
 ] as const)('portion %#', (dog, day, meals, meal, isThin, mlPerKg) => {
   const fit = stomachFit(
     dog,
-    DAY,
     Array.from({ length: meals }, () => day / meals),
   );
   expect(fit).toMatchObject({ meal, isThin });
   expect(Math.round(fit.mlPerKg)).toBe(mlPerKg);
   const said = sayFit(
     dog,
-    DAY,
     Array.from({ length: meals }, () => day / meals),
   );
   expect(said === undefined).toBe(meal === 'fits' && !isThin);
@@ -35,6 +36,6 @@ test.each([
 });
 
 test('what is said names what helps', () => {
-  expect(sayFit(pup, DAY, [652, 652, 652])!.said).toMatch(/does not fit into Wren .* a dog eats energy, not volume/);
-  expect(sayFit(grown, DAY, [])).toBeUndefined();
+  expect(sayFit(pup, [652, 652, 652])!.said).toMatch(/does not fit into Wren .* a dog eats energy, not volume/);
+  expect(sayFit(grown, [])).toBeUndefined();
 });

@@ -23,19 +23,32 @@ export interface StomachFit {
   readonly isThin: boolean;
 }
 
+/** Who is to eat a portion: its body weight in kg, and whether it still grows. */
+export interface Eater {
+  readonly name: string;
+  readonly kg: number;
+  readonly growing: boolean;
+}
+
+/** A dog as it eats on a day. */
+export const eaterOn = (dog: Dog, day: LocalDate): Eater => ({
+  name: dog.name,
+  kg: weightOn(asIfHere(dog), day) / 1000,
+  growing: isGrowing(dog, day),
+});
+
 /**
  * Whether a dog can eat its portion: its fullest meal against what a stomach holds, its day against its body weight. Takes g of each
- * meal on a day. Source: stomach capacity 45 to 90 mL/kg (common veterinary practice, from memory; handbook 13).
+ * meal of a day. Source: stomach capacity 45 to 90 mL/kg (common veterinary practice, from memory; handbook 13).
  */
-export function stomachFit(dog: Dog, day: LocalDate, meals: readonly number[]): StomachFit {
-  const kilos = weightOn(asIfHere(dog), day) / 1000;
-  const mlPerKg = Math.max(0, ...meals) / G_PER_ML / kilos;
-  const ofWeight = addUp(meals, (grams) => grams) / 1000 / kilos;
+export function stomachFit({ kg, growing }: Eater, meals: readonly number[]): StomachFit {
+  const mlPerKg = Math.max(0, ...meals) / G_PER_ML / kg;
+  const ofWeight = addUp(meals, (grams) => grams) / 1000 / kg;
   return {
     mlPerKg,
     meal: mlPerKg > FITS ? 'does not fit' : mlPerKg > LARGE ? 'large' : 'fits',
     ofWeight,
-    isThin: ofWeight > (isGrowing(dog, day) ? PUP : GROWN),
+    isThin: ofWeight > (growing ? PUP : GROWN),
   };
 }
 
@@ -47,8 +60,8 @@ export interface FitSaid {
 }
 
 /** What is said of a dog's meals on a day where they are too much food; undefined: they fit. Takes g. Source: as `stomachFit`. */
-export function sayFit(dog: Dog, day: LocalDate, meals: readonly number[]): FitSaid | undefined {
-  const { meal, mlPerKg, ofWeight, isThin } = stomachFit(dog, day, meals);
+export function sayFit(dog: Eater, meals: readonly number[]): FitSaid | undefined {
+  const { meal, mlPerKg, ofWeight, isThin } = stomachFit(dog, meals);
   const aDay = `${Math.round(ofWeight * 100)} % of its weight a day`;
   const each = `${Math.round(mlPerKg)} mL for each kg`;
   const isTooMuch = meal === 'does not fit';

@@ -16,6 +16,7 @@ const dog = (more: Partial<NamedDog>): NamedDog => ({
   name: 'Otto',
   kg: 10,
   kcal: 130 * 10 ** 0.75,
+  meals: [],
   growing: false,
   adultKg: undefined,
   ...more,

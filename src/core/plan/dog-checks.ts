@@ -2,7 +2,7 @@ import { addUp } from '../add-up';
 import { asIfHere } from '../dog/days-off';
 import { mealsFilledBy } from '../dog/meals';
 import { lifeStage } from '../dog/stage';
-import { sayFit, type FitSaid } from '../dog/stomach';
+import { eaterOn, sayFit, type FitSaid } from '../dog/stomach';
 import { balanceOf, type BalanceRow } from '../nutrition/balance';
 import { lowAtRation, overSafe, tooMuchForPups, type TooMuchForPup } from '../nutrition/for-dogs';
 import { rotationLines } from '../nutrition/rotation';
@@ -115,7 +115,7 @@ function fitOf({ batches, read }: PlanResult, dog: PlanInputs['dogs'][number]): 
   });
   const ids = [...new Set(meals.map(({ id }) => id))];
   const grams = ids.map((id) => addUp(meals, (meal) => (meal.id === id ? meal.grams : 0)));
-  return sayFit(dog, read.firstDay, grams);
+  return sayFit(eaterOn(dog, read.firstDay), grams);
 }
 
 /** Under this part of the least a shortage of calcium is serious (ours, no source). */

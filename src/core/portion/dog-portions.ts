@@ -5,7 +5,7 @@ import { dayEnergy } from '../dog/day-energy';
 import { withPot } from '../dog/with-food';
 import type { Filling } from '../dog/filling';
 import type { Dog } from '../dog/dog';
-import { sayFit, type FitSaid } from '../dog/stomach';
+import { eaterOn, sayFit, type FitSaid } from '../dog/stomach';
 import { mealsFilledBy } from '../dog/meals';
 import type { Explanation } from '../explanation';
 import type { PlatePart } from './plated';
@@ -49,8 +49,7 @@ export function portionOf(
     gramsADay: grams(aDay),
     parts,
     fit: sayFit(
-      dog,
-      day,
+      eaterOn(dog, day),
       meals.map((meal) => gramsOf(meal.kcal)),
     ),
     meals: meals.map((meal) => ({ name: meal.name, grams: grams(gramsOf(meal.kcal)) })),

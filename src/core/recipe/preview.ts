@@ -1,28 +1,28 @@
 import type { LocalDate } from '../calendar/local-date';
-import { dayEnergy, weightOn } from '../dog/day-energy';
+import { dayEnergy } from '../dog/day-energy';
+import { asIfHere } from '../dog/days-off';
 import type { Dog } from '../dog/dog';
-import { isGrowing } from '../dog/stage';
+import { mealsOn } from '../dog/meals';
+import { eaterOn, type Eater } from '../dog/stomach';
 import type { Preview } from './entry-schema';
 import { addUp } from '../add-up';
 
-/** A dog as a recipe's sheet looks at it: its weight, its day, and whether it grows. */
-export interface NamedDog {
+/** A dog as a recipe's sheet looks at it: who eats, its day, and its meals. */
+export interface NamedDog extends Eater {
   readonly id: number;
-  readonly name: string;
-  readonly kg: number;
   /** kcal of its whole day. */
   readonly kcal: number;
-  readonly growing: boolean;
+  /** What home-cooked food brings of each of its meals, and the recipe that the meal is always of. */
+  readonly meals: readonly { readonly kcal: number; readonly recipeId: number | undefined }[];
   readonly adultKg: number | undefined;
 }
 
 /** A dog of the household on a day. */
 export const namedDog = (dog: Dog & { readonly id: number }, day: LocalDate): NamedDog => ({
+  ...eaterOn(dog, day),
   id: dog.id,
-  name: dog.name,
-  kg: weightOn(dog, day) / 1000,
   kcal: dayEnergy(dog, day).kcal,
-  growing: isGrowing(dog, day),
+  meals: mealsOn(asIfHere(dog), day).map(({ kcal, recipeId }) => ({ kcal, recipeId })),
   adultKg: dog.expectedAdultWeight === undefined ? undefined : dog.expectedAdultWeight / 1000,
 });
 

@@ -67,12 +67,14 @@ export async function loadDemo(db: Database, reference: Reference, now: Date): P
     const [venisonId, pollockId, goatId] = [nth(recipeIds, 0), nth(recipeIds, 1), nth(recipeIds, 2)];
     const grown = dogIds.slice(0, 2);
 
-    // A treat for the grown dogs, a month ago.
+    // Four days of fish for the grown dogs, a month ago: eaten from its supper to a breakfast, the last of the days frozen.
     const pollock = await cook(at, tx, -31, { recipeId: pollockId, dogIds: grown, days: 4 }, { gross: 0.9 });
-    // The last of its four days is in the freezer.
-    await divide(at, -31, pollock, { today: 400, fridge: Math.round(pollock.yield.net * 0.735) - 400 });
+    const oneDay = pollock.yield.net / 4;
+    await divide(at, -31, pollock, { today: Math.round(oneDay / 2), fridge: Math.round(oneDay * 2.5) });
     await sealWet(at, tx, -31, pollock.id);
-    for (let days = -31; days <= -30; days++) await feedDay(at, tx, days, now, -31, grown);
+    for (let days = -31; days <= -29; days++) await feedDay(at, tx, days, now, -31, grown);
+    const { now: afterBreakfast } = await at(-28, '08:00');
+    await feedDay(at, tx, -28, afterBreakfast, -31, grown);
     await throwCrumbs(await at(-28, '09:00'), pollock.id);
 
     // A pot that was eaten up in two days: it taught what the next one comes to.

@@ -30,7 +30,7 @@ interface BalanceSheetProps {
   lines: readonly WeighedLine[];
   factors: EnergyFactors;
   profiles: Profiles;
-  uncounted: number;
+  unread: number;
   additions: readonly KnownAddition[];
   set: UnitSet;
   dogs: readonly NamedDog[];
@@ -45,7 +45,7 @@ interface BalanceSheetProps {
 
 /** The recipe against a nutrient profile, worst first: each nutrient a mark between its least and its most. */
 export function BalanceSheet(props: BalanceSheetProps) {
-  const { lines, factors, profiles, uncounted, additions, set, dogs, labels, currency, onTake, onUndo, proposalsAt } =
+  const { lines, factors, profiles, unread, additions, set, dogs, labels, currency, onTake, onUndo, proposalsAt } =
     props;
   const [id, setId] = useState<ProfileId>('aafco-adult');
   const [all, setAll] = useState(false);
@@ -89,9 +89,9 @@ export function BalanceSheet(props: BalanceSheetProps) {
         <b>{short} short</b>, {maybeShort > 0 && `${maybeShort} perhaps, `}
         {unknown} unknown of {balance.rows.length} <Why of={balance.explanation} about="the balance" />
       </p>
-      {uncounted > 0 && (
+      {unread > 0 && (
         <p className="caution">
-          {countOf(uncounted, 'line')} {plural(uncounted, 'is')} not counted yet.
+          {countOf(unread, 'line')} {plural(unread, 'is')} not counted yet.
         </p>
       )}
       {balance.energyUnknown.length > 0 && (

@@ -40,7 +40,7 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
   const router = useRouter();
   const onward = useOnward('recipe');
   const { set } = useUnits();
-  const { sheet, draft, undo, save, reckoned, words, uncounted, missing, submit } = useSheetForm(given, () =>
+  const { sheet, draft, undo, save, reckoned, words, unread, fits, missing, submit } = useSheetForm(given, () =>
     given.id === undefined ? onward('/recipes') : router.push('/recipes'),
   );
   const { form, entry, learn } = sheet;
@@ -167,6 +167,11 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
           </div>
           <DraftNote draft={draft} />
           <SumLine sheet={sums} />
+          {fits.map(({ said, isTooMuch }) => (
+            <Caution key={said} danger={isTooMuch}>
+              {said}
+            </Caution>
+          ))}
           <Problems problems={save.atHead('name', ...shownFields)} />
           {lines.length > 0 && <LineList sheet={sheet} onRearranged={save.clear} />}
           <div ref={setProposalsAt} />
@@ -208,7 +213,7 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
               sheet={sums}
               lines={reckoned}
               factors={given.factors}
-              uncounted={uncounted}
+              unread={unread}
               shapes={given.shapes}
               shape={entry.shape}
               known={sheet.known}
@@ -228,7 +233,7 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
                 lines={[...reckoned, ...uncountedLines(words)]}
                 factors={given.factors}
                 profiles={given.profiles}
-                uncounted={uncounted}
+                unread={unread}
                 additions={given.additions}
                 set={given.set}
                 dogs={given.dogs.filter((dog) => isPreviewed(entry.preview, dog))}

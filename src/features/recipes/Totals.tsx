@@ -45,7 +45,7 @@ export function Totals({
   sheet,
   lines,
   factors,
-  uncounted,
+  unread,
   shapes,
   shape,
   known,
@@ -54,7 +54,7 @@ export function Totals({
   sheet: Sums;
   lines: readonly WeighedLine[];
   factors: EnergyFactors;
-  uncounted: number;
+  unread: number;
   shapes: readonly NamedShape[];
   shape: string | undefined;
   known: ReadonlyMap<string, KnownFood>;
@@ -65,9 +65,9 @@ export function Totals({
   return (
     <section className="stack" aria-labelledby="totals">
       <h2 id="totals">Its shape and sums</h2>
-      {uncounted > 0 && (
+      {unread > 0 && (
         <Caution>
-          {countOf(uncounted, 'line')} {plural(uncounted, 'is')} not counted yet.
+          {countOf(unread, 'line')} {plural(unread, 'is')} not counted yet.
         </Caution>
       )}
       {sheet.energyUnknown.length > 0 && (

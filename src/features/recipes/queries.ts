@@ -22,6 +22,7 @@ import { readQualityOfRecipe } from '@/data/repositories/quality';
 import { pageQuery, type Page } from '@/data/page';
 import { readFoodsByKey } from '@/data/repositories/foods';
 import { readDogs } from '@/data/repositories/dogs';
+import { readPots } from '@/data/repositories/pots';
 import { readAdditionSettings, readPantry, readRecipeNames, readRecipesAway } from '@/data/repositories/pantry';
 import {
   isReadVersion,
@@ -82,6 +83,8 @@ export interface RecipeForm extends Looking {
   readonly version: number | undefined;
   readonly entry: RecipeEntry;
   readonly foods: readonly KnownFood[];
+  /** What was there at the end of each g that went in, of this kitchen's weighed pots of it. */
+  readonly pots: readonly number[];
   /** What of it could not be read: its words stand, the rest is asked for again. */
   readonly unread?: CannotBeRead;
   /** What was noted of how its batches turned out; absent: nothing. */
@@ -145,6 +148,7 @@ export const recipeForm = pageQuery(async (read, id: number): Promise<RecipeForm
     ...(await lookingOf(read)),
     ...(noted === undefined ? {} : { noted }),
     id,
+    pots: (await readPots(read.db, [id])).get(id) ?? [],
     version: version.number,
     entry: withTemperatures(version.entry, read.household.unitSet),
     ...(isReadVersion(version)

@@ -75,7 +75,7 @@ export function Rotation({ view }: { view: RotationView }) {
             lines={lines}
             factors={view.factors}
             profiles={view.profiles}
-            uncounted={0}
+            unread={0}
             additions={view.additions}
             set={view.set}
             dogs={view.dogs}

@@ -4,12 +4,14 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { useForm, useWatch, type UseFormReturn } from 'react-hook-form';
 import type { KnownFood } from '@/core/food/food';
+import { measuredRecipe } from '@/core/plan/figures';
+import { recipeFits } from '@/core/plan/recipe-fit';
 import type { UnitSet } from '@/core/quantity/units';
 import { atPreview, boughtAt, linesAt, type ReckonedLine } from '@/core/recipe/bases';
 import { isBlank, readLines, type ReadEntry } from '@/core/recipe/entry';
 import { recipeEntrySchema, type LineAsk, type LineEntry, type RecipeEntry } from '@/core/recipe/entry-schema';
 import type { Hazard } from '@/core/recipe/hazards';
-import { previewOf, USUAL_DAYS } from '@/core/recipe/preview';
+import { isPreviewed, previewOf, USUAL_DAYS } from '@/core/recipe/preview';
 import type { Basis } from '@/core/recipe/recipe';
 import { guessPart } from '@/core/recipe/part-of-food';
 import { withoutBlank } from '@/core/recipe/rearrange';
@@ -75,7 +77,12 @@ export function useSheetForm(given: RecipeForm, onKept: () => void) {
   const masses = boughtAt(reading.written, at);
   const reckoned: readonly ReckonedLine[] = linesAt(reading.written, at);
   const words = uncountedOf(lines, given.set);
-  const uncounted = lines.filter((line, index) => !isBlank(line) && !reading.each[index]?.ok).length;
+  const unread = lines.filter((line, index) => !isBlank(line) && !reading.each[index]?.ok).length;
+
+  // What a meal of it weighs is known once every line is read.
+  const forDogs = given.dogs.filter((dog) => isPreviewed(entry.preview, dog));
+  const fits =
+    unread > 0 ? [] : recipeFits(measuredRecipe(reading.written, given.pots, given.factors), masses, forDogs, given.id);
 
   const answer: SheetForm['answer'] = (index, choice) => {
     undo.mark();
@@ -107,10 +114,10 @@ export function useSheetForm(given: RecipeForm, onKept: () => void) {
       setTimeout(() => goTo(missing), 0);
       return;
     }
-    const forDogs = reading.written.some(({ basis }) => BY_DOG.has(basis));
+    const byDog = reading.written.some(({ basis }) => BY_DOG.has(basis));
     save.run({
       id: given.id,
-      entry: { ...values, lines: kept, ...(forDogs && preview ? { preview } : {}) },
+      entry: { ...values, lines: kept, ...(byDog && preview ? { preview } : {}) },
     });
   };
   const sheet: SheetForm = {
@@ -141,7 +148,8 @@ export function useSheetForm(given: RecipeForm, onKept: () => void) {
     save,
     reckoned,
     words,
-    uncounted,
+    unread,
+    fits,
     missing,
     submit: () => void form.handleSubmit(submit)(),
   };

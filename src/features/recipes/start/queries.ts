@@ -20,6 +20,7 @@ export const newRecipeForm = pageQuery(async (read): Promise<NewRecipeForm> => (
   version: undefined,
   entry: { name: '', lines: [] },
   foods: [],
+  pots: [],
   examples: examplesOf(read),
 }));
 
