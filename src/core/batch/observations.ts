@@ -11,6 +11,8 @@ export interface WeighedTake extends Take {
   readonly weighed: number;
   /** Its lot or label date, where the cook has said it. */
   readonly lot?: string;
+  /** It went into the pot frozen. */
+  readonly frozen?: true;
 }
 
 /** A tray as it was weighed, in g. */
@@ -46,6 +48,27 @@ export interface TrayPlace {
   readonly dogId?: number;
 }
 
+/** What a line is, without what was observed of it: that is read anew. */
+export const takeAlone = ({
+  key,
+  name,
+  words,
+  planned,
+  component,
+  parts,
+  strained,
+  perFinished,
+}: WeighedTake): Take => ({
+  ...(key === undefined ? {} : { key }),
+  name,
+  words,
+  planned,
+  component,
+  parts,
+  ...(strained ? { strained } : {}),
+  ...(perFinished === undefined ? {} : { perFinished }),
+});
+
 /** The lines as they were weighed, those that were forgotten at the end. */
 export const readLines = (evidence: Evidence, observed: Observed): WeighedTake[] => {
   const added = observed
@@ -57,7 +80,8 @@ export const readLines = (evidence: Evidence, observed: Observed): WeighedTake[]
     if (!take) return [];
     const lot = observed.of(`line:${place}`, 'note')?.text;
     const weighed = observed.of(`line:${place}`, 'gross')?.value ?? 0;
-    return [{ ...take, weighed, ...(lot === undefined ? {} : { lot }) }];
+    const frozen = observed.of(`line:${place}`, 'frozen')?.value === 1;
+    return [{ ...take, weighed, ...(lot === undefined ? {} : { lot }), ...(frozen ? { frozen: true as const } : {}) }];
   });
 };
 

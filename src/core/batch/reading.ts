@@ -14,11 +14,12 @@ export const READING_KINDS = [
   'depth',
   'note',
   'food',
+  'frozen',
   'struck',
 ] as const;
 /**
  * What is observed; *timer* is for how long something cooks from its time on, *skipped* that a task is left out and why,
- * *food* what a line really was, *struck* that another reading is wrong.
+ * *food* what a line really was, *frozen* whether it went in frozen (1) or not (0), *struck* that another reading is wrong.
  */
 export type ReadingKind = (typeof READING_KINDS)[number];
 

@@ -5,6 +5,8 @@ import { observedIn, type NodeKey, type Reading, type ReadingKind } from '../bat
 import type { Moment, Part } from '../recipe/recipe';
 import { cookDayOf, isSafe, keptWarm, mayGoOn, orderOf } from './cook-day';
 import { planDay, tasksAtHand } from './day-plan';
+import { mayGoInFrozen } from './frozen';
+import { loadMinutes } from './learned';
 import { broughtBy, tasksOf } from './tasks';
 
 // A stew in three loads of one pot, its grain in a pot of its own. Minutes are the recipe's own.
@@ -98,6 +100,29 @@ test('a pressure cooker is let off by itself; a pot whose minutes nobody knows s
   const tasks = tasksOf(TAKES, [{ name: 'all', loads: 1, vessel: 'cooker', pressure: true }]);
   expect(tasks.find((task) => task.key === 'cook.0.0')).toMatchObject({ hands: 0, guessed: true });
   expect(tasks.find((task) => task.key === 'let off.0.0')).toMatchObject({ hands: 0, after: [{ key: 'cook.0.0' }] });
+});
+
+// Handbook 6: from frozen a pot cooks half as long again (common practice, no source); a slow cooker takes thawed meat (USDA).
+test('meat that went in frozen: half as long again in its own vessel, said in the load and at the pot, and it teaches nothing', () => {
+  const frozen = TAKES.map((each, line) => (line === 0 ? { ...each, frozen: true as const } : each));
+  const tasks = tasksOf(frozen, COMPONENTS);
+  const of = (key: string) => tasks.find((task) => task.key === key)!;
+  expect([of('cook.0.0').minutes, of('cook.0.2').minutes, of('cook.1.0').minutes]).toEqual([60, 60, 30]);
+  expect(of('cook.0.0')).toMatchObject({ frozen: true, note: expect.stringContaining('half as long again') });
+  expect(of('cook.1.0')).not.toHaveProperty('frozen');
+  expect(of('fill.0.0').brings.map(({ name }) => name)).toContain('venison, minced, frozen');
+  // What goes in for the last ten minutes waits for the longer time.
+  expect(of('late.2.0').after[0]).toMatchObject({ least: 50 });
+  const inSlow = tasksOf(frozen, [{ name: 'stew', loads: 1, minutes: 240, vessel: 'the slow cooker' }, COMPONENTS[1]!]);
+  expect(inSlow.find(({ key }) => key === 'cook.0.0')!.note).toMatch(/Thaw meat first/);
+  const done = [reading('task:cook.0.0', 'timer', 0, { value: 60 }), reading('task:cook.0.0', 'task done', 58)];
+  expect(loadMinutes(cookDayOf(frozen, COMPONENTS, observedIn(done)), 0)).toEqual([]);
+  expect(loadMinutes(dayOf(...done), 0)).toEqual([58]);
+});
+
+test('frozen matters of meat that cooks along: not of peas that are bought so, nor of what is stirred in', () => {
+  const asked = TAKES.map(({ parts: [first] }) => mayGoInFrozen(first!));
+  expect(asked).toEqual([true, false, false, false, false, false]);
 });
 
 test('a core before the last addition does not count; after it, it does; a reason goes on and is no proof', () => {

@@ -27,10 +27,10 @@ const ENOUGH = 2;
 
 const mean = (values: readonly number[]) => addUp(values, (value) => value) / values.length;
 
-/** How long each load of a component was on, in minutes, by its timers. */
+/** How long each load of a component was on, in minutes, by its timers; what meat went into frozen says nothing of the usual. */
 export const loadMinutes = (day: Pick<CookDay, 'tasks'>, component: number): number[] =>
   day.tasks.flatMap((task) =>
-    task.kind === 'cook' && task.component === component && task.state === 'done' && task.timer
+    task.kind === 'cook' && task.component === component && task.state === 'done' && task.timer && !task.frozen
       ? [minutesBetween(task.timer.startedAt, task.at)]
       : [],
   );

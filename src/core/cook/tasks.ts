@@ -3,6 +3,7 @@ import type { WeighedTake } from '../batch/observations';
 import { safeCoreOf, type SafeCore } from '../heat/safe-core';
 import { isCooked, type Part } from '../recipe/recipe';
 import { addUp } from '../add-up';
+import { FROM_FROZEN, sayFromFrozen } from './frozen';
 import type { After, CookTask } from './schedule';
 
 export const TASK_KINDS = ['take apart', 'fill', 'cook', 'add', 'let off', 'core', 'strain', 'pour', 'own'] as const;
@@ -27,6 +28,8 @@ export interface DayTask extends CookTask {
   readonly note?: string;
   /** Its minutes are a guess: nobody has written them down. */
   readonly guessed?: true;
+  /** Meat in it went in frozen: it takes longer, and teaches nothing of the usual. */
+  readonly frozen?: true;
 }
 
 /** One vesselful: `0.1` is the second load of the first component. */
@@ -117,8 +120,10 @@ function ofComponent(
   const cooked = lines.filter(({ moment }) => moment === 'cook' || moment === 'off heat');
   if (cooked.length === 0) return [];
   const { loads } = component;
-  const minutes = component.minutes ?? UNSAID;
+  const usual = component.minutes ?? UNSAID;
   const vessel = component.vessel ?? component.name;
+  const frozen = cooked.some(({ take, moment }) => take.frozen && moment === 'cook');
+  const minutes = frozen ? Math.round(usual * FROM_FROZEN) : usual;
   const apart = cooked.flatMap(({ take, line }): DayTask[] => {
     const order = takenApart(take);
     if (!order) return [];
@@ -142,7 +147,7 @@ function ofComponent(
     of.flatMap(({ line }) => (apart.some(({ key }) => key === `apart.${line}`) ? [{ key: `apart.${line}` }] : []));
   const inEach = ({ take, line }: (typeof cooked)[number]): Brought => ({
     line,
-    name: take.words,
+    name: take.frozen ? `${take.words}, frozen` : take.words,
     grams: take.weighed / loads,
   });
   const late = cooked.filter(({ take, moment }) => moment === 'cook' && (beforeEnd(take.words) ?? minutes) < minutes);
@@ -184,6 +189,7 @@ function ofComponent(
         minutes,
         hands: 0,
         after: [{ key: fill, most: 0 }],
+        ...(frozen ? { frozen: true as const, note: sayFromFrozen(vessel) } : {}),
         ...(component.minutes === undefined ? { guessed: true as const } : {}),
       }),
     );

@@ -2,6 +2,7 @@ import 'server-only';
 import { asIfHere } from '@/core/dog/days-off';
 import { eq, inArray } from 'drizzle-orm';
 import type { Take } from '@/core/batch/evidence';
+import { takeAlone } from '@/core/batch/observations';
 import { followsOf, sharesAfter, withheldFrom, type Follows } from '@/core/batch/follows';
 import { storedAs, type BatchState, type BatchYield, type WeighedState } from '@/core/batch/fold';
 import { homeEnergyOn } from '@/core/dog/meals';
@@ -123,8 +124,8 @@ export async function correctLine(context: Context, input: LineInput): Promise<F
     await strike(
       context,
       input.batchId,
-      // Another weight of the same food is still of its lot.
-      (each, kind) => each === node && (kind !== 'note' || input.ndb !== undefined),
+      // Another weight of the same food is still of its lot; frozen it was, whatever it was.
+      (each, kind) => each === node && kind !== 'frozen' && (kind !== 'note' || input.ndb !== undefined),
       'it went in otherwise',
     );
   const was = input.line === undefined ? undefined : nth(takes, input.line);
@@ -161,8 +162,7 @@ export async function correctLine(context: Context, input: LineInput): Promise<F
     refuse('That is what is written down already.', 'grams');
   } else if (was) {
     // A line that was another food stays that food.
-    const take = { ...was, weighed: undefined };
-    readings.push({ node, kind: 'food', text: was.name, take });
+    readings.push({ node, kind: 'food', text: was.name, take: takeAlone(was) });
   }
   await observe(context, input.batchId, readings);
   const take = readings.at(-1)?.take ?? was;

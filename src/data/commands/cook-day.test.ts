@@ -335,3 +335,35 @@ test('how cold it is around a pan is remembered for the next pot; what missed 21
   expect(await pan()).toMatchObject({ again: true, readings: [], pouredAt: new Date(`${TODAY}T13:50:00Z`) });
   expect(await refusal({ act: 'heat again', load: '0.0', celsius: 76 })).toMatch(/once already/);
 });
+
+test('what goes in frozen is said when it is weighed out or later, cooks longer, and stays said when its weight is put right', async () => {
+  const minutes = async () => (await task('cook.0.0')).minutes;
+  const usual = await minutes();
+  valueOf(await act({ act: 'frozen', line: 0, on: true }));
+  expect(await minutes()).toBe(Math.round(usual * 1.5));
+  const { revision, takes } = await batch();
+  valueOf(
+    await house.run((context) =>
+      correctLine(context, { batchId: ids.batchId, revision, line: 0, grams: takes[0]!.weighed + 20 }),
+    ),
+  );
+  expect((await batch()).takes[0]!.frozen).toBe(true);
+  valueOf(await act({ act: 'frozen', line: 0, on: false }));
+  expect(await minutes()).toBe(usual);
+  expect(await refusal({ act: 'frozen', line: 99, on: true })).toMatch(/not here any more/);
+  const { batchId } = valueOf(
+    await house.run((context) => planOne(context, ids.recipeId, [ids.dogId], 2, { seen: SEEN })),
+  );
+  const went = takes.map(({ planned }) => Math.round(planned));
+  valueOf(
+    await house.run((context) =>
+      startCooking(context, { batchId, grams: went, frozen: went.map((_, line) => line === 0) }),
+    ),
+  );
+  const second = await readBatch(house.db, batchId, '4-9-4');
+  if (!second || second.state === 'planned') throw new Error('it is on the stove');
+  expect(second.day.tasks.find(({ key }) => key === 'cook.0.0')).toMatchObject({
+    frozen: true,
+    minutes: Math.round(usual * 1.5),
+  });
+});

@@ -72,6 +72,12 @@ async function readingsOf(context: Context, found: OnStove, of: CookAct): Promis
     case 'lot':
       if (!found.takes[of.line]) refuse('This line is not here any more. Look again.');
       return [{ node: `line:${of.line}`, kind: 'note', text: of.lot || 'not known' }];
+    case 'frozen': {
+      const take = found.takes[of.line];
+      if (!take) return refuse('This line is not here any more. Look again.');
+      if ((take.frozen === true) === of.on) return [];
+      return [{ node: `line:${of.line}`, kind: 'frozen', value: of.on ? 1 : 0 }];
+    }
     case 'own': {
       const place = found.day.tasks.filter((task) => task.kind === 'own').length + 1;
       return [{ node: `own:${place}`, kind: 'note', text: of.title }];

@@ -43,6 +43,7 @@ export async function startCooking(context: Context, input: StartEntry): Promise
       return [
         { node: `line:${index}`, kind: 'gross', value },
         ...(text ? [{ node: `line:${index}`, kind: 'note', text } as const] : []),
+        ...(input.frozen?.[index] ? [{ node: `line:${index}`, kind: 'frozen', value: 1 } as const] : []),
       ];
     }),
   );

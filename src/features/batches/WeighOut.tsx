@@ -5,6 +5,7 @@ import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { z } from 'zod';
+import { mayGoInFrozen } from '@/core/cook/frozen';
 import type { StepKey } from '@/core/batch/steps';
 import { toWeigh } from '@/core/quantity/write';
 import { Caution, STANDING_CAUTION } from '@/ui/Caution';
@@ -21,6 +22,7 @@ import { BeginBy } from './BeginBy';
 import type { BatchView, SheetLine } from './view';
 import styles from './weigh-out.module.css';
 import { FromHouse } from './lots/FromHouse';
+import { WentFrozen } from './lots/WentFrozen';
 import { WentIn } from './WentIn';
 import { useUnits } from '@/ui/units';
 import { nth, sure } from '@/core/sure';
@@ -32,6 +34,8 @@ const typedLines = z.array(
     isIn: z.boolean(),
     lot: z.string().default(''),
     from: z.array(z.number()).default([]),
+    /** Absent: as the books say of what it is taken from. */
+    frozen: z.boolean().optional(),
   }),
 );
 
@@ -64,6 +68,11 @@ export function WeighOut({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
   const wrong = view.lines.findIndex((_, index) => problemOf(index) !== undefined);
   const at = chosen ?? (wrong === -1 ? waiting?.line : wrong);
   const line = at === undefined ? undefined : sure(view.lines[at]);
+  const isFrozen = (index: number) => {
+    const [own, { house = [] }] = [nth(typed, index), nth(view.lines, index)];
+    if (!mayGoInFrozen(nth(view.lines, index))) return false;
+    return own.frozen ?? (house.find(({ holdingId }) => holdingId === own.from[0]) ?? house[0])?.inFreezer ?? false;
+  };
   const change = (index: number, part: Partial<(typeof typed)[number]>) =>
     setTyped(typed.map((each, place) => (place === index ? { ...each, ...part } : each)));
   const putIn = (index: number) => {
@@ -76,6 +85,7 @@ export function WeighOut({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
       grams: read.map((each) => (each.ok ? each.value : NaN)),
       lots: typed.map(({ lot }) => lot),
       from: typed.map(({ from }) => from),
+      frozen: typed.map((_, index) => isFrozen(index)),
     });
   const fieldNames = typed.map((_, index) => `grams.${index}`);
   const scale = line && nth(read, line.line);
@@ -132,6 +142,9 @@ export function WeighOut({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
               from={nth(typed, line.line).from}
               onChange={(from) => change(line.line, { from })}
             />
+            {mayGoInFrozen(line) && (
+              <WentFrozen frozen={isFrozen(line.line)} onChange={(frozen) => change(line.line, { frozen })} />
+            )}
             {lotOf === line.line || nth(typed, line.line).lot !== '' ? (
               <Field
                 label="Lot or label date"

@@ -3,6 +3,7 @@
 import { Fold } from '@/ui/Fold';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import { mayGoInFrozen } from '@/core/cook/frozen';
 import type { StepKey } from '@/core/batch/steps';
 import type { KnownFood } from '@/core/food/food';
 import { guessPart } from '@/core/recipe/part-of-food';
@@ -16,6 +17,7 @@ import { Why } from '@/ui/Why';
 import { cookBatch, correctLine, tryLine } from './actions';
 import styles from './batches.module.css';
 import type { BatchView, SheetLine } from './view';
+import { WentFrozen } from './lots/WentFrozen';
 import { useCorrection } from './use-correction';
 import { WhatFollows } from './WhatFollows';
 
@@ -35,6 +37,7 @@ export function WentIn({ view, onOpen }: { view: BatchView; onOpen: (step: StepK
             <div className={styles.wentLine}>
               <span>
                 {line.name}
+                {line.frozen && <span className="note"> frozen</span>}
                 {line.lot !== undefined && <span className="note"> lot {line.lot}</span>}
                 {line.taken !== undefined && <span className="note"> {line.taken}</span>}
               </span>
@@ -51,6 +54,7 @@ export function WentIn({ view, onOpen }: { view: BatchView; onOpen: (step: StepK
             </div>
             {open === line.line && (
               <>
+                {mayGoInFrozen(line) && <FrozenOf view={view} line={line} />}
                 <LotOf view={view} line={line} onDone={() => setOpen(undefined)} />
                 <LineOtherwise view={view} line={line} onOpen={onOpen} onDone={() => setOpen(undefined)} />
               </>
@@ -86,6 +90,18 @@ export function WentIn({ view, onOpen }: { view: BatchView; onOpen: (step: StepK
       )}
       <p className="note">The food as it was on that day: changing the recipe later changes nothing here.</p>
     </section>
+  );
+}
+
+/** Whether a line went in frozen, said when it was cooked or later. */
+function FrozenOf({ view, line }: { view: BatchView; line: SheetLine }) {
+  const keep = useCommand(cookBatch, `frozen-${view.id}-${line.line}`);
+  return (
+    <WentFrozen
+      frozen={line.frozen === true}
+      disabled={keep.pending}
+      onChange={(on) => keep.run({ batchId: view.id, of: { act: 'frozen', line: line.line, on } })}
+    />
   );
 }
 

@@ -146,6 +146,7 @@ function cookedLine(take: WeighedTake, line: number, taken: string | undefined):
     line,
     ...(take.lot === undefined ? {} : { lot: take.lot }),
     ...(taken === undefined ? {} : { taken }),
+    ...(take.frozen ? { frozen: true as const } : {}),
     grams: stays * take.weighed,
     toWeigh: take.weighed,
     measure: undefined,

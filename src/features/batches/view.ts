@@ -36,6 +36,8 @@ export interface SheetLine {
   readonly house?: readonly LotOffered[];
   /** Of a cooked one, of which ingredients it was taken. */
   readonly taken?: string;
+  /** It went in frozen. */
+  readonly frozen?: true;
   /** "10 % peel or bone comes off", "strained out". */
   readonly note: string | undefined;
   readonly moment: Moment;

@@ -127,6 +127,7 @@ const actSchema = z.discriminatedUnion('act', [
     when: z.enum(['now', 'before weighing']),
   }),
   z.object({ act: z.literal('lot'), line: z.number().int().min(0).max(300), lot: lotSchema }),
+  z.object({ act: z.literal('frozen'), line: z.number().int().min(0).max(300), on: z.boolean() }),
   z.object({ act: z.literal('leave out'), line: z.number().int().min(0).max(300), why }),
 ]);
 export type CookAct = z.infer<typeof actSchema>;

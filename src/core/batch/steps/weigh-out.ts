@@ -20,6 +20,8 @@ export const startSchema = z.object({
   batchId: idSchema,
   grams: z.array(weightSchema).max(200).readonly(),
   lots: z.array(lotSchema).max(200).readonly().optional(),
+  /** Of each line, whether it went in frozen. */
+  frozen: z.array(z.boolean()).max(200).readonly().optional(),
   /** Of each line, the ingredients in the house that it is of, the first to be used first; else the first to expire. */
   from: z.array(z.array(idSchema).max(20)).max(200).readonly().optional(),
 });

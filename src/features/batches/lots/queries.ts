@@ -14,7 +14,9 @@ export interface LotOffered {
   readonly holdingId: number;
   readonly said: string;
   readonly grams: number;
-  /** It is past its safe day, or was never thawed. */
+  /** By the books it lies in the freezer: it goes in frozen, or was thawed and not said. */
+  readonly inFreezer: boolean;
+  /** It is past its safe day. */
   readonly caution: string | undefined;
 }
 
@@ -37,12 +39,12 @@ export async function lotsOffered(read: Page, keys: readonly string[]): Promise<
   for (const { holdingId } of [...good, ...stored.filter((lot) => !isGoodOn(lot, read.today))]) {
     const lot = byId.get(holdingId);
     if (!lot) continue;
-    const caution = !isGoodOn(lot, read.today)
-      ? 'it is past its safe day: throw it away'
-      : lot.place === 'freezer'
-        ? 'by the books it is in the freezer still'
-        : undefined;
-    out.set(lot.key, [...(out.get(lot.key) ?? []), { holdingId, grams: lot.grams, said: saidOf(lot, read), caution }]);
+    const caution = isGoodOn(lot, read.today) ? undefined : 'it is past its safe day: throw it away';
+    const inFreezer = lot.place === 'freezer';
+    out.set(lot.key, [
+      ...(out.get(lot.key) ?? []),
+      { holdingId, grams: lot.grams, said: saidOf(lot, read), inFreezer, caution },
+    ]);
   }
   return out;
 }
