@@ -53,6 +53,8 @@ export interface CookedComponent {
   readonly vessels?: number;
   /** The vessel is a pressure cooker: it comes up, and is let off, by itself. */
   readonly pressure?: true;
+  /** The vessel is a slow cooker: meat is thawed before it. */
+  readonly slow?: true;
   /** °C of the oven, by the recipe. */
   readonly celsius?: number;
 }

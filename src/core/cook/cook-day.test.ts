@@ -113,7 +113,10 @@ test('meat that went in frozen: half as long again in its own vessel, said in th
   expect(of('fill.0.0').brings.map(({ name }) => name)).toContain('venison, minced, frozen');
   // What goes in for the last ten minutes waits for the longer time.
   expect(of('late.2.0').after[0]).toMatchObject({ least: 50 });
-  const inSlow = tasksOf(frozen, [{ name: 'stew', loads: 1, minutes: 240, vessel: 'the slow cooker' }, COMPONENTS[1]!]);
+  const inSlow = tasksOf(frozen, [
+    { name: 'stew', loads: 1, minutes: 240, vessel: 'the old one', slow: true },
+    COMPONENTS[1]!,
+  ]);
   expect(inSlow.find(({ key }) => key === 'cook.0.0')!.note).toMatch(/Thaw meat first/);
   const done = [reading('task:cook.0.0', 'timer', 0, { value: 60 }), reading('task:cook.0.0', 'task done', 58)];
   expect(loadMinutes(cookDayOf(frozen, COMPONENTS, observedIn(done)), 0)).toEqual([]);

@@ -189,7 +189,7 @@ function ofComponent(
         minutes,
         hands: 0,
         after: [{ key: fill, most: 0 }],
-        ...(frozen ? { frozen: true as const, note: sayFromFrozen(vessel) } : {}),
+        ...(frozen ? { frozen: true as const, note: sayFromFrozen(component) } : {}),
         ...(component.minutes === undefined ? { guessed: true as const } : {}),
       }),
     );

@@ -26,6 +26,7 @@ const PACK: LabelledPack = {
   additions: [],
   contents: [],
   isRaw: false,
+  uncounted: [],
 };
 
 test('a label says weight, energy, whom it feeds and until when; what is not so is not said', () => {
@@ -53,6 +54,9 @@ test('a label says weight, energy, whom it feeds and until when; what is not so 
   expect(dry.lines[0]).toBe('200 g · about 245 kcal · short, use first');
   expect(dry.lines.at(-1)).toBe('lot G 114');
   expect(labelWords({ ...PACK, beside: true, dogs: [] }, 'metric').cautions).toEqual(['no meal by itself']);
+  const words = labelWords({ ...PACK, uncounted: ['2 tbsp premix'], unproven: true }, 'metric');
+  expect(words.cautions).toEqual(['heat not proven', 'not counted: 2 tbsp premix']);
+  expect(penLines(words)[2]).toMatch(/heat not proven$/);
   expect(labelWords({ ...PACK, isFrozen: true }, 'metric').lines).toContain('thaw in the fridge overnight');
 });
 

@@ -36,6 +36,8 @@ export interface LabelledPack {
   /** It is no meal: broth, or fat. */
   readonly beside: boolean;
   readonly lots: readonly string[];
+  /** What of its recipe was kept as words. */
+  readonly uncounted: readonly string[];
 }
 
 /** What stands on a label, line by line; what has no room is left out from the end. */
@@ -92,6 +94,7 @@ export function labelWords(pack: LabelledPack, set: UnitSet): LabelWords {
       ...(pack.isRaw ? ['raw: keep it cold, wash your hands'] : []),
       ...(pack.unproven ? [UNPROVEN] : []),
       ...(pack.beside ? ['no meal by itself'] : []),
+      ...(pack.uncounted.length > 0 ? [`not counted: ${pack.uncounted.join('; ')}`] : []),
     ],
   };
 }

@@ -13,7 +13,7 @@ import { isVessel } from '@/core/plan/equipment';
 import { readEquipment } from './equipment';
 import { readFoodsByKey } from './foods';
 import { readHousehold } from './household';
-import { readVersion } from './recipes';
+import { readEveryVersion, readVersion } from './recipes';
 import { sure } from '@/core/sure';
 
 export interface PlannedLines {
@@ -30,6 +30,26 @@ export interface PlannedLines {
     readonly written: WrittenLine & { readonly quantity: Quantity };
     readonly bought: Grams;
   }[];
+}
+
+/** What of the recipes of batches was kept as words, by batch: it is in no sum, and is said on their labels too. */
+export async function readUncounted(
+  tx: Tx,
+  reference: Reference,
+  batches: readonly Pick<StoredBatch, 'id' | 'versionId'>[],
+): Promise<ReadonlyMap<number, readonly Uncounted[]>> {
+  const { unitSet } = await readHousehold(tx);
+  const versions = await readEveryVersion(
+    tx,
+    reference,
+    batches.map(({ versionId }) => versionId),
+  );
+  return new Map(
+    batches.flatMap(({ id, versionId }) => {
+      const version = versions.find((each) => each.id === versionId);
+      return version ? [[id, uncountedOf(version.entry.lines, unitSet)]] : [];
+    }),
+  );
 }
 
 /** The lines of a batch as they were planned. Throws `Unreadable`. */
@@ -56,6 +76,7 @@ export async function readPlannedLines(
       ...(own && own.kind !== 'oven trays' && own.count > 1 ? { vessels: own.count } : {}),
       ...(celsius === undefined ? {} : { celsius }),
       ...(own?.kind === 'pressure cooker' ? { pressure: true as const } : {}),
+      ...(own?.kind === 'slow cooker' ? { slow: true as const } : {}),
     };
   });
   return {

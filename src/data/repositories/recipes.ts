@@ -112,7 +112,7 @@ export const readVersions = async (
 ): Promise<StoredVersion[]> => (await readEveryVersion(tx, reference, versionIds, depth)).filter(isReadVersion);
 
 /** The same with those of which something cannot be read. */
-async function readEveryVersion(
+export async function readEveryVersion(
   tx: Tx,
   reference: Reference,
   versionIds: readonly number[],

@@ -9,6 +9,7 @@ import type { KnownFood } from '@/core/food/food';
 import { guessPart } from '@/core/recipe/part-of-food';
 import { Keypad } from '@/ui/counter/Keypad';
 import { FoodField } from '@/ui/food/FoodField';
+import { NotCounted } from '@/ui/food/NotCounted';
 import { Field } from '@/ui/form/Field';
 import { useCommand } from '@/ui/form/use-command';
 import { Problems } from '@/ui/form/Problems';
@@ -31,6 +32,7 @@ export function WentIn({ view, onOpen }: { view: BatchView; onOpen: (step: StepK
         <h2 id="weigh-out">What went in</h2>
         <p className="soft">Something else went in? It can be put right at any time.</p>
       </div>
+      <NotCounted lines={view.uncounted} />
       <ul className="rows">
         {view.lines.map((line) => (
           <li key={line.line}>

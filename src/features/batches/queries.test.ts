@@ -28,7 +28,7 @@ test('a run sheet from the plan to the shares: every step opens when its turn ha
   const planned = (await batchView(batchId))!;
   expect([planned.state, planned.step]).toEqual(['planned', 'weigh out']);
   expect(planned.weighed).toBeUndefined();
-  expect(planned.lines.map((line) => line.measure)).toContain('31 medium');
+  expect(planned.lines.map((line) => line.measure)).toContain('14 medium');
 
   await startCooking(await context(), { batchId, grams: planned.lines.map((line) => line.grams) });
   const cooking = (await batchView(batchId))!;

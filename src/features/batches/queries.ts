@@ -31,6 +31,7 @@ import { compareView } from './compare/queries';
 import { dryingView } from './drying/queries';
 import { weighedView } from './weighed/queries';
 import { mayKeepApart, vesselsOf } from './weighed/vessels';
+import { readUncounted } from '@/data/repositories/planned';
 import { readPots } from '@/data/repositories/pots';
 import { sure } from '@/core/sure';
 import { addUp } from '@/core/add-up';
@@ -82,7 +83,7 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
       batch.state === 'planned'
         ? sure(planned).lines
         : batch.takes.map((take, line) => cookedLine(take, line, taken.get(line))),
-    uncounted: planned?.uncounted ?? [],
+    uncounted: parent ? [] : ((await readUncounted(db, read.reference, [batch])).get(id) ?? []).map(({ text }) => text),
     wentIn: wentInOf(sheet, household.energyFactors),
     apart: batch.state === 'planned' ? undefined : batch.apart,
     mayKeepApart: mayKeepApart(batch),

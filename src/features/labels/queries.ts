@@ -9,8 +9,9 @@ import { labelWords, penLines, type LabelledPack, type LabelWords } from '@/core
 import { isWhole, labelOff } from '@/core/stock/label';
 import { pageQuery, readProteins, type Page } from '@/data/page';
 import { readAvoided } from '@/data/repositories/avoided';
-import { readBatchIfReadable } from '@/data/repositories/batches';
+import { readBatchIfReadable, type StoredBatch } from '@/data/repositories/batches';
 import { readDogs } from '@/data/repositories/dogs';
+import { readUncounted } from '@/data/repositories/planned';
 import { readLotsById, readUses } from '@/data/repositories/lots';
 import { potDay, readReadablePacks, waitsForFreezer, type StoredPack } from '@/data/repositories/stock';
 import type { LabelToPrint } from './pdf';
@@ -52,12 +53,16 @@ async function wordsOf(
       lot.code,
     ]),
   );
+  const batches: StoredBatch[] = [];
   for (const id of batchIds) {
     const batch = await readBatchIfReadable(db, id, household.energyFactors);
+    if (batch) batches.push(batch);
     const noted = batch && batch.state !== 'planned' ? batch.takes.flatMap(({ lot }) => lot ?? []) : [];
     const taken = uses.flatMap(({ batchId, holdingId }) => (batchId === id ? (codes.get(holdingId) ?? []) : []));
     lots.set(id, [...new Set([...noted, ...taken])]);
   }
+  const kept = await readUncounted(db, reference, batches);
+  const uncountedIn = (batchId: number) => (kept.get(batchId) ?? []).map(({ text }) => text);
   const nameOf = (id: number) => dogs.find((dog) => dog.id === id)?.name ?? 'a dog';
   const labelled = (pack: StoredPack): LabelledPack => ({
     code: pack.code,
@@ -98,6 +103,7 @@ async function wordsOf(
       .filter((dog) => pack.dogId === dog.id || pack.split?.some((each) => each.dogId === dog.id))
       .flatMap((dog) => additionsOf(dog, today).map((said) => (pack.split ? `${dog.name} ${said}` : said))),
     lots: [...new Set(pack.contents.flatMap(({ batchId }) => lots.get(batchId) ?? []))],
+    uncounted: pack.beside ? [] : [...new Set(pack.contents.flatMap(({ batchId }) => uncountedIn(batchId)))],
   });
   const inOrder = ids.flatMap((id) => packs.find((pack) => pack.holdingId === id) ?? []);
   const proteins = await readProteins({ db });

@@ -33,10 +33,9 @@ export async function plannedLines(
   readonly reckoned: readonly ReckonedLine[];
   readonly dayMinutes: number | undefined;
   readonly habits: readonly string[];
-  readonly uncounted: readonly string[];
 }> {
   const { db, reference, household } = read;
-  const { written: lines, bought, takes, components, uncounted } = await readPlannedLines(db, reference, batch);
+  const { written: lines, bought, takes, components } = await readPlannedLines(db, reference, batch);
   const weighed = takes.map(({ written, bought: planned }) => ({ ...takeOf(written, planned), weighed: planned }));
   const learned = await readLearned(db);
   const own = learned.of(batch.recipeId);
@@ -58,7 +57,6 @@ export async function plannedLines(
     takes.map(({ written }) => written.source.food.ndb),
   );
   return {
-    uncounted: uncounted.map(({ text }) => text),
     lines: takes.map(({ written, bought }, index) => ({
       house: house.get(written.source.food.ndb) ?? [],
       line: index,
