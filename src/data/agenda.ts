@@ -1,6 +1,6 @@
 import 'server-only';
 import { agendaOf, type AgendaEntry } from '@/core/stock/agenda';
-import { coverOf } from '@/core/stock/cover';
+import { playAhead, type Play } from '@/core/stock/weeks-ahead';
 import { weighInDue } from '@/core/dog/weigh-in-due';
 import { readAhead } from './ahead';
 import type { Page } from './page';
@@ -10,8 +10,7 @@ import { OPEN_PLANS } from './repositories/promised';
 import { readLots } from './repositories/lots';
 import { waitsForFreezer } from './repositories/stock';
 
-/** Eight weeks: further ahead nobody looks for a pack. */
-export const WEEKS_AHEAD = 56;
+const NOTHING: Play = { cover: [], out: [] };
 
 /** What the coming eight weeks ask for. */
 export async function readAgenda(read: Page): Promise<AgendaEntry[]> {
@@ -20,7 +19,7 @@ export async function readAgenda(read: Page): Promise<AgendaEntry[]> {
   return agendaOf({
     today,
     sources: ahead.sources,
-    cover: ahead.stock.length === 0 ? [] : coverOf(ahead.meals, WEEKS_AHEAD, ahead.sources, today, ahead.keeps),
+    played: ahead.stock.length === 0 ? NOTHING : playAhead(ahead.meals, ahead.sources, today, ahead.keeps),
     weighIns: ahead.dogs.map((dog) => ({ dogId: dog.id, name: dog.name, due: weighInDue(dog, today) })),
     toFreeze: ahead.stock.flatMap((pack) =>
       pack.freezeOn !== undefined && waitsForFreezer(pack) ? [{ code: pack.code, on: pack.freezeOn }] : [],

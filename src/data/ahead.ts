@@ -32,10 +32,10 @@ const DAYS_BACK = 31;
 
 /** Reads what the coming days are played from. `bowls` are those of today, where they were read already. */
 export async function readAhead(
-  read: Pick<Page, 'db' | 'today' | 'household' | 'reference'>,
+  read: Pick<Page, 'db' | 'today' | 'clock' | 'household' | 'reference'>,
   bowls?: readonly StoredBowl[],
 ): Promise<Ahead> {
-  const { db, today, household, reference } = read;
+  const { db, today, clock, household, reference } = read;
   const stock = await readStock(db);
   // What a pack is of a day asks for the weight of the day on which it was made.
   const [since = today] = [addDays(today, -DAYS_BACK), ...stock.map(({ packedOn }) => packedOn)].sort();
@@ -74,7 +74,7 @@ export async function readAhead(
         dogId: dog.id,
         run: recent?.get(dog.id)?.run,
         hadToday: recent?.get(dog.id)?.today,
-        mealsOn: mealsAhead(dog, today, done),
+        mealsOn: mealsAhead(dog, today, clock, done),
       };
     }),
     keeps: { proteinDays, mixed },

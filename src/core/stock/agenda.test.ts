@@ -3,7 +3,7 @@ import ICAL from 'ical.js';
 import { addDays, type LocalDate } from '../calendar/local-date';
 import { agendaOf, cookByOf } from './agenda';
 import { agendaCalendar } from './agenda-calendar';
-import { coverOf } from './cover';
+import { playAhead } from './weeks-ahead';
 import type { Source } from './draw';
 
 const DAY = '2027-03-26' as LocalDate;
@@ -24,11 +24,11 @@ const SOURCES = [
   pack('V2', { place: 'freezer', bestBy: addDays(DAY, 60) }),
   pack('V3', { place: 'freezer', bestBy: addDays(DAY, 61) }),
 ];
-const cover = coverOf([{ dogId: 1, mealsOn: () => [{ kcal: 1000 }] }], 56, SOURCES, DAY);
+const played = playAhead([{ dogId: 1, mealsOn: () => [{ kcal: 1000 }] }], SOURCES, DAY);
 const agenda = agendaOf({
   today: DAY,
   sources: SOURCES,
-  cover,
+  played,
   weighIns: [{ dogId: 1, name: 'Otto', due: addDays(DAY, 2) }],
   toFreeze: [{ code: 'V9', on: addDays(DAY, -1) }],
   cookDays: [

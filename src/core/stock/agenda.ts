@@ -2,7 +2,7 @@ import { addDays, type LocalDate } from '../calendar/local-date';
 import { countOf } from '../quantity/count-words';
 import type { Cover } from './cover';
 import type { Source } from './draw';
-import { takeOuts } from './weeks-ahead';
+import type { Play } from './weeks-ahead';
 
 export const AGENDA_KINDS = [
   'take out',
@@ -27,7 +27,7 @@ export interface AgendaEntry {
 interface ToAgenda {
   readonly today: LocalDate;
   readonly sources: readonly Source[];
-  readonly cover: readonly Cover[];
+  readonly played: Play;
   /** When each dog is due on the scale. */
   readonly weighIns: readonly { readonly dogId: number; readonly name: string; readonly due: LocalDate }[];
   /** Packs that wait in the fridge for their day in a freezer. */
@@ -71,7 +71,7 @@ function put(map: Map<LocalDate, string[]>, day: LocalDate, code: string): void 
 export function agendaOf({
   today,
   sources,
-  cover,
+  played,
   weighIns,
   toFreeze,
   toThaw = [],
@@ -79,7 +79,7 @@ export function agendaOf({
   cookDays = [],
 }: ToAgenda): AgendaEntry[] {
   const out = new Map<LocalDate, string[]>();
-  for (const { code, on } of takeOuts(sources, cover, today)) put(out, on, code);
+  for (const { code, on } of played.out) put(out, on, code);
   const feed = new Map<LocalDate, string[]>();
   for (const { grams, safeUntil, code, place } of sources)
     if (grams > 0 && safeUntil !== undefined && safeUntil >= today && place !== 'warm') put(feed, safeUntil, code);
@@ -91,7 +91,7 @@ export function agendaOf({
   for (const { code, on } of toCook) if (on >= today) put(cook, on, code);
   const planned = new Map<LocalDate, string[]>();
   for (const { code, on } of cookDays) if (on >= today) put(planned, on, code);
-  const cookBy = cookByOf(cover, today);
+  const cookBy = cookByOf(played.cover, today);
   return [
     ...together('take out', out, 'To the fridge for tomorrow:'),
     ...together('feed by', feed, 'Feed by tonight:'),
@@ -105,7 +105,7 @@ export function agendaOf({
           {
             kind: 'cook by' as const,
             day: cookBy,
-            said: `Cook by today: ${countOf(cover.length, 'dog')} to feed`,
+            said: `Cook by today: ${countOf(played.cover.length, 'dog')} to feed`,
             about: 'cook by',
           },
         ]),

@@ -3,7 +3,7 @@ import { addUp } from '../add-up';
 import { addDays, type LocalDate } from '../calendar/local-date';
 import { coverOf, type DogAhead } from './cover';
 import type { Source } from './draw';
-import { takeOutTonight } from './weeks-ahead';
+import { playAhead, tonightOf } from './weeks-ahead';
 
 // Small houses of a few packs, each searched whole: every order in which they can be used is played by rules written down here
 // anew (a dog eats what it may, in that order; a frozen pack is safe for the fridge days from its first use on).
@@ -25,10 +25,13 @@ interface Played {
 function playOrder(dogs: readonly DogAhead[], order: readonly Packed[]): Played {
   const left = order.map(({ grams }) => grams);
   const until = order.map(({ safeUntil }) => safeUntil);
+  // Today nobody eats what is frozen while there is something that is not.
+  const isFrozen = ([, { place }]: [number, Packed]) => Number(place === 'freezer');
+  const today = [...order.entries()].sort((a, b) => isFrozen(a) - isFrozen(b));
   const fed = (day: LocalDate) =>
     dogs.every(({ dogId }) => {
       let open = MEAL;
-      for (const [index, source] of order.entries()) {
+      for (const [index, source] of day === DAY ? today : [...order.entries()]) {
         const safe = until[index];
         if (open <= 0) break;
         if (left[index]! <= 0 || (safe !== undefined && safe < day)) continue;
@@ -148,7 +151,7 @@ test.each([1, 2])('%i dogs: tonight takes out what feeds tomorrow wherever any c
     )
       continue;
     possible++;
-    const taken = new Set(takeOutTonight(dogs, sources, DAY).map(({ key }) => key));
+    const taken = new Set(tonightOf(playAhead(dogs, sources, DAY), DAY).map(({ key }) => key));
     expect([
       seed,
       isFedTillTomorrow(

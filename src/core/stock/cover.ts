@@ -1,4 +1,5 @@
 import { addDays, type LocalDate } from '../calendar/local-date';
+import { dayMeals, type MealParts } from './day-meals';
 import { firstUse } from './first-use';
 import { drawMeal, fitFor, inOrderOfUse, joined, withHeld, type Drawn, type Source } from './draw';
 import { mainProtein, mixedWith, nextRun, rotated, tiredOf, type ProteinRun } from './rotation';
@@ -10,6 +11,9 @@ export interface MealAhead {
   readonly kcal: number;
   /** The recipe that this meal is always made of. */
   readonly recipeId?: number | undefined;
+  /** Its slot, and when it is fed; absent: nobody asks what goes into it. */
+  readonly id?: number;
+  readonly clock?: string;
 }
 
 export interface DogAhead {
@@ -32,6 +36,8 @@ export interface FeedingRules {
 export interface CoveredDay {
   readonly day: LocalDate;
   readonly drawn: readonly Drawn[];
+  /** What of it goes into each meal. */
+  readonly meals: readonly MealParts[];
   readonly covered: boolean;
   /** The protein that it had for as long as the household allows: something else was taken out where there was any. */
   readonly tired?: string;
@@ -50,7 +56,7 @@ export interface Cover {
  * Plays the coming days against the stock, first expired first out, for all dogs together.
  *
  * Takes each dog's meals (kcal) per day from today, how many days, the packs and how the household feeds; returns which pack feeds whom on which day. A frozen pack is taken as moved to the fridge the day
- * before its first use, a dry one as opened then. A dog that has had one protein for as long as the household allows gets another where
+ * before its first use, a dry one as opened then; today, what is still frozen comes after all that is not. Of today who eats first is given its share first. A dog that has had one protein for as long as the household allows gets another where
  * there is one, unless something is thawed already. Once nothing is left, the days after a dog's first gap are gaps. What several
  * dogs may eat is divided among them where that feeds them for longer or leaves less past its date ({@link allot}).
  * Source: handbook 11.
@@ -120,6 +126,7 @@ function play(
   const dogIds = dogs.map(({ dogId }) => dogId);
   const isAnothersToo = new Map(sources.map((source) => [source.key, isShared(dogIds, [source])]));
   const waits = ({ place, key }: Source) => ownFirst && place === 'freezer' && isAnothersToo.get(key) === true;
+  const frozen = new Set(sources.flatMap(({ key, place }) => (place === 'freezer' ? [key] : [])));
   const open = new Map([...(allotted ?? [])].map(([dogId, own]) => [dogId, new Map(own)]));
   const stock = new Map(sources.map((source) => [source.key, { ...source }]));
   const played = new Map<number, CoveredDay[]>(dogs.map((dog) => [dog.dogId, []]));
@@ -129,50 +136,44 @@ function play(
     const left = [...stock.values()].filter((source) => source.grams > 0);
     const inOrder = inOrderOfUse(left, day).filter((source) => source.place !== 'warm' || index === 0);
     const ready = [...inOrder.filter((source) => !waits(source)), ...inOrder.filter(waits)];
-    for (const dog of dogs) {
-      const own = sure(played.get(dog.dogId));
-      if (ready.length === 0 && !own.every((before) => before.covered)) {
-        own.push({ day, drawn: [], covered: false });
-        continue;
+    const isGap = ({ dogId }: DogAhead) =>
+      ready.length === 0 && !sure(played.get(dogId)).every((before) => before.covered);
+    const eating = dogs
+      .filter((dog) => !isGap(dog))
+      .map((dog): Eating => ({
+        dog,
+        tired: tiredOf(runs.get(dog.dogId), keeps.proteinDays),
+        had: index === 0 ? dog.hadToday : undefined,
+        drawn: [],
+        meals: [],
+        covered: true,
+      }));
+    const protein = (drawn: readonly Drawn[]) =>
+      mainProtein(drawn.map(({ key, kcal }) => ({ kcal, protein: sure(stock.get(key)).protein?.word })));
+    for (const { own, meals, kcal, recipeId } of turnsOf(eating, index, keeps.mixed === true)) {
+      const { dogId } = own.dog;
+      const here = ready.map(({ key }) => sure(stock.get(key))).filter(({ grams }) => grams > 0);
+      const order = rotated(fitFor(here, dogId, recipeId), own.tired);
+      const counts = open.get(dogId);
+      const counted = countedOn(withHeld(keeps.mixed ? mixedWith(order, own.had, day) : order, dogId, day), counts);
+      const { drawn, missing } = drawMeal(kcal, index === 0 ? thawedFirst(counted, frozen) : counted, dogId);
+      own.meals.push(...partsOf(drawn, meals, stock));
+      for (const part of drawn) {
+        counts?.set(part.key, (counts.get(part.key) ?? 0) - part.kcal);
+        const source = sure(stock.get(part.key));
+        stock.set(part.key, { ...source, ...firstUse(source, day), grams: source.grams - part.grams });
       }
-      const tired = tiredOf(runs.get(dog.dogId), keeps.proteinDays);
-      const drawnToday: Drawn[] = [];
-      let covered = true;
-      let had = index === 0 ? dog.hadToday : undefined;
-      const protein = (drawn: readonly Drawn[]) =>
-        mainProtein(drawn.map(({ key, kcal }) => ({ kcal, protein: sure(stock.get(key)).protein?.word })));
-      for (const meal of keeps.mixed ? dog.mealsOn(index) : together(dog.mealsOn(index))) {
-        const order = rotated(
-          fitFor(
-            ready
-              .filter((source) => sure(stock.get(source.key)).grams > 0)
-              .map((source) => sure(stock.get(source.key))),
-            dog.dogId,
-            meal.recipeId,
-          ),
-          tired,
-        );
-        const counts = open.get(dog.dogId);
-        const { drawn, missing } = drawMeal(
-          meal.kcal,
-          countedOn(withHeld(keeps.mixed ? mixedWith(order, had, day) : order, dog.dogId, day), counts),
-          dog.dogId,
-        );
-        for (const { key, kcal } of drawn) counts?.set(key, (counts.get(key) ?? 0) - kcal);
-        for (const part of drawn) {
-          const source = sure(stock.get(part.key));
-          stock.set(part.key, { ...source, ...firstUse(source, day), grams: source.grams - part.grams });
-        }
-        drawnToday.push(...drawn);
-        if (keeps.mixed) had = protein(drawn) ?? had;
-        covered &&= missing === 0;
-      }
-      own.push({ day, drawn: joined(drawnToday), covered, ...(tired === undefined ? {} : { tired }) });
+      own.drawn.push(...drawn);
+      if (keeps.mixed) own.had = protein(drawn) ?? own.had;
+      own.covered &&= missing === 0;
+    }
+    for (const dog of dogs.filter(isGap))
+      sure(played.get(dog.dogId)).push({ day, drawn: [], meals: [], covered: false });
+    for (const { dog, tired, drawn, meals, covered } of eating) {
+      const rotates = tired === undefined ? {} : { tired };
+      sure(played.get(dog.dogId)).push({ day, drawn: joined(drawn), meals, covered, ...rotates });
       if (keeps.proteinDays !== undefined) {
-        runs.set(
-          dog.dogId,
-          nextRun(runs.get(dog.dogId), (index === 0 ? dog.hadToday : undefined) ?? protein(drawnToday)),
-        );
+        runs.set(dog.dogId, nextRun(runs.get(dog.dogId), (index === 0 ? dog.hadToday : undefined) ?? protein(drawn)));
       }
     }
   }
@@ -188,11 +189,54 @@ function play(
   });
 }
 
-/** Where the stock was divided among dogs, what the played days draw for this one today comes first. Takes sources in order of use. */
-export function dividedFirst<T extends Source>(order: readonly T[], cover: Cover | undefined): T[] {
-  const today = new Set(cover?.divided === true ? cover.days[0]?.drawn.map(({ key }) => key) : []);
-  return [...order.filter(({ key }) => today.has(key)), ...order.filter(({ key }) => !today.has(key))];
+/** A dog on a day that is being played. */
+interface Eating {
+  readonly dog: DogAhead;
+  readonly tired: string | undefined;
+  had: string | undefined;
+  readonly drawn: Drawn[];
+  readonly meals: MealParts[];
+  covered: boolean;
 }
+
+/** What is drawn at once for a dog: one meal, or those of a day that may be made of the same food. */
+interface Turn {
+  readonly own: Eating;
+  readonly meals: readonly MealAhead[];
+  readonly kcal: number;
+  readonly recipeId: number | undefined;
+}
+
+/** In which turns a day is drawn: today meal by meal by the clock, so that nobody's supper takes what is another one's breakfast. */
+function turnsOf(eating: readonly Eating[], index: number, mixed: boolean): Turn[] {
+  const alone = (own: Eating, meal: MealAhead): Turn => ({ own, meals: [meal], ...of(meal) });
+  const of = ({ kcal, recipeId }: MealAhead) => ({ kcal, recipeId });
+  return eating
+    .flatMap((own): Turn[] => {
+      const meals = own.dog.mealsOn(index);
+      if (mixed || index === 0) return meals.map((meal) => alone(own, meal));
+      return together(meals).map((group) => ({ ...group, own }));
+    })
+    .sort((a, b) => (index === 0 ? (a.meals[0]?.clock ?? '').localeCompare(b.meals[0]?.clock ?? '') : 0));
+}
+
+/** Today nobody eats what is frozen while there is something that is not. Takes sources in order of use. */
+const thawedFirst = (order: readonly Source[], frozen: ReadonlySet<string>): Source[] => [
+  ...order.filter(({ key }) => !frozen.has(key)),
+  ...order.filter(({ key }) => frozen.has(key)),
+];
+
+/** What of it goes into each of the meals that it was drawn for. */
+const partsOf = (
+  drawn: readonly Drawn[],
+  meals: readonly MealAhead[],
+  stock: ReadonlyMap<string, Source>,
+): MealParts[] =>
+  dayMeals(
+    drawn,
+    meals.flatMap(({ id, kcal }) => (id === undefined ? [] : [{ slotId: id, kcal }])),
+    stock,
+  );
 
 /** What a dog counts on comes first, as much of it as it may; the rest of it, and what it does not count on, after that. */
 function countedOn(order: readonly Source[], counts: ReadonlyMap<string, number> | undefined): Source[] {
@@ -207,10 +251,10 @@ function countedOn(order: readonly Source[], counts: ReadonlyMap<string, number>
 }
 
 /** Meals that may be made of the same food are drawn as one: a crumb is a crumb of the day. */
-function together(meals: readonly MealAhead[]): MealAhead[] {
-  const byRecipe = new Map<number | undefined, number>();
-  for (const { recipeId, kcal } of meals) byRecipe.set(recipeId, (byRecipe.get(recipeId) ?? 0) + kcal);
-  return [...byRecipe].map(([recipeId, kcal]) => ({ recipeId, kcal }));
+function together(meals: readonly MealAhead[]): Omit<Turn, 'own'>[] {
+  const byRecipe = new Map<number | undefined, MealAhead[]>();
+  for (const meal of meals) byRecipe.set(meal.recipeId, [...(byRecipe.get(meal.recipeId) ?? []), meal]);
+  return [...byRecipe].map(([recipeId, own]) => ({ recipeId, meals: own, kcal: addUp(own, ({ kcal }) => kcal) }));
 }
 
 /** kcal that the stock provides for each dog on each day of its cover, by dog and day; days without are left out. */

@@ -133,7 +133,7 @@ export function drawMeal(
     without(sources, drawn).filter((source) => source.grams > 0),
   );
   const all = joined([...drawn, ...rest.drawn]);
-  return { drawn: all, missing: rest.missing <= kcal * CRUMB ? 0 : rest.missing };
+  return { drawn: all, missing: missingFrom(kcal, all) };
 }
 
 /**
@@ -168,7 +168,13 @@ export function drawInOrder(
     });
     open -= grams * source.density;
   }
-  return { drawn, missing: open <= kcal * CRUMB ? 0 : open };
+  return { drawn, missing: missingFrom(kcal, drawn) };
+}
+
+/** kcal of a meal that what was drawn for it does not bring; 0 where it is full to 3 %. */
+export function missingFrom(kcal: number, drawn: readonly Pick<Drawn, 'kcal'>[]): number {
+  const open = kcal - addUp(drawn, (part) => part.kcal);
+  return open <= kcal * CRUMB ? 0 : open;
 }
 
 /**

@@ -4,7 +4,7 @@ import { addDays, type LocalDate } from '../calendar/local-date';
 import { coverOf } from './cover';
 import { thawDays } from './first-use';
 import { inOrderOfUse, type Source } from './draw';
-import { freezerAhead, passDates, takeOuts, takeOutTonight, whyBefore } from './weeks-ahead';
+import { freezerAhead, passDates, playAhead, tonightOf, whyBefore } from './weeks-ahead';
 
 const DAY = '2026-11-25' as LocalDate;
 const pack = (code: string, over: Partial<Source> = {}): Source => ({
@@ -20,7 +20,7 @@ const pack = (code: string, over: Partial<Source> = {}): Source => ({
   ...over,
 });
 const play = (sources: readonly Source[], kcal: number, days = 14) =>
-  coverOf([{ dogId: 1, mealsOn: () => [{ kcal }] }], days, sources, DAY);
+  playAhead([{ dogId: 1, mealsOn: () => [{ kcal }] }], sources, DAY, {}, days);
 
 // USDA: about 24 h in the fridge for 4 to 5 lb; a day for each 2 kg, as handbook 10 has it.
 test.each([
@@ -33,12 +33,12 @@ test.each([
 
 test('each frozen pack is taken out before its first use, a large one a day earlier; what should lie there by now is late', () => {
   const sources = [pack('V1', { bestBy: addDays(DAY, 50) }), pack('V2', { grams: 3000, bestBy: addDays(DAY, 51) })];
-  expect(takeOuts(sources, play(sources, 1000), DAY)).toEqual([
+  expect(play(sources, 1000).out).toEqual([
     { key: 'V1', code: 'V1', first: DAY, on: DAY, late: true },
     { key: 'V2', code: 'V2', first: addDays(DAY, 1), on: DAY, late: true },
   ]);
   const fed = [pack('V0', { place: 'fridge', safeUntil: addDays(DAY, 3), grams: 3000 }), ...sources];
-  expect(takeOuts(fed, play(fed, 1000), DAY).map(({ code, on, late }) => [code, on, late])).toEqual(
+  expect(play(fed, 1000).out.map(({ code, on, late }) => [code, on, late])).toEqual(
     [
       ['V2', addDays(DAY, 2), false],
       ['V1', addDays(DAY, 2), false],
@@ -56,10 +56,10 @@ test('the freezer empties by what is taken out and by nothing else; nothing is e
       fc.integer({ min: 200, max: 2000 }),
       (packs, kcal) => {
         const sources = packs.map(({ grams, best }, index) => pack(`V${index}`, { grams, bestBy: addDays(DAY, best) }));
-        const cover = play(sources, kcal, 40);
-        const litres = freezerAhead(sources, cover, DAY, 40).map(({ millilitres }) => millilitres);
+        const played = play(sources, kcal, 40);
+        const litres = freezerAhead(sources, played, DAY, 40).map(({ millilitres }) => millilitres);
         for (const [index, now] of litres.entries()) expect(now).toBeLessThanOrEqual(litres[index - 1] ?? Infinity);
-        const out = takeOuts(sources, cover, DAY);
+        const { out, cover } = played;
         const all = sources.reduce((sum, source) => sum + source.grams, 0);
         const taken = out.reduce((sum, { key }) => sum + sources.find((source) => source.key === key)!.grams, 0);
         // What is taken out on the last days is for days beyond: nothing else stays.
@@ -76,10 +76,10 @@ test('a pack that nobody comes to before its date is named with what is left of 
     pack('V2', { bestBy: addDays(DAY, 3) }),
     pack('V3', { bestBy: addDays(DAY, 90) }),
   ];
-  expect(passDates(sources, play(sources, 1000))).toEqual([
+  expect(passDates(sources, play(sources, 1000).cover)).toEqual([
     { key: 'V1', code: 'V1', on: addDays(DAY, 1), grams: 3000, is: 'safe' },
   ]);
-  expect(passDates(sources, play(sources, 100, 14)).map(({ code }) => code)).toEqual(['V1', 'V2']);
+  expect(passDates(sources, play(sources, 100, 14).cover).map(({ code }) => code)).toEqual(['V1', 'V2']);
 });
 
 test('why this pack and not that one: the reason is the one that the order of use goes by', () => {
@@ -112,11 +112,11 @@ test('once all that is asked for tonight lies in the fridge, nothing more is: on
       (packs, appetites) => {
         const sources = packs.map(({ grams, best }, index) => pack(`V${index}`, { grams, bestBy: addDays(DAY, best) }));
         const dogs = appetites.map((kcal, dogId) => ({ dogId, mealsOn: () => [{ kcal }] }));
-        const keys = new Set(takeOutTonight(dogs, sources, DAY).map(({ key }) => key));
+        const keys = new Set(tonightOf(playAhead(dogs, sources, DAY), DAY).map(({ key }) => key));
         const moved = sources.map((source) =>
           keys.has(source.key) ? { ...source, place: 'fridge' as const, safeUntil: addDays(DAY, 4) } : source,
         );
-        expect(takeOutTonight(dogs, moved, DAY)).toEqual([]);
+        expect(tonightOf(playAhead(dogs, moved, DAY), DAY)).toEqual([]);
         const tomorrow = coverOf(dogs, 2, moved, DAY).flatMap(({ days }) => days.flatMap(({ drawn }) => drawn));
         for (const { key } of tomorrow) expect(moved.find((source) => source.key === key)!.place).toBe('fridge');
       },

@@ -1,7 +1,7 @@
 import { addUp } from '../add-up';
 import { addDays, writeDay, type LocalDate } from '../calendar/local-date';
 import { byCode } from './code';
-import { coverOf, type Cover, type DogAhead } from './cover';
+import { coverOf, type Cover, type DogAhead, type FeedingRules } from './cover';
 import type { Source } from './draw';
 import { outFor, takenOut } from './first-use';
 
@@ -18,7 +18,7 @@ export interface TakeOutOf {
 }
 
 /** The frozen packs that the played days need, by the evening on which each is taken out. Source: USDA (24 h for 2 kg). */
-export function takeOuts(sources: readonly Source[], cover: readonly Cover[], today: LocalDate): TakeOutOf[] {
+function takeOuts(sources: readonly Source[], cover: readonly Cover[], today: LocalDate): TakeOutOf[] {
   const frozen = new Map(sources.flatMap((source) => (source.place === 'freezer' ? [[source.key, source]] : [])));
   const first = new Map<string, LocalDate>();
   for (const { days } of cover)
@@ -34,29 +34,45 @@ export function takeOuts(sources: readonly Source[], cover: readonly Cover[], to
     .sort((a, b) => a.on.localeCompare(b.on) || byCode(a.code, b.code));
 }
 
-/** Days that are played to see what goes into the fridge tonight: longer no pack of a kitchen thaws (ours, no source). */
-const SOON = 7;
+/** Eight weeks: further ahead nobody looks for a pack. How far is played changes what is divided, so all play as far. */
+export const DAYS_AHEAD = 56;
+
+/** The coming days as they are played: what feeds whom, and what goes into the fridge on which evening. */
+export interface Play {
+  readonly cover: readonly Cover[];
+  readonly out: readonly TakeOutOf[];
+}
 
 /**
- * What goes into the fridge tonight, so that every meal until it has thawed is there: a thawed pack is used first, which may call
- * for another, until nothing more is asked for. Takes the dogs' meals, the stock and how the household feeds. Source: USDA; arithmetic.
+ * Plays the coming days once for all who show them: Today and tonight, the weeks, a sitter's sheet, the calendar. What goes into the fridge
+ * tonight is so much that every meal until it has thawed is there: a thawed pack is used first, which may call for another, until nothing
+ * more is asked for. Takes the dogs' meals, the stock and how the household feeds. Source: USDA; arithmetic.
  */
-export function takeOutTonight(
+export function playAhead(
   dogs: readonly DogAhead[],
   sources: readonly Source[],
   today: LocalDate,
-  keeps?: Parameters<typeof coverOf>[4],
-): TakeOutOf[] {
-  const taken: TakeOutOf[] = [];
-  let now = sources;
+  keeps?: FeedingRules,
+  days = DAYS_AHEAD,
+): Play {
+  const cover = coverOf(dogs, days, sources, today, keeps);
+  const tonight: TakeOutOf[] = [];
+  let [now, played] = [sources, cover];
   for (;;) {
-    const due = takeOuts(now, coverOf(dogs, SOON, now, today, keeps), today).filter(({ on }) => on <= today);
-    if (due.length === 0) return taken;
-    taken.push(...due);
+    const due = takeOuts(now, played, today).filter(({ on }) => on <= today);
+    if (due.length === 0) break;
+    tonight.push(...due);
     const keys = new Set(due.map(({ key }) => key));
     now = now.map((source) => (keys.has(source.key) ? takenOut(source, today) : source));
+    played = coverOf(dogs, days, now, today, keeps);
   }
+  const taken = new Set(tonight.map(({ key }) => key));
+  return { cover, out: [...tonight, ...takeOuts(sources, cover, today).filter(({ key }) => !taken.has(key))] };
 }
+
+/** What goes into the fridge tonight. */
+export const tonightOf = ({ out }: Pick<Play, 'out'>, today: LocalDate): TakeOutOf[] =>
+  out.filter(({ on }) => on <= today);
 
 /** A pack that will pass its date before it is eaten. */
 export interface PassesDate {
@@ -97,11 +113,11 @@ export function passDates(sources: readonly Source[], cover: readonly Cover[]): 
 /** mL that lie in the freezer at the end of each played day; a pack leaves on the evening that it is taken out. */
 export function freezerAhead(
   sources: readonly Source[],
-  cover: readonly Cover[],
+  played: Pick<Play, 'out'>,
   today: LocalDate,
   days: number,
 ): readonly { readonly day: LocalDate; readonly millilitres: number }[] {
-  const out = new Map(takeOuts(sources, cover, today).map(({ key, on }) => [key, on]));
+  const out = new Map(played.out.map(({ key, on }) => [key, on]));
   const frozen = sources.filter(({ place }) => place === 'freezer');
   return Array.from({ length: days }, (_, index) => {
     const day = addDays(today, index);

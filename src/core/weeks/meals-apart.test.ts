@@ -31,7 +31,7 @@ test('a breakfast of 40 % that is always of one recipe: 0.4 of what the dog need
       ],
     },
   });
-  const mealsOn = mealsAhead(dog, TODAY, new Set());
+  const mealsOn = mealsAhead(dog, TODAY, '00:00', new Set());
   const whole = addUp(mealsOn(5), ({ kcal }) => kcal);
   const [own, ...others] = alwaysOf(mealsOn, 6);
   expect(others).toEqual([]);

@@ -1,5 +1,6 @@
 import 'server-only';
 import { addUp } from '@/core/add-up';
+import { clockIn } from '@/core/calendar/local-date';
 import { workOutPlan } from '@/core/plan/result';
 import { nth } from '@/core/sure';
 import { readWeeks, type ReadWeeks, type WeeksInputs } from '@/core/weeks/from-house';
@@ -36,7 +37,7 @@ export interface WeeksHouse {
 export async function readWeeksHouse(here: Here, typed?: WeeksAsk): Promise<WeeksHouse> {
   const { db, reference, household, today } = here;
   const plan = await readPlanInputs({ tx: db, reference, household, today });
-  const ahead = await readAhead(here);
+  const ahead = await readAhead({ ...here, clock: clockIn(now(), household.timeZone) });
   const proteins = await readProteins(here);
   const prices = await readPrices(db, reference);
   const stored = await readStoredWeeks(db);

@@ -8,10 +8,10 @@ import { measuresOf } from '@/core/stock/by-measure';
 import { madeForOf } from '@/core/stock/made-for';
 import { sayPot } from '@/core/stock/say-pot';
 import { cookByOf } from '@/core/stock/agenda';
-import { coverOf, type Cover } from '@/core/stock/cover';
-import { takeOutTonight } from '@/core/stock/weeks-ahead';
+import type { Cover } from '@/core/stock/cover';
+import { playAhead, tonightOf, type TakeOutOf } from '@/core/stock/weeks-ahead';
 import { inOrderOfUse, insteadOf, type Drawn } from '@/core/stock/draw';
-import { readAhead, type Ahead } from '@/data/ahead';
+import { readAhead } from '@/data/ahead';
 import { clockAsked } from '@/data/clock-asked';
 import { readProteins, pageQuery } from '@/data/page';
 import { readBowlsBetween } from '@/data/repositories/bowls';
@@ -81,11 +81,13 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
     };
   });
   const ready = sources.filter((source) => source.place !== 'freezer');
-  const cover = coverOf(ahead.meals, HORIZON, sources, today, ahead.keeps);
+  const played = playAhead(ahead.meals, sources, today, ahead.keeps);
+  const { cover } = played;
   const states = bowlsToday(read, { ahead, bowls: bowls.filter((bowl) => bowl.day === today), ready, cover });
   const bySource = new Map(sources.map((source) => [source.key, source]));
   const nextSlots = new Set(states.flatMap((dog) => (dog.next ? [`${dog.next.slotName}, ${dog.next.clock}`] : [])));
-  const cookBy = stock.length > 0 ? cookByOf(cover, today) : undefined;
+  const soonest = stock.length > 0 ? cookByOf(cover, today) : undefined;
+  const cookBy = soonest !== undefined && daysBetween(today, soonest) < HORIZON ? soonest : undefined;
   return {
     day: today,
     dayInFull: writeDayInFull(today),
@@ -106,7 +108,7 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
             said: cookBy <= today ? 'cook today' : `cook by ${writeDay(cookBy, today)}`,
           },
     legend: [...new Map([...bySource.values()].map((source) => [source.protein.word, source.protein])).values()],
-    ...tonightOf(ahead, stock, bySource, today, household.unitSet),
+    ...tonightView(tonightOf(played, today), stock, bySource, today, household.unitSet),
     toFreezer: toFreezerOf(stock, places, today, household.unitSet),
     fridgePlaceId: sure(places.find((place) => place.kind === 'fridge')).id,
     watch: [
@@ -138,7 +140,7 @@ function aheadOf(
 ): TodayView['ahead'][number] {
   const name = sure(dogs.find((dog) => dog.id === cover.dogId)).name;
   const largest = (drawn: readonly Drawn[]) => [...drawn].sort((a, b) => b.kcal - a.kcal)[0];
-  const cells = cover.days.map((day): AheadCell => {
+  const cells = cover.days.slice(0, HORIZON).map((day): AheadCell => {
     const main = largest(day.drawn);
     const codes = day.drawn.map((part) => part.code).join(', ');
     return {
@@ -158,18 +160,17 @@ function aheadOf(
       : last
         ? `${countOf(cover.coverDays, 'day')}, to ${writeDay(last.day, today)}`
         : 'nothing in store';
-  return { dogId: cover.dogId, name, coverDays: cover.coverDays, runsOut, cells };
+  return { dogId: cover.dogId, name, coverDays: Math.min(cover.coverDays, HORIZON), runsOut, cells };
 }
 
 /** The frozen packs that go into the fridge tonight, and those that stay: some of them could go in the place of one. */
-function tonightOf(
-  ahead: Ahead,
+function tonightView(
+  due: readonly TakeOutOf[],
   stock: readonly StoredPack[],
   sources: ReadonlyMap<string, ShownSource>,
   today: LocalDate,
   set: UnitSet,
 ): Pick<TodayView, 'tonight' | 'frozen'> {
-  const due = takeOutTonight(ahead.meals, [...sources.values()], today, ahead.keeps);
   const taken = new Set(due.map(({ key }) => key));
   const packs = new Map(stock.map((pack) => [`pack-${pack.holdingId}`, pack]));
   const frozen = inOrderOfUse(

@@ -5,11 +5,10 @@ import { countOf } from '@/core/quantity/count-words';
 import { writeMassIn } from '@/core/quantity/write';
 import type { Hatch, Protein } from '@/core/recipe/protein';
 import { cookByOf } from '@/core/stock/agenda';
-import { coverOf, type CoveredDay } from '@/core/stock/cover';
+import type { CoveredDay } from '@/core/stock/cover';
 import { fitFor, inOrderOfUse, withHeld } from '@/core/stock/draw';
-import { freezerAhead, passDates, takeOuts, whyBefore } from '@/core/stock/weeks-ahead';
+import { DAYS_AHEAD, freezerAhead, passDates, playAhead, whyBefore } from '@/core/stock/weeks-ahead';
 import { sure } from '@/core/sure';
-import { WEEKS_AHEAD } from '@/data/agenda';
 import { readAhead } from '@/data/ahead';
 import { pageQuery, readProteins } from '@/data/page';
 import { readPlaces } from '@/data/repositories/household';
@@ -65,7 +64,8 @@ export const aheadView = pageQuery(async (read): Promise<AheadView> => {
   const ahead = await readAhead(read);
   const proteins = await readProteins(read);
   const places = (await readPlaces(db)).filter(({ kind }) => kind === 'freezer');
-  const cover = coverOf(ahead.meals, WEEKS_AHEAD, ahead.sources, today, ahead.keeps);
+  const played = playAhead(ahead.meals, ahead.sources, today, ahead.keeps);
+  const { cover } = played;
   const bySource = new Map(ahead.sources.map((source) => [source.key, source]));
   const proteinFor = (key: string): Protein => proteinOf(proteins, bySource.get(key)?.recipeId ?? NaN);
   const inOrder = inOrderOfUse(ahead.sources, today);
@@ -86,7 +86,7 @@ export const aheadView = pageQuery(async (read): Promise<AheadView> => {
   };
   const cookBy = ahead.stock.length > 0 ? cookByOf(cover, today) : undefined;
   const out = new Map<LocalDate, string[]>();
-  for (const { on, code } of takeOuts(ahead.sources, cover, today)) out.set(on, [...(out.get(on) ?? []), code]);
+  for (const { on, code } of played.out) out.set(on, [...(out.get(on) ?? []), code]);
   const frozenLots = addUp(await readLots(db), (lot) => (lot.place === 'freezer' ? lot.grams : 0));
   const first = cover[0]?.days ?? [];
   return {
@@ -102,8 +102,8 @@ export const aheadView = pageQuery(async (read): Promise<AheadView> => {
             : last
               ? `${countOf(coverDays, 'day')}, to ${writeDay(last.day, today)}`
               : 'nothing in store',
-        days: days.map((played): AheadDay => {
-          const { day, drawn, covered, tired } = played;
+        days: days.map((own): AheadDay => {
+          const { day, drawn, covered, tired } = own;
           const main = [...drawn].sort((a, b) => b.kcal - a.kcal)[0];
           return {
             day,
@@ -118,7 +118,7 @@ export const aheadView = pageQuery(async (read): Promise<AheadView> => {
               holdingId: packId(key),
               held: bySource.get(key)?.held?.day === day,
               code,
-              said: `${writeMassIn(grams, set)}: ${why(key, dogId, played)}`,
+              said: `${writeMassIn(grams, set)}: ${why(key, dogId, own)}`,
             })),
           };
         }),
@@ -138,7 +138,7 @@ export const aheadView = pageQuery(async (read): Promise<AheadView> => {
         ? undefined
         : addUp(places, ({ capacityMl }) => capacityMl ?? 0),
       // Ingredients stay where they are until somebody cooks.
-      days: freezerAhead(ahead.sources, cover, today, WEEKS_AHEAD).map(({ millilitres }) => millilitres + frozenLots),
+      days: freezerAhead(ahead.sources, played, today, DAYS_AHEAD).map(({ millilitres }) => millilitres + frozenLots),
     },
     passes: passDates(ahead.sources, cover).map(({ code, on, grams, is }) => ({
       code,

@@ -14,6 +14,7 @@ import {
   type CutVerdict,
 } from '@/core/preserve/power-cut';
 import { writeTemperature } from '@/core/quantity/temperature';
+import { DAYS_AHEAD } from '@/core/stock/weeks-ahead';
 import type { FeedingRules, MealAhead } from '@/core/stock/cover';
 import type { Source } from '@/core/stock/draw';
 import { readAhead } from '@/data/ahead';
@@ -79,9 +80,6 @@ export interface PowerView {
 
 /** What came into a place after the power was back was not in it. */
 const CAME_LATER = { fate: 'keep', said: 'came in after the power was back', rule: 'by its own movements' } as const;
-
-/** Further ahead nobody asks what a cut costs. */
-const HORIZON = 56;
 
 export const powerView = pageQuery(async (read): Promise<PowerView> => {
   const { db, now, today, household } = read;
@@ -179,8 +177,12 @@ export const powerView = pageQuery(async (read): Promise<PowerView> => {
       dogs: ahead.meals.map(({ dogId, mealsOn }) => ({
         dogId,
         name: ahead.dogs.find(({ id }) => id === dogId)?.name ?? '',
-        meals: Array.from({ length: HORIZON }, (_, index) =>
-          mealsOn(index).map(({ kcal, recipeId }) => ({ kcal, recipeId })),
+        meals: Array.from({ length: DAYS_AHEAD }, (_, index) =>
+          mealsOn(index).map(({ kcal, recipeId, clock }) => ({
+            kcal,
+            recipeId,
+            ...(clock === undefined ? {} : { clock }),
+          })),
         ),
       })),
       keeps: ahead.keeps,

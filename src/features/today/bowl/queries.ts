@@ -10,11 +10,9 @@ import { cautionOf } from '@/core/dog/stage';
 import type { UnitSet } from '@/core/quantity/units';
 import { writeKcal, writeMassIn } from '@/core/quantity/write';
 import { addUp } from '@/core/add-up';
-import { dividedFirst, type Cover } from '@/core/stock/cover';
-import { drawMeal, fitFor, inOrderOfUse, withHeld } from '@/core/stock/draw';
+import type { Cover } from '@/core/stock/cover';
+import { inOrderOfUse, missingFrom } from '@/core/stock/draw';
 import { explainMeal } from '@/core/stock/explain-meal';
-import { mixedWith } from '@/core/stock/rotation';
-import { sure } from '@/core/sure';
 import type { Ahead } from '@/data/ahead';
 import type { Page } from '@/data/page';
 import type { StoredBowl } from '@/data/repositories/bowls';
@@ -22,7 +20,7 @@ import type { StoredDog } from '@/data/repositories/dogs';
 import { sayBowl } from '../say-bowl';
 import type { DogToday, FedMeal, ShownSource } from '../view';
 
-/** Each dog's next bowl, and what it had today. */
+/** Each dog's next bowl as the coming days are played, and what it had today. */
 export function bowlsToday(
   { today, clock, household, reference }: Page,
   {
@@ -40,8 +38,6 @@ export function bowlsToday(
   },
 ): DogToday[] {
   const { dogs, stock, avoided } = ahead;
-  const hadOf = (id: number) => ahead.meals.find(({ dogId }) => dogId === id)?.hadToday;
-  const left = new Map(ready.map((source) => [source.key, source.grams]));
   const meals = dogs.map((dog) => {
     const energy = dayEnergy(dog, today);
     // A meal that is all bought food or additions has nothing to press.
@@ -51,30 +47,13 @@ export function bowlsToday(
     const unfed = slots.filter((slot) => !own.some((bowl) => bowl.slotId === slot.id));
     return { dog, energy, own, slot: nextMeal(unfed, clock) };
   });
-  // Who eats first is given its share first: nobody's supper takes what is another one's breakfast.
-  const inTurn = meals.filter(({ slot }) => slot).sort((a, b) => sure(a.slot).clock.localeCompare(sure(b.slot).clock));
-  const filled = new Map<number, ReturnType<typeof fill>>();
-  const fill = ({ dog, slot }: (typeof meals)[number]) => {
-    const fit = inOrderOfUse(
-      fitFor(ready, dog.id).map((source) => ({ ...source, grams: sure(left.get(source.key)) })),
-      today,
-    );
-    const order = dividedFirst(
-      fitFor(fit, dog.id, slot?.recipeId),
-      cover.find((each) => each.dogId === dog.id),
-    );
-    const { drawn, missing } = drawMeal(
-      slot?.kcal ?? 0,
-      withHeld(household.mixedProteins ? mixedWith(order, hadOf(dog.id), today) : order, dog.id, today),
-      dog.id,
-    );
-    for (const part of drawn) left.set(part.key, sure(left.get(part.key)) - part.grams);
-    return { fit, drawn, missing };
-  };
-  for (const meal of inTurn) filled.set(meal.dog.id, fill(meal));
+  const thawed = new Set(ready.map(({ key }) => key));
   return meals.map(({ dog, energy, own, slot }): DogToday => {
-    const { fit, drawn, missing } = filled.get(dog.id) ?? { fit: [], drawn: [], missing: 0 };
     const kcal = slot?.kcal ?? 0;
+    const played = cover.find(({ dogId }) => dogId === dog.id)?.days[0]?.meals;
+    // What is frozen still goes into no bowl: it is said, to be thawed in cold water.
+    const drawn = (played?.find(({ slotId }) => slotId === slot?.id)?.parts ?? []).filter(({ key }) => thawed.has(key));
+    const missing = missingFrom(kcal, drawn);
     return {
       id: dog.id,
       name: dog.name,
@@ -100,7 +79,7 @@ export function bowlsToday(
           less: slot.less,
           kcal,
           drawn,
-          sources: fit,
+          sources: ready,
         }),
       },
       fed: own.map((bowl): FedMeal => {

@@ -3,15 +3,12 @@ import { addDays, daysBetween, readLocalDate, writeDayInFull, type LocalDate } f
 import { sayAddition } from '@/core/dog/bowl-line';
 import { dayEnergy, weightOn } from '@/core/dog/day-energy';
 import { isFedOn, sayOff } from '@/core/dog/days-off';
-import { mealsOn } from '@/core/dog/meals';
+import { mealsOn, mealsToCome } from '@/core/dog/meals';
 import type { Problem } from '@/core/problem';
 import { byMeasure, measuresOf } from '@/core/stock/by-measure';
 import { writeMassIn, writeWeight } from '@/core/quantity/write';
-import { coverOf } from '@/core/stock/cover';
-import { dayMeals } from '@/core/stock/day-meals';
-import { takeOuts } from '@/core/stock/weeks-ahead';
+import { DAYS_AHEAD, playAhead } from '@/core/stock/weeks-ahead';
 import { sure } from '@/core/sure';
-import { WEEKS_AHEAD } from '@/data/agenda';
 import { readAhead } from '@/data/ahead';
 import { pageQuery } from '@/data/page';
 import { readBowlsOn } from '@/data/repositories/bowls';
@@ -87,7 +84,7 @@ function rangeOf(today: LocalDate, typed: { from?: string | undefined; to?: stri
   if (!from || from < today) return instead('from', 'The first day is today or later.');
   const to = typed.to === undefined ? addDays(from, USUAL - 1) : readLocalDate(typed.to);
   if (!to || to < from) return instead('to', 'The last day lies after the first.');
-  if (daysBetween(today, to) >= WEEKS_AHEAD) return instead('to', 'That is further ahead than eight weeks.');
+  if (daysBetween(today, to) >= DAYS_AHEAD) return instead('to', 'That is further ahead than eight weeks.');
   if (daysBetween(from, to) >= MOST) return instead('to', `A sheet holds ${MOST} days.`, addDays(from, MOST - 1), from);
   return { from, to, problem: undefined };
 }
@@ -102,8 +99,7 @@ export const sitterView = pageQuery(
     const ahead = await readAhead(read, fed);
     const cups = await readCups(db);
     const freezers = (await readPlaces(db)).filter(({ kind }) => kind === 'freezer');
-    const cover = coverOf(ahead.meals, daysBetween(today, to) + 1, ahead.sources, today, ahead.keeps);
-    const out = takeOuts(ahead.sources, cover, today);
+    const { cover, out } = playAhead(ahead.meals, ahead.sources, today, ahead.keeps);
     const bySource = new Map(ahead.sources.map((source) => [source.key, source]));
     const packs = new Map(ahead.stock.map((pack) => [`pack-${pack.holdingId}`, pack]));
     const measured = ahead.stock.map((pack) => ({ key: `pack-${pack.holdingId}`, ...measuresOf(pack, cups) }));
@@ -112,7 +108,7 @@ export const sitterView = pageQuery(
       typed: { from: typed.from ?? from, to: typed.to ?? to },
       problem,
       isDry: cover.some((own) =>
-        own.days.some(({ day, drawn }) => day >= from && drawn.some(({ water }) => water > 0)),
+        own.days.some(({ day, drawn }) => day >= from && day <= to && drawn.some(({ water }) => water > 0)),
       ),
       said: `${writeDayInFull(from)} to ${writeDayInFull(to)}`,
       dogs: ahead.dogs.map((dog) => ({
@@ -138,13 +134,14 @@ export const sitterView = pageQuery(
         dogs: ahead.dogs.map((dog) => {
           const energy = dayEnergy(dog, day);
           const own = sure(cover.find(({ dogId }) => dogId === dog.id)).days[daysBetween(today, day)];
-          const open = mealsOn(dog, day, energy).filter(
+          const unfed = mealsOn(dog, day, energy).filter(
             (meal) => day !== today || !fed.some((bowl) => bowl.dogId === dog.id && bowl.slotId === meal.id),
           );
-          const parts = dayMeals(
-            own?.drawn ?? [],
-            open.filter(({ kcal }) => kcal > 0).map(({ id, kcal }) => ({ slotId: id, kcal })),
-            bySource,
+          // One that was forgotten today is for whoever is here to say so, not for the sheet.
+          const filled = unfed.filter(({ kcal }) => kcal > 0);
+          const coming = day === today ? mealsToCome(filled, read.clock) : filled;
+          const open = unfed.filter(
+            (meal) => coming.includes(meal) || (meal.kcal <= 0 && (day > today || meal.clock > read.clock)),
           );
           return {
             id: dog.id,
@@ -157,10 +154,12 @@ export const sitterView = pageQuery(
                 slotId: meal.id,
                 slotName: meal.name,
                 clock: meal.clock,
-                from: (parts.find(({ slotId }) => slotId === meal.id)?.parts ?? []).map((part) => {
+                from: (own?.meals.find(({ slotId }) => slotId === meal.id)?.parts ?? []).map((part) => {
                   const measure = byMeasure([part], measured);
                   const water = part.water > 0 ? ` dry, with ${part.water} mL of warm water` : '';
-                  return `${writeMassIn(part.grams, set)}${water} from ${part.code}${measure === undefined ? '' : ` (${measure})`}`;
+                  const isFrozen = day === today && bySource.get(part.key)?.place === 'freezer';
+                  const thaw = isFrozen ? ', still frozen: thaw it in cold water first' : '';
+                  return `${writeMassIn(part.grams, set)}${water} from ${part.code}${measure === undefined ? '' : ` (${measure})`}${thaw}`;
                 }),
                 additions: meal.additions.map(sayAddition),
               })),

@@ -2,9 +2,8 @@ import 'server-only';
 import { addDays, writeDay } from '@/core/calendar/local-date';
 import { countOf } from '@/core/quantity/count-words';
 import { writeNumber } from '@/core/quantity/write';
-import { coverOf } from '@/core/stock/cover';
 import { litresSaid } from '@/core/stock/room';
-import { freezerAhead } from '@/core/stock/weeks-ahead';
+import { freezerAhead, playAhead } from '@/core/stock/weeks-ahead';
 import { dogsAmong } from '@/core/weeks/meals-apart';
 import { playWeeks } from '@/core/weeks/play';
 import { potfulsOf, recipeKey, type WeeksAnswer } from '@/core/weeks/weeks';
@@ -18,13 +17,14 @@ export function ifNothing({ ahead, inputs, read }: WeeksHouse) {
   const { problem } = read;
   const { today } = inputs.plan;
   const ids = new Set(dogsAmong(problem.dogs));
-  const cover = coverOf(
+  const played = playAhead(
     ahead.meals.filter(({ dogId }) => ids.has(dogId)),
-    problem.days,
     ahead.sources,
     today,
     ahead.keeps,
+    problem.days,
   );
+  const { cover } = played;
   const words = new Map(inputs.sources.map(({ key, word }) => [key, word]));
   const least = Math.min(problem.days, ...cover.map(({ coverDays }) => coverDays));
   return {
@@ -40,7 +40,7 @@ export function ifNothing({ ahead, inputs, read }: WeeksHouse) {
         },
       ]),
     ),
-    litres: freezerAhead(ahead.sources, cover, today, problem.days).map(
+    litres: freezerAhead(ahead.sources, played, today, problem.days).map(
       ({ millilitres }) => millilitres / 1000 + (problem.freezer?.taken ?? 0),
     ),
     cover: Array.from({ length: problem.days }, (_, day) => Math.max(0, least - day - 1)),
