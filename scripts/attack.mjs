@@ -12,6 +12,7 @@ const only = process.argv.slice(2).filter((each) => !each.startsWith('--') && ea
 const KINDS = [
   ['fuzz', () => import('./attack/fuzz.mjs'), quick ? 150 : 5_000],
   ['tabs', () => import('./attack/tabs.mjs'), quick ? 20 : 400],
+  ['careless', () => import('./attack/careless.mjs'), quick ? 60 : 200],
   ['clock', () => import('./attack/clock.mjs'), quick ? 15 : 300],
   ['kills', () => import('./attack/kills.mjs'), quick ? 12 : 200],
   ['owners', () => import('./attack/owners.mjs'), quick ? 2 : 40],

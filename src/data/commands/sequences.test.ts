@@ -46,20 +46,34 @@ test('whatever is tried with the stock, in whatever order: balanced, equal to th
         if (what === 'next day') house.setNow(new Date(Date.UTC(2026, 10, 25 + (++day % 20), 12)).toISOString());
         const { today } = await house.context();
         const slotId = dog.slots[pick % dog.slots.length]!.id;
-        if (what === 'feed')
-          await house.run((context) =>
+        if (what === 'feed') {
+          const { code } = stock[pack % stock.length]!;
+          const { blocked, safeUntil = '9' } = (await readPackByCode(house.db, code))!;
+          const fed = await house.run((context) =>
             feedBowl(context, { dogId: dog.id, slotId, day: today, at: 'now', parts: [{ holdingId, grams }] }),
           );
+          if (fed.ok) expect([code, blocked, safeUntil >= today]).toEqual([code, false, true]);
+        }
         if (what === 'move')
           await house.run((context) => movePacks(context, { holdingIds: [holdingId], placeId: places[place]!.id }));
         if (what === 'correct') await house.run((context) => correctPack(context, { holdingId, grams }));
         const made: string[] = [];
         const keep = (answer: CommandResult<{ code: string }>) => answer.ok && made.push(answer.value.code);
-        if (what === 'split') keep(await house.run((context) => splitPack(context, { holdingId, grams })));
+        // What is of a blocked pack is blocked, whatever it is mixed with.
+        const isOf = async (codes: readonly string[]) => {
+          const blocked = await Promise.all(codes.map(async (code) => (await readPackByCode(house.db, code))!.blocked));
+          for (const code of made)
+            expect([code, (await readPackByCode(house.db, code))!.blocked]).toEqual([code, blocked.includes(true)]);
+        };
+        if (what === 'split') {
+          keep(await house.run((context) => splitPack(context, { holdingId, grams })));
+          await isOf([stock[pack % stock.length]!.code]);
+        }
         if (what === 'mix') {
           const parts = [stock[pack % stock.length]!, stock[pick % stock.length]!];
           const of = parts.map((each) => ({ holdingId: each.holdingId, grams }));
           keep(await house.run((context) => mixPacks(context, { parts: of })));
+          await isOf(parts.map(({ code }) => code));
         }
         for (const code of made) stock.push((await readPackByCode(house.db, code))!);
         if (what === 'say') {

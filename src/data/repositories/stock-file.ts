@@ -32,6 +32,7 @@ export async function readPacksFile({ db }: Pick<Page, 'db'>): Promise<string> {
       thawed: pack.thawedOn ?? '',
       opened: pack.openedOn ?? '',
       blocked: pack.blocked ? 'yes' : '',
+      unproven: pack.unproven ? 'yes' : '',
       rule: pack.rule,
     })),
     [
@@ -49,6 +50,7 @@ export async function readPacksFile({ db }: Pick<Page, 'db'>): Promise<string> {
       'thawed',
       'opened',
       'blocked',
+      'unproven',
       'rule',
     ],
   );
