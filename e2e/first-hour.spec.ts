@@ -160,6 +160,11 @@ for (const [by, width, height] of [
     await expect(page.getByText(/^Stir in: /)).toBeVisible();
     await notLost(page);
     await button('It’s in');
+    // It went to the scale as it was: how warm it is by now is asked, and watched from then on.
+    await expect(page.getByText(/^How warm is /)).toBeVisible();
+    await notLost(page);
+    await type(page.getByLabel('Core now'), '48');
+    await button('Take the reading');
 
     await heading(/^Divide/);
     await notLost(page);

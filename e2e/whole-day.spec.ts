@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
 import { startHodman, stopHodman, type Hodman } from './server';
-import { driveInstruments, openPlan, startCookDay } from './steps';
+import { answerAsks, driveInstruments, openPlan, startCookDay } from './steps';
 
 // The goat's whole day by the instruments: three loads under pressure, the millet in a pot of its own, liquid that is kept,
 // one slip after the other, a killed server, and the pot's weight put right the next morning.
@@ -161,6 +161,7 @@ test('weighed in two vessels, liquid kept beside: the broth is a batch of its ow
   await page.getByLabel('Empty (tare)').nth(1).fill('1865');
   await page.getByLabel('Liquid poured off and kept').fill('450');
   await press('That is the yield');
+  await answerAsks(page);
   await expect(page.getByRole('heading', { name: 'Divide 10160 g' })).toBeVisible();
   await press('Divide it so');
   await expect(page.getByText('450 g of liquid were poured off')).toBeVisible();

@@ -138,12 +138,15 @@ try {
   await page.getByLabel('With the food').fill('23240');
   await page.getByLabel('Empty (tare)').fill('2140');
   await page.getByRole('button', { name: 'That is the yield' }).click();
-  for (let asked = 0; asked < 8 && (await page.getByRole('button', { name: 'Divide it so' }).count()) === 0; asked++) {
+  for (let asked = 0; asked < 12 && (await page.getByRole('button', { name: 'Divide it so' }).count()) === 0; asked++) {
     const core = page.getByRole('textbox', { name: /^Core of/ });
     await page.waitForTimeout(1000);
     if ((await core.count()) > 0) {
       await core.fill('75');
       await press('That is the core');
+    } else if ((await page.getByLabel('Core now').count()) > 0) {
+      await page.getByLabel('Core now').fill('5');
+      await press('Take the reading');
     } else if ((await page.getByRole('button', { name: 'It’s in', exact: true }).count()) > 0) await press('It’s in');
   }
   await page.getByRole('button', { name: 'Divide it so' }).waitFor();

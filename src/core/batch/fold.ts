@@ -19,6 +19,7 @@ import { recipeSheet, type RecipeSheet } from '../recipe/sheet';
 import { BROTH_SOURCE, type ByProduct } from './by-product';
 import { staysOfTake, type CookedComponent, type Evidence } from './evidence';
 import {
+  firstWeighed,
   readLines,
   strainLines,
   trayState,
@@ -262,7 +263,8 @@ export function foldBatch(
     byProduct || apart === 'lines'
       ? cookDayOf([], [], observed)
       : cookDayOf(takes, components, observed, evidence.takes.length, evidence.order);
-  const cooked = { startedAt, takes, components, lines, sheet, day, pans: pansOf(day, observed), byProduct, apart };
+  const pans = pansOf(day, observed, (component) => firstWeighed(observed, apart === undefined ? 0 : component));
+  const cooked = { startedAt, takes, components, lines, sheet, day, pans, byProduct, apart };
   const places =
     apart === 'lines'
       ? takes.flatMap((take, line) => (staysOf([take]) > 0 ? [line] : []))

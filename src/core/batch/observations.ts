@@ -127,6 +127,13 @@ export function weighingOf(observed: Observed, place: number): Weighing | undefi
   return vessels.length === 0 ? undefined : { by: 'scale', vessels };
 }
 
+/** When what stands at a place was first weighed or counted; undefined: not yet. */
+export function firstWeighed(observed: Observed, place: number): Date | undefined {
+  const nodes = [...observed.nodes('vessel'), ...observed.nodes('cups')].filter((node) => yieldOf(node) === place);
+  const times = nodes.flatMap((node) => observed.all(node, 'gross').map(({ at }) => at.getTime()));
+  return times.length === 0 ? undefined : new Date(Math.min(...times));
+}
+
 const HOUR = 3_600_000;
 const hoursBetween = (from: Date, to: Date) => (to.getTime() - from.getTime()) / HOUR;
 

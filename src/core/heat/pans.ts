@@ -50,8 +50,15 @@ export interface PanState {
 /** Where a pan stands now, since when, and °C of what stands around it there. */
 export const stretchNow = ({ stretches }: Pick<PanState, 'stretches'>): Stretch => stretches.at(-1) ?? stretches[0];
 
-/** The pans of a cook day, as they were observed: one for each load that was poured, or measured while it cooled. */
-export function pansOf(day: CookDay, observed: Observed): PanState[] {
+/**
+ * The pans of a cook day, as they were observed: one for each load that was poured, measured while it cooled, or went to the scale
+ * without a word of it. Takes when what a component cooked was first weighed; undefined: it was not yet.
+ */
+export function pansOf(
+  day: CookDay,
+  observed: Observed,
+  weighedAt: (component: number) => Date | undefined = () => undefined,
+): PanState[] {
   return day.loads.flatMap((load): PanState[] => {
     const node = `pan:${load.key}` as const;
     const poured = day.tasks.find((task) => task.kind === 'pour' && task.in?.load === load.key);
@@ -60,7 +67,8 @@ export function pansOf(day: CookDay, observed: Observed): PanState[] {
       .all(node, 'temperature')
       .filter(({ at }) => !heated || at >= heated.at)
       .map(({ id, value = 0, at }) => ({ id, celsius: value, at }));
-    const pouredAt = heated?.at ?? (poured?.state === 'done' ? poured.at : readings[0]?.at);
+    const said = heated?.at ?? (poured?.state === 'done' ? poured.at : readings[0]?.at);
+    const pouredAt = said ?? weighedAt(load.component);
     if (!pouredAt) return [];
     const stretches = stretchesOf(observed.all(node, 'note'), pouredAt);
     const set = observed.of(node, 'timer');

@@ -217,6 +217,8 @@ async function cook(
       batchId,
       of: { act: 'stir in', line, grams: mass, when: 'before weighing' },
     });
+  for (const { key } of cooked.day.loads)
+    await cookBatch(await at(days, '13:50'), { batchId, of: { act: 'pan', load: key, celsius: 5 } });
   const evening = await at(days, '14:00');
   await freezeRest(evening);
   await weighBatch(evening, { batchId, weighing: { by: 'scale', vessels }, eatenBefore: 0 });

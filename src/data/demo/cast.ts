@@ -89,7 +89,7 @@ export const RECIPES: readonly RecipeEntry[] = [
     lines: [
       cooked('15065', '900 g', 'muscle', 'pollock fillets'),
       cooked('11352', '2 medium', 'carbohydrate', 'potatoes, boiled soft'),
-      { ...cooked('11312', '1 cup', 'vegetable', 'peas, frozen'), moment: 'off heat' },
+      { ...cooked('11312', '1 1/2 cups', 'vegetable', 'peas, frozen'), moment: 'off heat' },
       cooked('11124', '1 medium', 'vegetable', 'carrots, grated'),
       { ...cooked('04582', '60 g', 'fat', 'rapeseed oil'), moment: 'stir-in' },
       cooked('14411', '100 ml', 'liquid', 'water'),
@@ -176,7 +176,7 @@ export const SUPPLIES: readonly SupplyEntry[] = [
     ).map(([nutrient, amount, unit, as]) => ({ nutrient, amount, unit, ...(as ? { as } : {}) })),
     price: '24.00',
     priceGrams: '1000 g',
-    mostPerKg: '0.4',
+    mostPerKg: '0.5',
   },
   {
     // What the dogs ate before: beside it stands what a day of cooking costs.

@@ -156,10 +156,10 @@ export const sitterView = pageQuery(
                 clock: meal.clock,
                 from: (own?.meals.find(({ slotId }) => slotId === meal.id)?.parts ?? []).map((part) => {
                   const measure = byMeasure([part], measured);
-                  const water = part.water > 0 ? ` dry, with ${part.water} mL of warm water` : '';
+                  const [dry, water] = part.water > 0 ? [' dry', `, with ${part.water} mL of warm water`] : ['', ''];
                   const isFrozen = day === today && bySource.get(part.key)?.place === 'freezer';
                   const thaw = isFrozen ? ', still frozen: thaw it in cold water first' : '';
-                  return `${writeMassIn(part.grams, set)}${water} from ${part.code}${measure === undefined ? '' : ` (${measure})`}${thaw}`;
+                  return `${writeMassIn(part.grams, set)}${dry} from ${part.code}${measure === undefined ? '' : ` (${measure})`}${water}${thaw}`;
                 }),
                 additions: meal.additions.map(sayAddition),
               })),
