@@ -75,7 +75,11 @@ test('meat that goes in frozen: said at the scale, half as long again in the pot
   await page.getByRole('button', { name: 'That is the yield' }).click();
   await answerAsks(page);
   await page.getByRole('button', { name: /^Divide it so/ }).click();
-  await expect(page.getByRole('button', { name: /^Seal / }).first()).toBeVisible();
+  const seal = page.getByRole('button', { name: /^Seal / });
+  await expect(seal.first()).toBeVisible();
+  const shares = await seal.count();
+  await seal.first().click();
+  await expect(seal).toHaveCount(shares - 1);
 });
 
 // The label's own date is what holds: frozen on the day before its use-by it has a day left, whenever it thaws (USDA; handbook 10).
@@ -97,14 +101,14 @@ test('a label’s use-by is kept through the freezer: a fortnight later it keeps
       .click();
   const hand = page.getByRole('region', { name: /^Game meat, deer/ });
   await take('fridge');
-  await expect(hand).toContainText('cook or freeze by tomorrow');
-  await hand.getByRole('button', { name: /freezer/i }).click();
+  await expect(hand).toContainText('cook or freeze by Thu 26 Nov');
+  await hand.getByRole('button', { name: 'To the freezer' }).click();
   await expect(page.getByRole('list', { name: 'Ingredients in the freezer' })).toContainText('Game meat, deer');
   setClock('2026-12-10');
   await visit(page, `${hodman.address}/store`);
   await take('freezer');
-  await hand.getByRole('button', { name: /fridge/i }).click();
+  await hand.getByRole('button', { name: 'To the fridge' }).click();
   await expect(page.getByRole('list', { name: 'Ingredients in the fridge' })).toContainText('Game meat, deer');
   await take('fridge');
-  await expect(hand).toContainText(/cook or freeze by (tomorrow|Fri 11 Dec)/);
+  await expect(hand).toContainText('cook or freeze by Fri 11 Dec');
 });
