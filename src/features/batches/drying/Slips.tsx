@@ -1,10 +1,11 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import { z } from 'zod';
 import { mendSlip, saySlip } from '@/core/preserve/tray-slips';
 import { Problems } from '@/ui/form/Problems';
-import { useState } from 'react';
 import { useCommand } from '@/ui/form/use-command';
+import { useDraftStorage } from '@/ui/form/use-draft-storage';
 import { useUnits } from '@/ui/units';
 import { saveTrays } from '../actions';
 import styles from './drying.module.css';
@@ -17,7 +18,7 @@ export function Slips({ view, share }: DryingProps) {
   const { trays } = share;
   // What was said to be so is not asked again while these weights stand.
   const weights = trays.map(({ tare, wetGross, dryGross }) => `${tare} ${wetGross} ${dryGross}`).join();
-  const [kept, setKept] = useState('');
+  const [kept, setKept] = useDraftStorage(`light-${share.id}`, z.string(), '');
   const slips = slipsOf(view, share);
   if (slips.length === 0) return null;
   return (
