@@ -12,7 +12,7 @@ import { answerAsks, EXAMPLE, planOne, SEEN, TWENTY_KILOS } from '@/data/fixture
 import { readBatch } from '@/data/repositories/batches';
 import { readStock } from '@/data/repositories/stock';
 import { batchView } from '@/features/batches/queries';
-import { labelsOf, penLabelsOf } from './queries';
+import { labelsOf, penLabelsOf } from '@/features/labels/queries';
 
 const NOON = '2026-11-25T12:00:00Z';
 
