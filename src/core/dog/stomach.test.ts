@@ -1,7 +1,7 @@
 import { dogOf } from '../../../tests/fixtures/dogs';
 import { grams } from '../quantity/units';
 import { addDays, type LocalDate } from '../calendar/local-date';
-import { eaterOn, sayFit, stomachFit } from './stomach';
+import { eaterOn, sayFit, sayFits, stomachFit } from './stomach';
 
 const DAY = '2026-11-25' as LocalDate;
 const pup = eaterOn(
@@ -38,4 +38,14 @@ test.each([
 test('what is said names what helps', () => {
   expect(sayFit(pup, [652, 652, 652])!.said).toMatch(/does not fit into Wren .* a dog eats energy, not volume/);
   expect(sayFit(grown, [])).toBeUndefined();
+});
+
+test('of several dogs it is said once: of the one that it is worst for, and who else cannot eat it', () => {
+  const large = sayFit(grown, [2000])!;
+  const tooMuch = sayFit(pup, [700])!;
+  expect(sayFits([large, tooMuch])).toMatchObject({ isTooMuch: true, name: 'Wren' });
+  expect(sayFits([large, tooMuch])!.said).toMatch(/does not fit into Wren .* Too much for Juniper as well\.$/);
+  expect(sayFits([large])).toBe(large);
+  expect(sayFits([])).toBeUndefined();
+  expect(sayFits(Array.from({ length: 30 }, () => large))!.said).toMatch(/Juniper and 25 more as well\.$/);
 });

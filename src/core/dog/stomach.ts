@@ -54,6 +54,7 @@ export function stomachFit({ kg, growing }: Eater, meals: readonly number[]): St
 
 /** What is said of a portion that is more than a dog can eat, with what helps. */
 export interface FitSaid {
+  readonly name: string;
   readonly said: string;
   /** A meal of it does not fit at all. */
   readonly isTooMuch: boolean;
@@ -71,5 +72,24 @@ export function sayFit(dog: Eater, meals: readonly number[]): FitSaid | undefine
     : isThin
       ? `${dog.name} would eat ${aDay}: is this food so thin?`
       : `A meal of this is large for ${dog.name}: ${each}.`;
-  return { said: `${said} Less water, more meals or richer food helps: a dog eats energy, not volume.`, isTooMuch };
+  return {
+    name: dog.name,
+    said: `${said} Less water, more meals or richer food helps: a dog eats energy, not volume.`,
+    isTooMuch,
+  };
 }
+
+/**
+ * What is said of the same food for several dogs, once: of the one that it is worst for, and whom else it is too much for. Takes what is said of
+ * each; undefined: it fits them all.
+ */
+export function sayFits(all: readonly FitSaid[]): FitSaid | undefined {
+  const [worst, ...others] = [...all].sort((a, b) => Number(b.isTooMuch) - Number(a.isTooMuch));
+  if (!worst || others.length === 0) return worst;
+  const names = others.slice(0, NAMED).map(({ name }) => name);
+  const more = others.length > NAMED ? ` and ${others.length - NAMED} more` : '';
+  return { ...worst, said: `${worst.said} Too much for ${names.join(', ')}${more} as well.` };
+}
+
+/** So many dogs are named before the rest is a number. */
+const NAMED = 4;

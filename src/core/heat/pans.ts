@@ -121,6 +121,10 @@ export const USUAL_DEPTH = 4;
 /** Warmer than this premix, oils and vitamins are not stirred in, in °C. Source: handbook 4 (common practice). */
 export const STIR_IN_BELOW = 40;
 
+/** A pan in the middle of a sentence: "the pot", "load 1 of 3". */
+export const inSentence = ({ name }: Pick<PanState, 'name'>): string =>
+  /^(load \d|the )/.test(name) ? name : `the ${name}`;
+
 /** Cold enough for the fridge's own days: both limits are behind it. */
 export const isCold = (pan: PanState): boolean => {
   const last = pan.readings.at(-1);

@@ -109,7 +109,7 @@ test('nothing is poured, and nothing divided, that was not proven; a reason goes
   valueOf(await act({ act: 'stir in', line: oil!.line, grams: oil!.grams, when: 'before weighing' }));
   // It went to the scale without a word of its cooling: how warm it is by now is asked all the same.
   const unread = await divide();
-  expect(unread.ok ? '' : unread.problems[0]!.message).toMatch(/How warm is pot by now\?/);
+  expect(unread.ok ? '' : unread.problems[0]!.message).toMatch(/How warm is the pot by now\?/);
   valueOf(await act({ act: 'pan', load: '0.0', celsius: 5 }));
   valueOf(await divide());
   const [share] = (await weighedBatch(house, ids.batchId)).shares;

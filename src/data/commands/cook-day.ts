@@ -8,7 +8,7 @@ import { countOf } from '@/core/quantity/count-words';
 import { writeTemperature } from '@/core/quantity/temperature';
 import { isAtLeast } from '@/core/heat/rule-degrees';
 import { HEATED_AGAIN } from '@/core/heat/cooling-words';
-import { AROUND, type Where } from '@/core/heat/pans';
+import { AROUND, inSentence, type Where } from '@/core/heat/pans';
 import { pansAsked } from '@/core/heat/warm-pans';
 import { readAmbient, readReadings } from '../repositories/readings';
 import { atClock } from './at-clock';
@@ -284,7 +284,7 @@ export function needsCold(found: Pick<Extract<BatchState, { state: 'weighed' }>,
   const [pan, ...others] = pansAsked(found.pans, now);
   if (pan)
     refuse(
-      `How warm is ${pan.name} by now${others.length > 0 ? `, and ${countOf(others.length, 'other pan')}` : ''}? Measure once more, or say that you did not.`,
+      `How warm is ${inSentence(pan)} by now${others.length > 0 ? `, and ${countOf(others.length, 'other pan')}` : ''}? Measure once more, or say that you did not.`,
       'asks',
     );
 }

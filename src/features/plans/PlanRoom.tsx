@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { sayFits } from '@/core/dog/stomach';
 import { isVessel } from '@/core/plan/equipment';
 import type { PlanEntry } from '@/core/plan/plan-entry';
 import { writeDay } from '@/core/calendar/local-date';
@@ -80,6 +81,7 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
     ...start.problems,
     ...drop.problems,
   ];
+  const tooMuch = sayFits(checks.flatMap(({ fit }) => (fit?.isTooMuch ? [fit] : [])));
   const input = { entry, ...(view.keptId ? { planId: view.keptId } : {}) };
   const blocked =
     keep.pending || start.pending || started !== undefined || !result.ok || (standing?.stops.length ?? 0) > 0 || !seen;
@@ -106,13 +108,10 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
           )
         );
       })}
-      {checks.map(
-        ({ dogId, fit }) =>
-          fit?.isTooMuch && (
-            <Caution key={dogId} danger role="status">
-              {fit.said}
-            </Caution>
-          ),
+      {tooMuch && (
+        <Caution danger role="status">
+          {tooMuch.said}
+        </Caution>
       )}
       {standing?.warns.map((warning) => (
         <Caution key={warning}>{warning}</Caution>

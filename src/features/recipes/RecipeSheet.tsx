@@ -40,7 +40,7 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
   const router = useRouter();
   const onward = useOnward('recipe');
   const { set } = useUnits();
-  const { sheet, draft, undo, save, reckoned, words, unread, fits, missing, submit } = useSheetForm(given, () =>
+  const { sheet, draft, undo, save, reckoned, words, unread, fit, missing, submit } = useSheetForm(given, () =>
     given.id === undefined ? onward('/recipes') : router.push('/recipes'),
   );
   const { form, entry, learn } = sheet;
@@ -167,11 +167,7 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
           </div>
           <DraftNote draft={draft} />
           <SumLine sheet={sums} />
-          {fits.map(({ said, isTooMuch }) => (
-            <Caution key={said} danger={isTooMuch}>
-              {said}
-            </Caution>
-          ))}
+          {fit && <Caution danger={fit.isTooMuch}>{fit.said}</Caution>}
           <Problems problems={save.atHead('name', ...shownFields)} />
           {lines.length > 0 && <LineList sheet={sheet} onRearranged={save.clear} />}
           <div ref={setProposalsAt} />

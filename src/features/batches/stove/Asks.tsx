@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { StirIn } from '@/core/cook/cook-day';
 import { sayCoolingRule } from '@/core/heat/cooling-words';
-import { STIR_IN_BELOW, type PanState } from '@/core/heat/pans';
+import { inSentence, STIR_IN_BELOW, type PanState } from '@/core/heat/pans';
 import { toWeigh } from '@/core/quantity/write';
 import { Field } from '@/ui/form/Field';
 import { WithReason } from '@/ui/form/WithReason';
@@ -57,7 +57,7 @@ function PanAsked({ pan, of }: { pan: PanState; of: Stove }) {
   const { act, command } = of;
   return (
     <div className={styles.why}>
-      <p className={styles.what}>How warm is {pan.name} by now?</p>
+      <p className={styles.what}>How warm is {inSentence(pan)} by now?</p>
       <p className="soft">{sayCoolingRule(inDegrees)}. What is warm still is watched on Today.</p>
       <Reading pan={pan} of={of} />
       <Button

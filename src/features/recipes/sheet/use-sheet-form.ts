@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { useForm, useWatch, type UseFormReturn } from 'react-hook-form';
 import type { KnownFood } from '@/core/food/food';
 import { measuredRecipe } from '@/core/plan/figures';
-import { recipeFits } from '@/core/plan/recipe-fit';
+import { recipeFit } from '@/core/plan/recipe-fit';
 import type { UnitSet } from '@/core/quantity/units';
 import { atPreview, boughtAt, linesAt, type ReckonedLine } from '@/core/recipe/bases';
 import { isBlank, readLines, type ReadEntry } from '@/core/recipe/entry';
@@ -81,8 +81,10 @@ export function useSheetForm(given: RecipeForm, onKept: () => void) {
 
   // What a meal of it weighs is known once every line is read.
   const forDogs = given.dogs.filter((dog) => isPreviewed(entry.preview, dog));
-  const fits =
-    unread > 0 ? [] : recipeFits(measuredRecipe(reading.written, given.pots, given.factors), masses, forDogs, given.id);
+  const fit =
+    unread > 0
+      ? undefined
+      : recipeFit(measuredRecipe(reading.written, given.pots, given.factors), masses, forDogs, given.id);
 
   const answer: SheetForm['answer'] = (index, choice) => {
     undo.mark();
@@ -149,7 +151,7 @@ export function useSheetForm(given: RecipeForm, onKept: () => void) {
     reckoned,
     words,
     unread,
-    fits,
+    fit,
     missing,
     submit: () => void form.handleSubmit(submit)(),
   };
