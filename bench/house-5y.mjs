@@ -75,9 +75,8 @@ await room('batches-5y', () => batchRows());
 // Eight weeks played against the stock, without what is read for it.
 const { readAhead } = await import('@/data/ahead');
 const { readPage } = await import('@/data/page');
-const { coverOf } = await import('@/core/stock/cover');
 const { mealsAhead } = await import('@/core/stock/meals-ahead');
-const { takeOutTonight } = await import('@/core/stock/weeks-ahead');
+const { playAhead } = await import('@/core/stock/weeks-ahead');
 const ahead = await readPage(async (read) => ({ ...(await readAhead(read)), today: read.today }));
 report['ahead-8-weeks'] = {
   queries: ahead.sources.length,
@@ -85,10 +84,9 @@ report['ahead-8-weeks'] = {
     // Each run reckons the dogs' days anew, as a page does.
     const meals = ahead.meals.map((each) => {
       const dog = ahead.dogs.find(({ id }) => id === each.dogId);
-      return { ...each, mealsOn: mealsAhead(dog, ahead.today, new Set()) };
+      return { ...each, mealsOn: mealsAhead(dog, ahead.today, '00:00', new Set()) };
     });
-    coverOf(meals, 56, ahead.sources, ahead.today, ahead.keeps);
-    takeOutTonight(meals, ahead.sources, ahead.today, ahead.keeps);
+    playAhead(meals, ahead.sources, ahead.today, ahead.keeps);
   }),
 };
 

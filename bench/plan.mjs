@@ -6,6 +6,7 @@ import { entry, timeEach } from './measure.mjs';
 register('../scripts/typescript.mjs', import.meta.url);
 const { readFoodRow } = await import('../src/core/food/rows.ts');
 const { workOutPlan } = await import('../src/core/plan/result');
+const { inputsOf } = await import('../tests/fixtures/plans.ts');
 const { plainBatch, plainPlan } = await import('../src/core/plan/plan-entry.ts');
 
 const TODAY = '2026-11-25';
@@ -28,6 +29,9 @@ const recipe = (id) => ({
   components: [{ name: 'pot', minutes: 40 }],
   cupGrams: 240,
   pots: [0.86, 0.9],
+  uncounted: [],
+  protein: { word: 'goat', hatch: 'dots' },
+  learned: [],
   written: Array.from({ length: 30 }, (_, index) => {
     const food =
       index === 0 ? foods.find(({ ndb }) => ndb === '17343') : foods[(id * 997 + index * 131) % foods.length];
@@ -67,16 +71,11 @@ const dog = (id) => ({
   slots: SLOTS,
   bowlLines: [],
 });
+// What a plan stands on besides is as the tests have it: a field that is new stands there first.
 const inputs = {
+  ...inputsOf(),
   today: TODAY,
   tomorrow: '2026-11-26',
-  set: 'metric',
-  factors: '4-9-4',
-  fridgeDays: 4,
-  freezerMonths: 3,
-  lots: [],
-  hazards: [],
-  names: {},
   recipes: [1, 2, 3].map(recipe),
   dogs: Array.from({ length: 8 }, (_, index) => dog(index + 1)),
   equipment: [
@@ -84,8 +83,6 @@ const inputs = {
     { id: 2, kind: 'container', name: 'tub', grams: 450, count: 48 },
   ],
   freezer: { capacity: 60_000, used: 0 },
-  foods: [],
-  covered: {},
 };
 
 /** A whole plan worked out anew in core: three recipes of thirty lines for eight dogs; `size` is lines × dogs. */
