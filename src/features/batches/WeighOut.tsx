@@ -34,8 +34,7 @@ const typedLines = z.array(
     isIn: z.boolean(),
     lot: z.string().default(''),
     from: z.array(z.number()).default([]),
-    /** Absent: as the books say of what it is taken from. */
-    frozen: z.boolean().optional(),
+    frozen: z.boolean().default(false),
   }),
 );
 
@@ -46,7 +45,13 @@ export function WeighOut({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
   const [typed, setTyped, forget] = useDraftStorage(
     `weigh-out-${view.id}`,
     typedLines,
-    view.lines.map((line) => ({ text: toType(line.toWeigh, toWeigh(line.toWeigh)), isIn: false, lot: '', from: [] })),
+    view.lines.map((line) => ({
+      text: toType(line.toWeigh, toWeigh(line.toWeigh)),
+      isIn: false,
+      lot: '',
+      from: [],
+      frozen: false,
+    })),
   );
   const [lotOf, setLotOf] = useState<number>();
   const [chosen, setChosen] = useState<number>();
@@ -68,11 +73,6 @@ export function WeighOut({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
   const wrong = view.lines.findIndex((_, index) => problemOf(index) !== undefined);
   const at = chosen ?? (wrong === -1 ? waiting?.line : wrong);
   const line = at === undefined ? undefined : sure(view.lines[at]);
-  const isFrozen = (index: number) => {
-    const [own, { house = [] }] = [nth(typed, index), nth(view.lines, index)];
-    if (!mayGoInFrozen(nth(view.lines, index))) return false;
-    return own.frozen ?? (house.find(({ holdingId }) => holdingId === own.from[0]) ?? house[0])?.inFreezer ?? false;
-  };
   const change = (index: number, part: Partial<(typeof typed)[number]>) =>
     setTyped(typed.map((each, place) => (place === index ? { ...each, ...part } : each)));
   const putIn = (index: number) => {
@@ -85,7 +85,7 @@ export function WeighOut({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
       grams: read.map((each) => (each.ok ? each.value : NaN)),
       lots: typed.map(({ lot }) => lot),
       from: typed.map(({ from }) => from),
-      frozen: typed.map((_, index) => isFrozen(index)),
+      frozen: typed.map(({ frozen }) => frozen),
     });
   const fieldNames = typed.map((_, index) => `grams.${index}`);
   const scale = line && nth(read, line.line);
@@ -143,7 +143,7 @@ export function WeighOut({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
               onChange={(from) => change(line.line, { from })}
             />
             {mayGoInFrozen(line) && (
-              <WentFrozen frozen={isFrozen(line.line)} onChange={(frozen) => change(line.line, { frozen })} />
+              <WentFrozen frozen={nth(typed, line.line).frozen} onChange={(frozen) => change(line.line, { frozen })} />
             )}
             {lotOf === line.line || nth(typed, line.line).lot !== '' ? (
               <Field

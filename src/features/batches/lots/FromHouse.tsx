@@ -41,6 +41,7 @@ export function FromHouse({ line, grams, from, onChange }: FromHouseProps) {
         />
       )}
       {taken.caution && <p className="caution">Look: {taken.caution}.</p>}
+      {taken.inFreezer && <p className="caution">Look: by the books it is in the freezer still.</p>}
       {missing >= 1 && <p className="note">{inMass(missing)} more than the books hold: cook it all the same.</p>}
     </div>
   );

@@ -14,7 +14,7 @@ export interface LotOffered {
   readonly holdingId: number;
   readonly said: string;
   readonly grams: number;
-  /** By the books it lies in the freezer: it goes in frozen, or was thawed and not said. */
+  /** By the books it lies in the freezer: it goes in frozen, or was thawed and nobody said so. */
   readonly inFreezer: boolean;
   /** It is past its safe day. */
   readonly caution: string | undefined;
