@@ -80,8 +80,7 @@ test('wet hands: the pot is weighed on the keypad alone, every key large enough'
     await browser.newContext({ hasTouch: true, isMobile: true, viewport: { width: 1024, height: 768 } })
   ).newPage();
   await openPlan(page, hodman.address, '?recipe=2');
-  await page.getByLabel('Days', { exact: true }).fill('4');
-  await page.getByLabel('Seen, and we go on').check();
+  await page.getByLabel('Days', { exact: true }).fill('6');
   await page.getByRole('button', { name: 'Start cook day' }).tap();
   await page.getByRole('button', { name: 'All in, start cooking' }).tap();
   await page.getByRole('button', { name: 'straight to the scale' }).tap();
