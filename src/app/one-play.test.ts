@@ -43,6 +43,7 @@ function agree({ today, sheet, weeks, agenda }: Shown) {
       (dog.next?.drawn ?? []).map(({ grams }) => writeMassIn(grams, 'metric')),
     );
     expect(codesOf(thawed)).toEqual((dog.next?.drawn ?? []).map(({ code }) => code));
+    expect(codesOf(line.filter((said) => said.includes('still frozen')))).toEqual(dog.frozen);
   }
   for (const [index, day] of sheet.days.entries()) {
     for (const own of day.dogs) {

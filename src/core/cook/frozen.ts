@@ -10,6 +10,10 @@ const MEAT: ReadonlySet<Part> = new Set(['muscle', 'muscular organ', 'secreting 
 export const mayGoInFrozen = ({ part, moment }: { readonly part: Part; readonly moment: Moment }): boolean =>
   MEAT.has(part) && moment === 'cook';
 
+/** What is said beside a line that goes in frozen. Source: as `sayFromFrozen`. */
+export const IF_FROZEN =
+  'The pot cooks half as long again (common practice). Not for a slow cooker: thaw it first (USDA).';
+
 /** What is said of a component that frozen meat lies in. Source: handbook 6 (common practice; thawing before a slow cooker: USDA). */
 export const sayFromFrozen = ({ slow }: Pick<CookedComponent, 'slow'>): string =>
   slow

@@ -44,7 +44,12 @@ test('of several dogs it is said once: of the one that it is worst for, and who 
   const large = sayFit(grown, [2000])!;
   const tooMuch = sayFit(pup, [700])!;
   expect(sayFits([large, tooMuch])).toMatchObject({ isTooMuch: true, name: 'Wren' });
-  expect(sayFits([large, tooMuch])!.said).toMatch(/does not fit into Wren .* Too much for Juniper as well\.$/);
+  expect(sayFits([large, tooMuch])!.said).toMatch(/does not fit into Wren .* It is much for Juniper as well\.$/);
+  // The fullest meal for each kg is the worst, whoever comes first.
+  const [small, full] = [sayFit(grown, [2200])!, sayFit(pup, [900])!];
+  expect(sayFits([small, full])!.name).toBe('Wren');
+  // 700 g in a meal of a pup of 8 kg: 87.5 mL for each kg.
+  expect(tooMuch.why.steps[0]!.sum).toBe('700 g, about as many mL, ÷ 8 kg = 88 mL for each kg');
   expect(sayFits([large])).toBe(large);
   expect(sayFits([])).toBeUndefined();
   expect(sayFits(Array.from({ length: 30 }, () => large))!.said).toMatch(/Juniper and 25 more as well\.$/);

@@ -1,4 +1,6 @@
 import { addUp } from '../add-up';
+import type { Explanation } from '../explanation';
+import { writeNumber } from '../quantity/write';
 import { asIfHere } from './days-off';
 import { weightOn } from './day-energy';
 import type { Dog } from './dog';
@@ -52,12 +54,14 @@ export function stomachFit({ kg, growing }: Eater, meals: readonly number[]): St
   };
 }
 
-/** What is said of a portion that is more than a dog can eat, with what helps. */
+/** What is said of a portion that is more than a dog can eat, with what helps and how it is known. */
 export interface FitSaid {
   readonly name: string;
   readonly said: string;
   /** A meal of it does not fit at all. */
   readonly isTooMuch: boolean;
+  readonly mlPerKg: number;
+  readonly why: Explanation;
 }
 
 /** What is said of a dog's meals on a day where they are too much food; undefined: they fit. Takes g. Source: as `stomachFit`. */
@@ -72,23 +76,46 @@ export function sayFit(dog: Eater, meals: readonly number[]): FitSaid | undefine
     : isThin
       ? `${dog.name} would eat ${aDay}: is this food so thin?`
       : `A meal of this is large for ${dog.name}: ${each}.`;
+  const kg = writeNumber(dog.kg, 1);
   return {
     name: dog.name,
     said: `${said} Less water, more meals or richer food helps: a dog eats energy, not volume.`,
     isTooMuch,
+    mlPerKg,
+    why: {
+      title: `${dog.name}: ${each}`,
+      steps: [
+        {
+          what: 'its fullest meal',
+          sum: `${writeNumber(Math.max(0, ...meals), 0)} g, about as many mL, ÷ ${kg} kg = ${each}`,
+        },
+        {
+          what: 'its day',
+          sum: `${writeNumber(
+            addUp(meals, (grams) => grams),
+            0,
+          )} g ÷ ${kg} kg = ${aDay}`,
+        },
+        {
+          what: 'asked about',
+          sum: `a meal above ${LARGE} mL for each kg, too much above ${FITS}; a day above ${(dog.growing ? PUP : GROWN) * 100} % of its weight`,
+        },
+      ],
+      source: 'Stomach capacity 45 to 90 mL for each kg: common veterinary practice, from memory.',
+    },
   };
 }
 
 /**
- * What is said of the same food for several dogs, once: of the one that it is worst for, and whom else it is too much for. Takes what is said of
+ * What is said of the same food for several dogs, once: of the one that it is worst for, and whom else it is much for. Takes what is said of
  * each; undefined: it fits them all.
  */
 export function sayFits(all: readonly FitSaid[]): FitSaid | undefined {
-  const [worst, ...others] = [...all].sort((a, b) => Number(b.isTooMuch) - Number(a.isTooMuch));
+  const [worst, ...others] = [...all].sort((a, b) => b.mlPerKg - a.mlPerKg);
   if (!worst || others.length === 0) return worst;
   const names = others.slice(0, NAMED).map(({ name }) => name);
   const more = others.length > NAMED ? ` and ${others.length - NAMED} more` : '';
-  return { ...worst, said: `${worst.said} Too much for ${names.join(', ')}${more} as well.` };
+  return { ...worst, said: `${worst.said} It is much for ${names.join(', ')}${more} as well.` };
 }
 
 /** So many dogs are named before the rest is a number. */

@@ -209,16 +209,21 @@ interface Turn {
 
 /** In which turns a day is drawn: today meal by meal by the clock, so that nobody's supper takes what is another one's breakfast. */
 function turnsOf(eating: readonly Eating[], index: number, mixed: boolean): Turn[] {
-  const alone = (own: Eating, meal: MealAhead): Turn => ({ own, meals: [meal], ...of(meal) });
-  const of = ({ kcal, recipeId }: MealAhead) => ({ kcal, recipeId });
-  return eating
-    .flatMap((own): Turn[] => {
-      const meals = own.dog.mealsOn(index);
-      if (mixed || index === 0) return meals.map((meal) => alone(own, meal));
-      return together(meals).map((group) => ({ ...group, own }));
-    })
-    .sort((a, b) => (index === 0 ? (a.meals[0]?.clock ?? '').localeCompare(b.meals[0]?.clock ?? '') : 0));
+  const isToday = index === 0;
+  const turns = eating.flatMap((own): Turn[] => {
+    const meals = own.dog.mealsOn(index);
+    const drawn = isToday || mixed ? meals.map((meal) => asOne(meal.recipeId, [meal])) : together(meals);
+    return drawn.map((each) => ({ ...each, own }));
+  });
+  const clockOf = ({ meals: [first] }: Turn) => first?.clock ?? '';
+  return isToday ? turns.sort((a, b) => clockOf(a).localeCompare(clockOf(b))) : turns;
 }
+
+const asOne = (recipeId: number | undefined, meals: readonly MealAhead[]): Omit<Turn, 'own'> => ({
+  recipeId,
+  meals,
+  kcal: addUp(meals, ({ kcal }) => kcal),
+});
 
 /** Today nobody eats what is frozen while there is something that is not. Takes sources in order of use. */
 const thawedFirst = (order: readonly Source[], frozen: ReadonlySet<string>): Source[] => [
@@ -254,7 +259,7 @@ function countedOn(order: readonly Source[], counts: ReadonlyMap<string, number>
 function together(meals: readonly MealAhead[]): Omit<Turn, 'own'>[] {
   const byRecipe = new Map<number | undefined, MealAhead[]>();
   for (const meal of meals) byRecipe.set(meal.recipeId, [...(byRecipe.get(meal.recipeId) ?? []), meal]);
-  return [...byRecipe].map(([recipeId, own]) => ({ recipeId, meals: own, kcal: addUp(own, ({ kcal }) => kcal) }));
+  return [...byRecipe].map(([recipeId, own]) => asOne(recipeId, own));
 }
 
 /** kcal that the stock provides for each dog on each day of its cover, by dog and day; days without are left out. */

@@ -1,5 +1,6 @@
 import { addUp } from '../add-up';
 import { addDays, writeDay, type LocalDate } from '../calendar/local-date';
+import { countOf } from '../quantity/count-words';
 import { byCode } from './code';
 import { coverOf, type Cover, type DogAhead, type FeedingRules } from './cover';
 import type { Source } from './draw';
@@ -68,6 +69,14 @@ export function playAhead(
   }
   const taken = new Set(tonight.map(({ key }) => key));
   return { cover, out: [...tonight, ...takeOuts(sources, cover, today).filter(({ key }) => !taken.has(key))] };
+}
+
+/** How far a dog is provided for, in words. Source: the played days. */
+export function sayRunsOut({ coverDays, days }: Pick<Cover, 'coverDays' | 'days'>, today: LocalDate): string {
+  const last = days[coverDays - 1];
+  if (!last) return 'nothing in store';
+  if (coverDays === days.length) return `${countOf(days.length / 7, 'week')} or more`;
+  return `${countOf(coverDays, 'day')}, to ${writeDay(last.day, today)}`;
 }
 
 /** What goes into the fridge tonight. */

@@ -35,7 +35,7 @@ export function Portions({ view }: { view: BatchView }) {
               </p>
               {portion.fit && (
                 <p className={portion.fit.isTooMuch ? 'danger' : 'caution'} role="alert">
-                  {portion.fit.said}
+                  {portion.fit.said} <Why of={portion.fit.why} about={`${portion.name}’s fullest meal`} />
                 </p>
               )}
               <p className="note">

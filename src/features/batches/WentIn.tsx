@@ -99,11 +99,14 @@ export function WentIn({ view, onOpen }: { view: BatchView; onOpen: (step: StepK
 function FrozenOf({ view, line }: { view: BatchView; line: SheetLine }) {
   const keep = useCommand(cookBatch, `frozen-${view.id}-${line.line}`);
   return (
-    <WentFrozen
-      frozen={line.frozen === true}
-      disabled={keep.pending}
-      onChange={(on) => keep.run({ batchId: view.id, of: { act: 'frozen', line: line.line, on } })}
-    />
+    <>
+      <WentFrozen
+        frozen={line.frozen === true}
+        disabled={keep.pending}
+        onChange={(on) => keep.run({ batchId: view.id, of: { act: 'frozen', line: line.line, on } })}
+      />
+      <Problems problems={keep.problems} />
+    </>
   );
 }
 

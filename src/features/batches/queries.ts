@@ -83,7 +83,7 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
       batch.state === 'planned'
         ? sure(planned).lines
         : batch.takes.map((take, line) => cookedLine(take, line, taken.get(line))),
-    uncounted: parent ? [] : ((await readUncounted(db, read.reference, [batch])).get(id) ?? []).map(({ text }) => text),
+    uncounted: planned?.uncounted ?? (parent ? [] : await wordsIn(read, batch)),
     wentIn: wentInOf(sheet, household.energyFactors),
     apart: batch.state === 'planned' ? undefined : batch.apart,
     mayKeepApart: mayKeepApart(batch),
@@ -155,6 +155,11 @@ function cookedLine(take: WeighedTake, line: number, taken: string | undefined):
     moment: first?.moment ?? 'cook',
     part: first?.part ?? 'muscle',
   };
+}
+
+/** What of its recipe was kept as words, of a pot that was begun. */
+async function wordsIn({ db, reference }: Page, batch: StoredBatch): Promise<string[]> {
+  return ((await readUncounted(db, reference, [batch])).get(batch.id) ?? []).map(({ text }) => text);
 }
 
 /** The readings that were struck out, newest first. */

@@ -1,4 +1,5 @@
 import { Fold } from '@/ui/Fold';
+import { Why } from '@/ui/Why';
 import type { PlanResult } from '@/core/plan/result';
 import { alike, type DogCheck, type SwapEffect } from '@/core/plan/dog-checks';
 import { sum } from '@/core/plan/scale';
@@ -91,7 +92,11 @@ export function DogsInPlan({
 function Check({ check }: { check: DogCheck }) {
   return (
     <p className="note">
-      {check.fit && <span className={check.fit.isTooMuch ? 'danger' : 'caution'}>{check.fit.said} · </span>}
+      {check.fit && (
+        <span className={check.fit.isTooMuch ? 'danger' : 'caution'}>
+          {check.fit.said} <Why of={check.fit.why} about={`${check.name}’s fullest meal`} /> ·{' '}
+        </span>
+      )}
       {check.over.length > 0 && <span className="danger">too much {named(check.over)} · </span>}
       {check.perhapsOver.length > 0 && <span className="danger">perhaps too much {named(check.perhapsOver)} · </span>}
       {check.short.length > 0 && <span className="caution">short of {named(check.short)}</span>}

@@ -110,7 +110,7 @@ export function PlanRoom({ view, first }: { view: PlanView; first?: number }) {
       })}
       {tooMuch && (
         <Caution danger role="status">
-          {tooMuch.said}
+          {tooMuch.said} <Why of={tooMuch.why} about="the fullest meal of it" />
         </Caution>
       )}
       {standing?.warns.map((warning) => (

@@ -14,6 +14,7 @@ import { insertLines } from '@/core/recipe/rearrange';
 import { recipeSheet } from '@/core/recipe/sheet';
 import { sayUnread } from '@/core/unreadable';
 import { Caution } from '@/ui/Caution';
+import { Why } from '@/ui/Why';
 import { DraftNote } from '@/ui/form/DraftNote';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
@@ -167,7 +168,11 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
           </div>
           <DraftNote draft={draft} />
           <SumLine sheet={sums} />
-          {fit && <Caution danger={fit.isTooMuch}>{fit.said}</Caution>}
+          {fit && (
+            <Caution danger={fit.isTooMuch}>
+              {fit.said} <Why of={fit.why} about="the fullest meal of it" />
+            </Caution>
+          )}
           <Problems problems={save.atHead('name', ...shownFields)} />
           {lines.length > 0 && <LineList sheet={sheet} onRearranged={save.clear} />}
           <div ref={setProposalsAt} />

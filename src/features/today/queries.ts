@@ -9,7 +9,7 @@ import { madeForOf } from '@/core/stock/made-for';
 import { sayPot } from '@/core/stock/say-pot';
 import { cookByOf } from '@/core/stock/agenda';
 import type { Cover } from '@/core/stock/cover';
-import { playAhead, tonightOf, type TakeOutOf } from '@/core/stock/weeks-ahead';
+import { playAhead, sayRunsOut, tonightOf, type TakeOutOf } from '@/core/stock/weeks-ahead';
 import { inOrderOfUse, insteadOf, type Drawn } from '@/core/stock/draw';
 import { readAhead } from '@/data/ahead';
 import { clockAsked } from '@/data/clock-asked';
@@ -153,13 +153,7 @@ function aheadOf(
         : `${writeDay(day.day, today)}: nothing`,
     };
   });
-  const last = cover.days[cover.coverDays - 1];
-  const runsOut =
-    cover.coverDays === cover.days.length
-      ? `${cover.coverDays} days or more`
-      : last
-        ? `${countOf(cover.coverDays, 'day')}, to ${writeDay(last.day, today)}`
-        : 'nothing in store';
+  const runsOut = sayRunsOut(cover, today);
   return { dogId: cover.dogId, name, coverDays: Math.min(cover.coverDays, HORIZON), runsOut, cells };
 }
 

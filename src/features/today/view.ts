@@ -63,7 +63,7 @@ export interface DogToday {
   readonly caution: string | undefined;
   /** Why it gets nothing today: away, fasting, a guest that is not here. */
   readonly off: string | undefined;
-  /** Frozen packs that would feed it, where nothing is ready. */
+  /** Frozen packs that would feed it, where too little is thawed. */
   readonly frozen: readonly string[];
 }
 

@@ -2,6 +2,7 @@
 
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
+import { IF_FROZEN } from '@/core/cook/frozen';
 
 interface WentFrozenProps {
   frozen: boolean;
@@ -19,7 +20,7 @@ export function WentFrozen({ frozen, disabled = false, onChange }: WentFrozenPro
       />
       {frozen && (
         <p className="note" role="status">
-          The pot cooks half as long again (common practice). Not for a slow cooker: thaw it first.
+          {IF_FROZEN}
         </p>
       )}
     </div>

@@ -33,9 +33,10 @@ export async function plannedLines(
   readonly reckoned: readonly ReckonedLine[];
   readonly dayMinutes: number | undefined;
   readonly habits: readonly string[];
+  readonly uncounted: readonly string[];
 }> {
   const { db, reference, household } = read;
-  const { written: lines, bought, takes, components } = await readPlannedLines(db, reference, batch);
+  const { written: lines, bought, takes, components, uncounted } = await readPlannedLines(db, reference, batch);
   const weighed = takes.map(({ written, bought: planned }) => ({ ...takeOf(written, planned), weighed: planned }));
   const learned = await readLearned(db);
   const own = learned.of(batch.recipeId);
@@ -68,6 +69,7 @@ export async function plannedLines(
       moment: written.moment,
       part: written.part,
     })),
+    uncounted: uncounted.map(({ text }) => text),
     reckoned: linesOfWeights(lines, bought),
     dayMinutes: day.ok ? day.value.end : undefined,
     habits: [

@@ -60,7 +60,9 @@ export function Timers({ stove, of: { now, clock, command, act } }: { stove: Sto
         <p>
           rings at <b>{clock(rings)}</b> · {first.guessed ? 'nobody has written down how long: perhaps' : 'set for'}{' '}
           {writeMinutes(first.timer.minutes)}
-          {!first.guessed && first.timer.minutes === first.minutes && ' by this recipe'}
+          {!first.guessed &&
+            first.timer.minutes === first.minutes &&
+            (first.frozen ? ' by this recipe, for what went in frozen' : ' by this recipe')}
         </p>
       ) : (
         <p role="alert" className={styles.rang}>

@@ -7,7 +7,7 @@ import type { Hatch, Protein } from '@/core/recipe/protein';
 import { cookByOf } from '@/core/stock/agenda';
 import type { CoveredDay } from '@/core/stock/cover';
 import { fitFor, inOrderOfUse, withHeld } from '@/core/stock/draw';
-import { DAYS_AHEAD, freezerAhead, passDates, playAhead, whyBefore } from '@/core/stock/weeks-ahead';
+import { DAYS_AHEAD, freezerAhead, passDates, playAhead, sayRunsOut, whyBefore } from '@/core/stock/weeks-ahead';
 import { sure } from '@/core/sure';
 import { readAhead } from '@/data/ahead';
 import { pageQuery, readProteins } from '@/data/page';
@@ -90,18 +90,13 @@ export const aheadView = pageQuery(async (read): Promise<AheadView> => {
   const frozenLots = addUp(await readLots(db), (lot) => (lot.place === 'freezer' ? lot.grams : 0));
   const first = cover[0]?.days ?? [];
   return {
-    dogs: cover.map(({ dogId, coverDays, days }) => {
-      const last = days[coverDays - 1];
+    dogs: cover.map((of) => {
+      const { dogId, coverDays, days } = of;
       return {
         dogId,
         name: sure(ahead.dogs.find(({ id }) => id === dogId)).name,
         coverDays,
-        runsOut:
-          coverDays === days.length
-            ? '8 weeks or more'
-            : last
-              ? `${countOf(coverDays, 'day')}, to ${writeDay(last.day, today)}`
-              : 'nothing in store',
+        runsOut: sayRunsOut(of, today),
         days: days.map((own): AheadDay => {
           const { day, drawn, covered, tired } = own;
           const main = [...drawn].sort((a, b) => b.kcal - a.kcal)[0];

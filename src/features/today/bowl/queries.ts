@@ -37,7 +37,7 @@ export function bowlsToday(
     readonly cover: readonly Cover[];
   },
 ): DogToday[] {
-  const { dogs, stock, avoided } = ahead;
+  const { dogs } = ahead;
   const meals = dogs.map((dog) => {
     const energy = dayEnergy(dog, today);
     // A meal that is all bought food or additions has nothing to press.
@@ -50,9 +50,11 @@ export function bowlsToday(
   const thawed = new Set(ready.map(({ key }) => key));
   return meals.map(({ dog, energy, own, slot }): DogToday => {
     const kcal = slot?.kcal ?? 0;
-    const played = cover.find(({ dogId }) => dogId === dog.id)?.days[0]?.meals;
+    const meals = cover.find(({ dogId }) => dogId === dog.id)?.days[0]?.meals;
+    const parts = meals?.find(({ slotId }) => slotId === slot?.id)?.parts ?? [];
     // What is frozen still goes into no bowl: it is said, to be thawed in cold water.
-    const drawn = (played?.find(({ slotId }) => slotId === slot?.id)?.parts ?? []).filter(({ key }) => thawed.has(key));
+    const drawn = parts.filter(({ key }) => thawed.has(key));
+    const still = parts.filter(({ key }) => !thawed.has(key));
     const missing = missingFrom(kcal, drawn);
     return {
       id: dog.id,
@@ -102,18 +104,7 @@ export function bowlsToday(
       treats: sayTreats(energy, dog, today),
       caution: besideBowl(dog, today, slot),
       off: sayOff(dog.daysOff, today),
-      frozen:
-        missing > 0
-          ? stock
-              .filter(
-                (pack) =>
-                  pack.placeKind === 'freezer' &&
-                  (pack.dogId ?? dog.id) === dog.id &&
-                  avoided.ofPack(pack.holdingId, dog.id).length === 0,
-              )
-              .slice(0, 3)
-              .map((pack) => pack.code)
-          : [],
+      frozen: still.map(({ code }) => code),
     };
   });
 }

@@ -3,7 +3,7 @@ import { addDays, daysBetween, readLocalDate, writeDayInFull, type LocalDate } f
 import { sayAddition } from '@/core/dog/bowl-line';
 import { dayEnergy, weightOn } from '@/core/dog/day-energy';
 import { isFedOn, sayOff } from '@/core/dog/days-off';
-import { mealsOn, mealsToCome } from '@/core/dog/meals';
+import { mealsOn } from '@/core/dog/meals';
 import type { Problem } from '@/core/problem';
 import { byMeasure, measuresOf } from '@/core/stock/by-measure';
 import { writeMassIn, writeWeight } from '@/core/quantity/write';
@@ -11,7 +11,6 @@ import { DAYS_AHEAD, playAhead } from '@/core/stock/weeks-ahead';
 import { sure } from '@/core/sure';
 import { readAhead } from '@/data/ahead';
 import { pageQuery } from '@/data/page';
-import { readBowlsOn } from '@/data/repositories/bowls';
 import { readCups } from '@/data/repositories/food-facts';
 import { readPlaces } from '@/data/repositories/household';
 import { besideOf } from '../bowl/queries';
@@ -95,8 +94,7 @@ export const sitterView = pageQuery(
     const { db, today, household } = read;
     const set = household.unitSet;
     const { from, to, problem } = rangeOf(today, typed);
-    const fed = await readBowlsOn(db, today);
-    const ahead = await readAhead(read, fed);
+    const ahead = await readAhead(read);
     const cups = await readCups(db);
     const freezers = (await readPlaces(db)).filter(({ kind }) => kind === 'freezer');
     const { cover, out } = playAhead(ahead.meals, ahead.sources, today, ahead.keeps);
@@ -134,14 +132,10 @@ export const sitterView = pageQuery(
         dogs: ahead.dogs.map((dog) => {
           const energy = dayEnergy(dog, day);
           const own = sure(cover.find(({ dogId }) => dogId === dog.id)).days[daysBetween(today, day)];
-          const unfed = mealsOn(dog, day, energy).filter(
-            (meal) => day !== today || !fed.some((bowl) => bowl.dogId === dog.id && bowl.slotId === meal.id),
-          );
-          // One that was forgotten today is for whoever is here to say so, not for the sheet.
-          const filled = unfed.filter(({ kcal }) => kcal > 0);
-          const coming = day === today ? mealsToCome(filled, read.clock) : filled;
-          const open = unfed.filter(
-            (meal) => coming.includes(meal) || (meal.kcal <= 0 && (day > today || meal.clock > read.clock)),
+          // What is still to come is what was played: one that was forgotten is for whoever is here to say so.
+          const coming = sure(ahead.meals.find(({ dogId }) => dogId === dog.id)).mealsOn(daysBetween(today, day));
+          const open = mealsOn(dog, day, energy).filter((meal) =>
+            meal.kcal > 0 ? coming.some(({ id }) => id === meal.id) : day > today || meal.clock > read.clock,
           );
           return {
             id: dog.id,
