@@ -1,9 +1,8 @@
-import { rmSync, writeFileSync } from 'node:fs';
+import { rmSync } from 'node:fs';
 import { register } from 'node:module';
-import { join } from 'node:path';
 import { seeded } from './random.mjs';
 import { roomsDown } from './rooms.mjs';
-import { actionIds, ask, newFolder, start } from './server.mjs';
+import { actionIds, ask, startOnClock } from './server.mjs';
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
@@ -34,12 +33,7 @@ async function packsOf({ address }) {
 export async function attack(count, seed) {
   const random = seeded(seed);
   const ids = actionIds();
-  const folder = newFolder();
-  const clock = join(newFolder(), 'clock');
-  let now = START;
-  const set = (instant) => writeFileSync(clock, new Date((now = instant)).toISOString());
-  set(START);
-  const server = await start(folder, { demo: true, now: `@${clock}` });
+  const { server, folder, set, now } = await startOnClock(START);
   const broke = [];
   let [tried, done, refused] = [0, 0, 0];
   const gives = async (name, input) => {
@@ -66,7 +60,7 @@ export async function attack(count, seed) {
   /** Until when it is at its best in the freezer: frozen again it gains no months. */
   const best = new Map();
   const look = async (after) => {
-    const today = dayIn.format(now);
+    const today = dayIn.format(now());
     const packs = await packsOf(server);
     for (const [code, { place, safe_until: safe, best_by: by, blocked: isBlocked }] of packs) {
       const isFrozen = /freezer/i.test(place);
@@ -95,7 +89,7 @@ export async function attack(count, seed) {
       if ((await feed(await idOf(code), 20)).done) broke.push(`careless ${tried}: ${code} is blocked and was fed`);
     },
     'feed what is past': async () => {
-      const today = dayIn.format(now);
+      const today = dayIn.format(now());
       const past = [...packs.values()].filter(({ safe_until: safe }) => safe !== '' && safe < today);
       if (past.length === 0) return;
       const { code } = random.pick(past);
@@ -126,7 +120,7 @@ export async function attack(count, seed) {
     open: (_, id) => gives('sayOfPacks', { holdingIds: [id], is: 'opened' }),
     'weigh again': (_, id) => gives('correctPack', { holdingId: id, grams: 1 + random.below(900) }),
     feed: (_, id) => feed(id, 5 + random.below(60)),
-    'a night goes by': async () => set(now + (1 + random.below(20)) * HOUR),
+    'a night goes by': async () => set(now() + (1 + random.below(20)) * HOUR),
   };
   for (; tried < count; tried++) {
     const press = random.pick(Object.keys(PRESSES));
@@ -135,7 +129,7 @@ export async function attack(count, seed) {
     packs = await look(`${press} ${code}`);
   }
   if (blocked.size === 0 || done < count / 4) broke.push('hardly anything was done: nothing was tried');
-  const unproven = await sealUnproven(server, gives, dayIn.format(now), broke);
+  const unproven = await sealUnproven(server, gives, dayIn.format(now()), broke);
   broke.push(...(await roomsDown(server)));
   await server.kill();
   rmSync(folder, { recursive: true, force: true });

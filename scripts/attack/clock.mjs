@@ -1,8 +1,7 @@
-import { rmSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { rmSync } from 'node:fs';
 import { seeded } from './random.mjs';
 import { roomsDown } from './rooms.mjs';
-import { actionIds, ask, newFolder, start } from './server.mjs';
+import { actionIds, ask, startOnClock } from './server.mjs';
 
 const HOUR = 3_600_000;
 const START = Date.parse('2026-11-25T12:00:00Z');
@@ -36,12 +35,7 @@ const dayIn = new Intl.DateTimeFormat('en-CA', { timeZone: 'Europe/Oslo' });
 export async function attack(count, seed) {
   const random = seeded(seed);
   const ids = actionIds();
-  const folder = newFolder();
-  const clock = join(newFolder(), 'clock');
-  let now = START;
-  const set = (instant) => writeFileSync(clock, new Date((now = instant)).toISOString());
-  set(START);
-  const server = await start(folder, { demo: true, now: `@${clock}` });
+  const { server, folder, set, now } = await startOnClock(START);
   const broke = [];
   let newest = dayIn.format(START);
   let said;
@@ -52,7 +46,7 @@ export async function attack(count, seed) {
   for (; tried < count; tried++) {
     const about = START + tried * ONWARD + (random.below(60) - 30) * DAY + random.below(24) * HOUR;
     set(random.chance(0.3) ? random.pick(edgesNear(about)) : about);
-    const today = dayIn.format(now);
+    const today = dayIn.format(now());
     if (random.chance(0.2)) {
       const right = await gives('clockIsRight', {});
       if (!right.done) broke.push(`clock ${tried}: could not be said to be right: ${right.said.slice(0, 200)}`);

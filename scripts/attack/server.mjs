@@ -1,6 +1,6 @@
 // A built Hodman on a folder, to be asked and killed.
 import { spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { freePort } from '../free-port.mjs';
@@ -44,6 +44,16 @@ export async function start(folder, options) {
   if (await server.up()) return server;
   await server.kill();
   throw new Error(`Hodman did not start:\n${server.printed()}`);
+}
+
+/** The demo house on a clock that can be set: it stands still at an instant until then. */
+export async function startOnClock(instant) {
+  const folder = newFolder();
+  const file = join(newFolder(), 'clock');
+  let now;
+  const set = (at) => writeFileSync(file, new Date((now = at)).toISOString());
+  set(instant);
+  return { server: await start(folder, { demo: true, now: `@${file}` }), folder, set, now: () => now };
 }
 
 const manifest = () => JSON.parse(readFileSync('.next/server/server-reference-manifest.json', 'utf8'));

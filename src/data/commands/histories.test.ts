@@ -5,6 +5,7 @@ import { grams } from '@/core/quantity/units';
 import { seeded } from '../../../tests/fixtures/seeded';
 import { freshHouse, type TestHouse } from '../fixtures/database';
 import { testServer } from '../fixtures/on-server';
+import { attemptIn, playAndUndo } from '../fixtures/random-history';
 import { plannedExample, weighedExample } from '../fixtures/worked-path';
 import { readBatch } from '../repositories/batches';
 import { readDog } from '../repositories/dogs';
@@ -13,7 +14,7 @@ import { correctLine, weighBatch } from './batches';
 import { feedBowl, takeBackBowl } from './bowls';
 import { weighPacksAgain } from './pack-weights';
 import { sealShare } from './packs';
-import { contextFor, Refusal, type Context } from './run';
+import type { Context } from './run';
 import { setShares } from './shares';
 import { takeBackShare } from './stock';
 
@@ -36,9 +37,6 @@ interface Pencil {
   packs: Map<number, { share: number; grams: number; eaten: number }>;
 }
 
-/** Undoes everything that a history did. */
-class Undone extends Error {}
-
 // On a server what may differ is how a text is asked, not what a history adds up to.
 const HISTORIES = testServer() === undefined ? 500 : 100;
 
@@ -48,20 +46,9 @@ test(`${HISTORIES} random histories with corrections: flow and ledger close, and
   const upTo = (most: number) => Math.floor(random() * (most + 1));
   const dog = (await readDog(house.db, ids.dogId))!;
   const slots = mealsOn(dog, TODAY as never);
-  let done = 0;
-  let refused = 0;
+  const counts = { done: 0, refused: 0 };
   const play = async (context: Context) => {
-    const attempt = async <T>(work: (own: Context) => Promise<T>): Promise<T | undefined> => {
-      try {
-        const value = await context.tx.transaction((tx) => work({ ...context, tx }));
-        done++;
-        return value;
-      } catch (error) {
-        if (!(error instanceof Refusal)) throw error;
-        refused++;
-        return undefined;
-      }
-    };
+    const attempt = <T>(work: (own: Context) => Promise<T>) => attemptIn(context, counts, work);
     const pencil: Pencil = { net: 2310, shares: new Map(), packs: new Map() };
     const bowls: { id: number; holdingId?: number; shareId?: number; grams: number }[] = [];
     const used = (id: number) =>
@@ -204,18 +191,9 @@ test(`${HISTORIES} random histories with corrections: flow and ledger close, and
       (select count(*)::int from (select movement_id from leg group by movement_id having sum(amount) <> 0) m) unbalanced,
       (select count(*)::int from holding h where h.amount <> coalesce((select sum(amount) from leg where holding_id = h.id), 0)) drift`);
     expect(rows[0]).toEqual({ unbalanced: 0, drift: 0 });
-    throw new Undone();
   };
-  for (let run = 0; run < HISTORIES; run++) {
-    try {
-      await house.db.transaction(async (tx) =>
-        play(await contextFor(tx, house.reference, new Date(`${TODAY}T12:00:00Z`))),
-      );
-    } catch (error) {
-      if (!(error instanceof Undone)) throw error;
-    }
-  }
+  await playAndUndo(house, new Date(`${TODAY}T12:00:00Z`), HISTORIES, play);
   // Most of what is tried is possible; some of it is not.
-  expect(done).toBeGreaterThan(refused);
-  expect(refused).toBeGreaterThan(HISTORIES / 5);
+  expect(counts.done).toBeGreaterThan(counts.refused);
+  expect(counts.refused).toBeGreaterThan(HISTORIES / 5);
 });

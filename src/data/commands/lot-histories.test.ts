@@ -8,8 +8,9 @@ import { readLots, readLotsById } from '../repositories/lots';
 import { holding } from '../schema/stock';
 import { takeLots } from './lot-uses';
 import { partLot, receiveLot, weighLot } from './lots';
+import { attemptIn, playAndUndo } from '../fixtures/random-history';
 import { plannedExample } from '../fixtures/worked-path';
-import { contextFor, Refusal, type Context } from './run';
+import { contextFor, type Context } from './run';
 import { sayOfPacks, unblockPacks } from './said-of-packs';
 import { movePacks } from './stock';
 
@@ -49,30 +50,19 @@ interface Pencil {
   left: number;
 }
 
-class Undone extends Error {}
-
 test(`${HISTORIES} random histories of ingredients: parts, blocks and thaws say what a pencil says, and nothing keeps longer by an act`, async () => {
   const random = seeded(20261201);
   const upTo = (most: number) => Math.floor(random() * (most + 1));
   const pick = <T>(of: readonly T[]): T | undefined => of[upTo(of.length - 1)];
   const places = await readPlaces(house.db);
   const at = (kind: string) => places.find((place) => place.kind === kind)!.id;
-  let [done, refused, cooked] = [0, 0, 0];
+  const counts = { done: 0, refused: 0 };
+  let cooked = 0;
   const play = async (start: Context) => {
     let context = start;
     let now = FIRST;
     const pencil = new Map<number, Pencil>();
-    const attempt = async <T>(work: (own: Context) => Promise<T>): Promise<T | undefined> => {
-      try {
-        const value = await context.tx.transaction((tx) => work({ ...context, tx }));
-        done++;
-        return value;
-      } catch (error) {
-        if (!(error instanceof Refusal)) throw error;
-        refused++;
-        return undefined;
-      }
-    };
+    const attempt = <T>(work: (own: Context) => Promise<T>) => attemptIn(context, counts, work);
     const look = async () => {
       const lots = await readLots(context.tx);
       expect(new Map(lots.map(({ holdingId, grams }) => [holdingId, grams]))).toEqual(
@@ -176,16 +166,9 @@ test(`${HISTORIES} random histories of ingredients: parts, blocks and thaws say 
       }
       await look();
     }
-    throw new Undone();
   };
-  for (let run = 0; run < HISTORIES; run++) {
-    try {
-      await house.db.transaction(async (tx) => play(await contextFor(tx, house.reference, new Date(FIRST))));
-    } catch (error) {
-      if (!(error instanceof Undone)) throw error;
-    }
-  }
-  expect(done).toBeGreaterThan(refused);
-  expect(refused).toBeGreaterThan(HISTORIES / 5);
+  await playAndUndo(house, new Date(FIRST), HISTORIES, play);
+  expect(counts.done).toBeGreaterThan(counts.refused);
+  expect(counts.refused).toBeGreaterThan(HISTORIES / 5);
   expect(cooked).toBeGreaterThan(HISTORIES / 5);
 });
