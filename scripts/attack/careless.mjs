@@ -166,6 +166,10 @@ async function sealUnproven(server, gives, today, broke) {
   await need('cookBatch', { batchId, of: { act: 'core', load: '0.0', celsius: 52 } });
   if ((await gives('setShares', shares)).done) broke.push('careless: a pot was divided whose core was 52 °C');
   await need('cookBatch', { batchId, of: { act: 'go on', load: '0.0', why: 'no thermometer' } });
+  // It went to the scale without a word of its cooling.
+  if ((await gives('setShares', shares)).done)
+    broke.push('careless: a pot was divided, and nobody asked how warm it is');
+  await need('cookBatch', { batchId, of: { act: 'keep', load: '0.0', why: 'not measured while it cooled' } });
   await need('setShares', shares);
   const page = await (await fetch(`${server.address}/batches/${batchId}?step=pack`)).text();
   const shareId = Number(
