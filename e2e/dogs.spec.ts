@@ -272,14 +272,14 @@ test('an onion is said at its line and stops the plan; garlic waits for a vet’
   await page.getByRole('button', { name: 'Keep as version 2' }).click();
   await expect(page.getByRole('link', { name: 'Grandmother’s pot', exact: true })).toBeVisible();
   await openPlan(page, hodman.address, '?recipe=2');
-  for (const name of ['Pip', 'Sedge', 'Flint']) await page.getByRole('button', { name }).click();
+  for (const name of ['Pip', 'Sedge', 'Flint']) await page.getByRole('button', { name, exact: true }).click();
   await expect(page.getByText(/No vet’s note allows Rusk garlic/)).toBeVisible();
   await visit(page, `${hodman.address}/dogs/1/avoid`);
   await page.getByLabel('The vet’s word on garlic').fill('Dr. Alder, in May: a clove for the pot');
   await page.getByRole('button', { name: 'Note it' }).click();
   await expect(page.getByText('Dr. Alder, in May')).toBeVisible();
   await openPlan(page, hodman.address, '?recipe=2');
-  for (const name of ['Pip', 'Sedge', 'Flint']) await page.getByRole('button', { name }).click();
+  for (const name of ['Pip', 'Sedge', 'Flint']) await page.getByRole('button', { name, exact: true }).click();
   await expect(page.getByRole('button', { name: 'Start cook day' })).toBeEnabled();
 });
 
@@ -288,8 +288,8 @@ test('archived, a dog is on no list and in no plan; it can be brought back with 
   await page.getByRole('button', { name: 'Archive Flint' }).click();
   await expect(page.getByText('Archived:')).toContainText('Flint');
   await openPlan(page, hodman.address);
-  await expect(page.getByRole('button', { name: 'Pip' })).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Flint' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Pip', exact: true })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Flint', exact: true })).toHaveCount(0);
   await visit(page, `${hodman.address}/dogs/4/life`);
   await page.getByRole('button', { name: 'Bring Flint back' }).click();
   await expect(page.getByRole('link', { name: 'Flint', exact: true })).toBeVisible();
