@@ -1,5 +1,5 @@
-import { energyDensity, type EnergyDensity } from '../quantity/units';
 import { storedAs, type BatchState, type WeighedState } from './fold';
+import { wholeOf } from './whole';
 import { nth } from '../sure';
 import { addUp } from '../add-up';
 
@@ -51,12 +51,6 @@ export function withheldFrom(
 }
 
 const weighed = (batch: BatchState): WeighedState | undefined => (batch.state === 'weighed' ? batch : undefined);
-/** kcal in each g of all that was weighed. */
-const densityOf = (batch: WeighedState | undefined): EnergyDensity | undefined => {
-  if (!batch) return undefined;
-  const net = sum(batch.yields.map((each) => each.net));
-  return net > 0 ? energyDensity(sum(batch.yields.map((each) => each.net * each.density)) / net) : undefined;
-};
 const sum = (values: readonly number[]) => addUp(values, (value) => value);
 
 /** kcal of a pack that differ by less than this are the same figure on a label (ours, no source). */
@@ -65,7 +59,7 @@ const SAME_KCAL = 0.5;
 /** What a correction changes: takes a batch before and after it. Source: arithmetic. */
 export function followsOf(before: BatchState, after: BatchState): Follows {
   const [was, is] = [weighed(before), weighed(after)];
-  const net = (batch: WeighedState | undefined) => batch && sum(batch.yields.map((each) => each.net));
+  const [whole, now] = [was && wholeOf(was.yields), is && wholeOf(is.yields)];
   const kcalOf = (batch: WeighedState | undefined, shareId: number, grams: number) => {
     const share = batch?.shares.find((each) => each.id === shareId);
     const stored = share && batch && storedAs(share, batch.yields);
@@ -73,8 +67,8 @@ export function followsOf(before: BatchState, after: BatchState): Follows {
   };
   const left = is ? sum(is.yields.map((each) => each.undivided)) : 0;
   return {
-    net: { from: net(was), to: net(is) },
-    density: { from: densityOf(was), to: densityOf(is) },
+    net: { from: whole?.net, to: now?.net },
+    density: { from: whole?.density, to: now?.density },
     shares: [...new Set([...(was?.shares ?? []), ...(is?.shares ?? [])].map((share) => share.id))]
       .map((id) => ({
         id,

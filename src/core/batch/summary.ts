@@ -4,6 +4,7 @@ import { warmPans, type WarmPan } from '../heat/warm-pans';
 import { learnedOf, type Learned } from '../cook/learned';
 import { energyOf, fatKcalOf, type EnergyFactors } from '../nutrition/energy';
 import { batchLines, type Moment, type Part, type WeighedLine } from '../recipe/recipe';
+import { stillToWeigh } from './apart';
 import type { BatchState } from './fold';
 import type { Watch } from './step';
 import { stepAt, watchOf, type StepKey } from './steps';
@@ -23,7 +24,7 @@ export interface BatchSummary {
   readonly went?: readonly { readonly part: Part; readonly grams: number }[];
   /** kcal of all that went in, less the fat that was skimmed off, by each of the three ways. */
   readonly kcal: Readonly<Record<EnergyFactors, number>>;
-  /** Once it was weighed: g to be divided, g with what was eaten before, and whether that was counted. */
+  /** Once all of it was weighed: g to be divided, g with what was eaten before, and whether that was counted. */
   readonly net?: number;
   readonly whole?: number;
   readonly estimated?: boolean;
@@ -67,11 +68,16 @@ export function summaryOf(batch: BatchState): BatchSummary | undefined {
     kcal: { '4-9-4': left('4-9-4'), modified: left('modified'), table: left('table') },
   };
   if (batch.state === 'cooking') return { ...common, shares: [] };
-  const net = addUp(batch.yields, (each) => each.net);
+  const all =
+    stillToWeigh(batch).length > 0
+      ? {}
+      : {
+          net: addUp(batch.yields, (each) => each.net),
+          whole: addUp(batch.yields, (each) => each.net + each.eatenBefore),
+        };
   return {
     ...common,
-    net,
-    whole: batch.yields.reduce((sum, each) => sum + each.net + each.eatenBefore, 0),
+    ...all,
     estimated: batch.yields.some((each) => each.estimated),
     ...(batch.yields.length > 1
       ? {
@@ -91,6 +97,6 @@ function byPart(lines: readonly WeighedLine[]): { readonly part: Part; readonly 
   return [...sums].map(([part, grams]) => ({ part, grams }));
 }
 
-/** kcal in each g of a weighed batch as a whole; undefined before it was weighed. */
+/** kcal in each g of a weighed batch as a whole; undefined before all of it was weighed. */
 export const densityIn = (summary: BatchSummary | null | undefined, factors: EnergyFactors): number | undefined =>
   summary?.whole === undefined || summary.whole <= 0 ? undefined : summary.kcal[factors] / summary.whole;

@@ -1,8 +1,9 @@
 import { addUp } from '../add-up';
 import type { Explanation } from '../explanation';
+import { platedDensity } from '../portion/plated';
 import { energyDensity, grams, type EnergyDensity, type Grams } from '../quantity/units';
 import { writeFixed } from '../quantity/write';
-import type { BatchYield } from './fold';
+import type { BatchYield, WeighedState } from './fold';
 
 /** All yields of a batch together. */
 export interface WholeYield {
@@ -16,6 +17,15 @@ export interface WholeYield {
   readonly explanation: Explanation;
 }
 
+/**
+ * kcal in each g of a pot's food as it comes into a bowl: of one yield its own, of several as they are plated. It is what a dog's
+ * day and a ration in cups are reckoned by. Source: arithmetic.
+ */
+export function foodDensityOf({ yields, plating }: Pick<WeighedState, 'yields' | 'plating'>): EnergyDensity {
+  const [only] = yields;
+  return only && yields.length === 1 ? only.density : energyDensity(platedDensity(yields, plating));
+}
+
 /** What was weighed of a batch in all: one yield as it is, several with their mean density. Source: arithmetic. */
 export function wholeOf(yields: readonly BatchYield[]): WholeYield {
   const [only] = yields;
@@ -23,7 +33,7 @@ export function wholeOf(yields: readonly BatchYield[]): WholeYield {
   const sum = (of: (each: BatchYield) => number) => addUp(yields, of);
   const net = sum((each) => each.net);
   const kcal = sum((each) => each.net * each.density);
-  const density = energyDensity(net > 0 ? kcal / net : 0);
+  const density = energyDensity(platedDensity(yields));
   return {
     net: grams(net),
     eatenBefore: sum((each) => each.eatenBefore),

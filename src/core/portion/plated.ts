@@ -52,8 +52,19 @@ export type Plate = (kcal: number) => readonly PlatePart[];
 /** kcal in each g of yields mixed by parts of the weight; 0 parts weigh nothing. */
 const mixed = (yields: readonly Plated[], partOf: (place: number) => number) => {
   const whole = addUp(yields, ({ place }) => partOf(place));
-  return addUp(yields, ({ place, density }) => (density * partOf(place)) / whole);
+  return whole > 0 ? addUp(yields, ({ place, density }) => (density * partOf(place)) / whole) : 0;
 };
+
+/**
+ * kcal in each g of what is kept apart, as it comes into a bowl: mixed by the parts of the weight that were said, else by as much
+ * of each as there is. Source: arithmetic.
+ */
+export function platedDensity(yields: readonly Plated[], plating?: Plating): number {
+  const said = plating?.by === 'parts' ? plating.parts : undefined;
+  return mixed(yields, (at) =>
+    said ? (said.find(({ place }) => place === at)?.part ?? 0) : (yields.find(({ place }) => place === at)?.net ?? 0),
+  );
+}
 
 /**
  * What a dog gets of each yield so that the kcal of its day are met exactly. Nothing said: as much of each as there is, so

@@ -4,6 +4,7 @@ import { eq } from 'drizzle-orm';
 import type { ApartEntry, PlatePotEntry } from '@/core/batch/steps/apart';
 import { homeEnergyOn } from '@/core/dog/meals';
 import { readPlating } from '@/core/portion/plated';
+import { keepFactsOfPot } from '../repositories/food-facts';
 import { readDogs } from '../repositories/dogs';
 import { batch } from '../schema/batches';
 import { batchIn, observe, refreshBatch, strike } from './batch-at-hand';
@@ -42,5 +43,6 @@ export async function platePot(context: Context, input: PlatePotEntry): Promise<
     .update(batch)
     .set({ plating: plating ?? null })
     .where(eq(batch.id, found.id));
-  await refreshBatch(context, found.id);
+  const state = await refreshBatch(context, found.id);
+  await keepFactsOfPot(tx, household.energyFactors, { id: found.id, recipeId: found.recipeId, state });
 }

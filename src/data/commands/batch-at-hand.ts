@@ -39,7 +39,7 @@ function saidOf(context: Context, found: StoredBatch): string {
   const write = inMass(context);
   if (found.state !== 'weighed') return `it is ${found.state}`;
   const shares = found.shares.map((share) => `${write(share.grams)} ${share.fate}`).join(', ');
-  return `${write(found.yield.net)} were weighed${shares === '' ? '' : `, divided as ${shares}`}`;
+  return `${write(found.whole.net)} were weighed${shares === '' ? '' : `, divided as ${shares}`}`;
 }
 
 /** Writes readings of a batch. */

@@ -4,8 +4,9 @@ import { drawMeal } from '@/core/stock/draw';
 import type { CommandResult } from '@/core/problem';
 import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
 import { answerAsks, EXAMPLE, planOne, SEEN, TWENTY_KILOS, weighedBatch } from '../fixtures/worked-path';
-import { readBatch } from '../repositories/batches';
+import { readBatch, readLatestPots } from '../repositories/batches';
 import { readBoxes } from '../repositories/boxes';
+import { readFoodFacts } from '../repositories/food-facts';
 import { readPacksOfBatch, readStock } from '../repositories/stock';
 import { sourceOf } from '../repositories/sources';
 import { keepApart, platePot } from './apart';
@@ -109,6 +110,26 @@ test('kept apart: the second pot must be weighed too, then each is divided by it
   // Divided, it is one pot no more.
   const together = await house.run((context) => keepApart(context, { batchId, apart: 'together' }));
   expect(problemsOf(together)[0]!.message).toMatch(/divided already/);
+});
+
+test('a dog’s food is all that is kept apart, as it is plated; half of it weighed says nothing yet', async () => {
+  const factsOf = async () => (await readFoodFacts(house.db)).get((await weighedBatch(house, batchId)).recipeId)!;
+  valueOf(await house.run((context) => keepApart(context, { batchId, apart: 'components' })));
+  valueOf(await house.run((context) => answerAsks(context, batchId)));
+  valueOf(await weigh(0, 0.8));
+  const half = await factsOf();
+  expect([half.measured, half.density]).toEqual([false, half.rawDensity]);
+  expect(await readLatestPots(house.db)).toEqual(new Map());
+  valueOf(await weigh(1, 0.9));
+  const [meat, barley] = (await weighedBatch(house, batchId)).yields;
+  const [a, b] = [meat!, barley!];
+  // By hand: kcal of both over g of both; the first alone is another food.
+  const both = (a.net * a.density + b.net * b.density) / (a.net + b.net);
+  expect((await factsOf()).density).toBeCloseTo(both, 6);
+  expect(Math.abs(a.density - both)).toBeGreaterThan(0.05);
+  const entry = { ...AS_WEIGHED, by: 'parts' as const, parts: ['3', '1'] };
+  valueOf(await house.run((context) => platePot(context, { batchId, entry })));
+  expect((await factsOf()).density).toBeCloseTo((3 * a.density + b.density) / 4, 6);
 });
 
 test('a slip: kept apart by mistake, it is one pot again', async () => {

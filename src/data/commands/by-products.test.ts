@@ -67,7 +67,7 @@ test('the liquid that was kept is a batch of its own: of its pot, of its day, wi
   const id = await keep('broth');
   const own = await weighedBatch(house, id);
   expect(own.recipeName).toBe('Broth of Venison, barley & parsnip');
-  expect(own.yield).toMatchObject({ net: KEPT, estimated: true });
+  expect(own.yields[0]).toMatchObject({ net: KEPT, estimated: true });
   expect(own.startedAt).toEqual((await weighedBatch(house, ids.batchId)).startedAt);
   expect([own.day.tasks, own.day.loads, own.pans]).toEqual([[], [], []]);
   expect(summaryOf(own)).toMatchObject({ step: 'divide', next: 'divide it' });
@@ -136,7 +136,7 @@ test('weighed otherwise, what was kept follows its pot; packs are never left wit
   await setTo(id, KEPT);
   valueOf(await weigh({ kept: 120, skimmed: SKIMMED }));
   const after = await weighedBatch(house, id);
-  expect(after.yield.net).toBe(120);
+  expect(after.whole.net).toBe(120);
   expect(after.shares.map((share) => share.grams)).toEqual([120]);
   const [share] = after.shares;
   valueOf(await house.run((context) => sealShare(context, { batchId: id, shareId: share!.id })));

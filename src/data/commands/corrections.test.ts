@@ -192,7 +192,7 @@ test('the pot is put right after two packs were fed: packs hold more, bowls stay
   valueOf(await feed(stock[0]!.holdingId, 432));
   valueOf(await feed(stock[1]!.holdingId, 400, 1));
   expect(await weigh(2200)).toMatchObject({ ok: false, problems: [{ field: 'packsStand' }] });
-  expect((await batch()).yield.net).toBe(2310);
+  expect((await batch()).whole.net).toBe(2310);
   const tried = valueOf(
     await tryCommand({ db: house.db, reference: house.reference, now: new Date(`${TODAY}T13:00:00Z`) }, (context) =>
       weighBatch(context, {
@@ -204,10 +204,10 @@ test('the pot is put right after two packs were fed: packs hold more, bowls stay
     ),
   );
   expect([tried.net, tried.over, tried.packs.length]).toEqual([{ from: 2310, to: 2200 }, 110, 3]);
-  expect((await batch()).yield.net).toBe(2310);
+  expect((await batch()).whole.net).toBe(2310);
   expect(valueOf(await weigh(2200, true))).toEqual(tried);
   const now = await closes();
-  expect(now.yield.undivided).toBe(-110);
+  expect(now.yields[0]!.undivided).toBe(-110);
   const packs = await readPacksOfBatch(house.db, ids.batchId);
   // 2834.56 kcal are in 2200 g now (arithmetic); the label still says what it said.
   for (const pack of packs) {
@@ -236,7 +236,7 @@ test('a forgotten vessel is more to be divided; a smaller pot takes from what is
   const [fridge] = (await batch()).shares;
   valueOf(await house.run((context) => sealShare(context, { batchId: ids.batchId, shareId: fridge!.id })));
   expect(valueOf(await weigh(2410))).toMatchObject({ undivided: 100, over: 0 });
-  expect((await closes()).yield.undivided).toBe(100);
+  expect((await closes()).yields[0]!.undivided).toBe(100);
   valueOf(await weigh(2000));
   expect((await closes()).shares.map((share) => share.grams)).toEqual([1000, 1000]);
 });

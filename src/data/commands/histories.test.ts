@@ -174,7 +174,7 @@ test(`${HISTORIES} random histories with corrections: flow and ledger close, and
       if (what === 'line') await attempt((own) => correctLine(own, { batchId, line: 0, grams: 900 + upTo(200) }));
     }
     const now = await here();
-    expect(now.yield.net).toBe(pencil.net);
+    expect(now.whole.net).toBe(pencil.net);
     for (const [key, gap] of imbalance(batchGraph(now, [], '4-9-4')))
       expect([key, Math.abs(gap) < 1e-6]).toEqual([key, true]);
     const stock = await readPacksOfBatch(context.tx, batchId);

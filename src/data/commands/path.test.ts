@@ -51,7 +51,7 @@ test('the worked example through the database: scale 1.8684, density 1.2271, pac
   const planned = await readBatch(house.db, ids.batchId, '4-9-4');
   expect(planned?.scale).toBeCloseTo(1.8684, 4);
   const weighed = await weighedExample(house, ids);
-  expect(weighed.yield.density).toBeCloseTo(1.2271, 4);
+  expect(weighed.whole.density).toBeCloseTo(1.2271, 4);
   const stock = await sealedExample(house, ids.batchId, SHARES);
   expect(stock.map((pack) => [pack.code, pack.grams, pack.placeKind, pack.safeUntil ?? null])).toEqual([
     ['V1', 864, 'fridge', '2026-11-29'],

@@ -84,7 +84,7 @@ test('what the share holds and no tray does goes back to be divided: not lost, n
   valueOf(await back());
   const found = await weighedBatch(house, batchId);
   expect(found.shares.find((each) => each.id === shareId)!.grams).toBe(1500);
-  expect(found.yield.undivided).toBe(500);
+  expect(found.yields[0]!.undivided).toBe(500);
   expect((await back()).ok).toBe(false);
 });
 

@@ -14,14 +14,14 @@ test('what is stirred in after weighing is in the yield; left out, it is in neit
   valueOf(await weigh());
   const before = await weighedBatch(house(), ids().batchId);
   const [oil] = before.day.stirIns;
-  expect(before.yield.net).toBeCloseTo(2310, 6);
+  expect(before.whole.net).toBeCloseTo(2310, 6);
   valueOf(await act({ act: 'stir in', line: oil!.line, grams: 20, when: 'now' }));
   const after = await weighedBatch(house(), ids().batchId);
-  expect(after.yield.net).toBeCloseTo(2330, 6);
+  expect(after.whole.net).toBeCloseTo(2330, 6);
   // 5 g of oil more than the 15 that were weighed out: 9 kcal each (handbook 3).
-  expect(after.yield.kcal - before.yield.kcal).toBeCloseTo(5 * 9, 0);
+  expect(after.yields[0]!.kcal - before.yields[0]!.kcal).toBeCloseTo(5 * 9, 0);
   valueOf(await act({ act: 'stir in', line: oil!.line, grams: 20, when: 'now' }));
-  expect((await weighedBatch(house(), ids().batchId)).yield.net).toBeCloseTo(2330, 6);
+  expect((await weighedBatch(house(), ids().batchId)).whole.net).toBeCloseTo(2330, 6);
 });
 
 test('left out on purpose, a line is not in the batch', async () => {

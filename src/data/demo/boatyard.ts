@@ -69,7 +69,7 @@ export async function loadDemo(db: Database, reference: Reference, now: Date): P
 
     // Four days of fish for the grown dogs, a month ago: eaten from its supper to a breakfast, the last of the days frozen.
     const pollock = await cook(at, tx, -31, { recipeId: pollockId, dogIds: grown, days: 4 }, { gross: 0.9 });
-    const oneDay = pollock.yield.net / 4;
+    const oneDay = pollock.whole.net / 4;
     await divide(at, -31, pollock, { today: Math.round(oneDay / 2), fridge: Math.round(oneDay * 2.5) });
     await sealWet(at, tx, -31, pollock.id);
     for (let days = -31; days <= -29; days++) await feedDay(at, tx, days, now, -31, grown);
@@ -79,13 +79,13 @@ export async function loadDemo(db: Database, reference: Reference, now: Date): P
 
     // A pot that was eaten up in two days: it taught what the next one comes to.
     const first = await cook(at, tx, -17, { recipeId: venisonId, dogIds, days: 2 }, { gross: 0.86 });
-    await divide(at, -17, first, { today: 1250, fridge: Math.round(first.yield.net) - 1250 });
+    await divide(at, -17, first, { today: 1250, fridge: Math.round(first.whole.net) - 1250 });
     await sealWet(at, tx, -17, first.id);
     for (let days = -17; days <= -15; days++) await feedDay(at, tx, days, now, -17);
     await throwCrumbs(await at(-13, '09:00'), first.id);
 
     const goat = await cook(at, tx, -13, { recipeId: goatId, dogIds, days: 7 }, { gross: 0.85 });
-    await divide(at, -13, goat, { dry: Math.round(goat.yield.net * 0.8) });
+    await divide(at, -13, goat, { dry: Math.round(goat.whole.net * 0.8) });
     await sealWet(at, tx, -13, goat.id);
     await freezeDry(at, tx, goat.id);
 
@@ -234,7 +234,7 @@ async function divide(
   const today = split.today ?? 0;
   const fridge = split.fridge ?? 0;
   const dry = split.dry ?? 0;
-  const freezer = Math.round(batch.yield.net) - today - fridge - dry;
+  const freezer = Math.round(batch.whole.net) - today - fridge - dry;
   await setShares(await at(days, '15:00'), {
     batchId: batch.id,
     shares: sharesOf({ today, fridge, freezer, dry }),
@@ -245,7 +245,7 @@ async function freezeDry(at: At, tx: Tx, batchId: number): Promise<void> {
   const start = await at(-13, '18:00');
   const loaded = await weighedBatch(start, batchId);
   const share = sure(loaded.shares.find((each) => each.fate === 'dry'));
-  const solids = loaded.yield.solidsPerGram;
+  const solids = nth(loaded.yields, 0).solidsPerGram;
   const count = Math.ceil(share.grams / 1400);
   const trays = Array.from({ length: count }, (_, index) => {
     const wet = Math.floor(share.grams / count) - (index % 2);

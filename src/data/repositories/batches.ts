@@ -1,7 +1,8 @@
 import 'server-only';
-import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, or, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, isNull, or, sql } from 'drizzle-orm';
 import type { LocalDate } from '@/core/calendar/local-date';
-import { foldBatch, type BatchState, type BatchYield, type WeighedState } from '@/core/batch/fold';
+import { foldBatch, type BatchState, type WeighedState } from '@/core/batch/fold';
+import { wholeOf, type WholeYield } from '@/core/batch/whole';
 import type { BatchSummary } from '@/core/batch/summary';
 import { type Filling } from '@/core/dog/filling';
 import type { EnergyFactors } from '@/core/nutrition/energy';
@@ -10,7 +11,6 @@ import { readShare } from '@/core/plan/read-plan';
 import type { Tx } from '../database';
 import { batch, plan, planDog } from '../schema/batches';
 import { recipe, recipeVersion } from '../schema/recipes';
-import { nth } from '@/core/sure';
 import { nameOfBatch, readBatchHistory, unreadBatch } from './batch-history';
 import { ifRead, isUnread } from '../schema/kept-json';
 import { unlessUnread, Unreadable, type CannotBeRead } from '@/core/unreadable';
@@ -41,8 +41,8 @@ interface Common {
   readonly revision: number;
 }
 
-/** A batch with its yields; `yield` is the first, which is the whole pot unless components are kept apart. */
-export type WeighedBatch = Common & WeighedState & { readonly yield: BatchYield };
+/** A batch with its yields, and all of them together. */
+export type WeighedBatch = Common & WeighedState & { readonly whole: WholeYield };
 /** A batch that is or was on the stove. */
 export type CookedBatch = Exclude<StoredBatch, { readonly state: 'planned' }>;
 
@@ -116,7 +116,7 @@ export async function readBatch(tx: Tx, id: number, factors: EnergyFactors): Pro
     dogIds: row.byProduct ? [] : dogs.map((each) => each.dogId),
   };
   return state.value.state === 'weighed'
-    ? { ...common, ...state.value, yield: nth(state.value.yields, 0) }
+    ? { ...common, ...state.value, whole: wholeOf(state.value.yields) }
     : { ...common, ...state.value };
 }
 
@@ -228,7 +228,7 @@ export const readByProducts = async (tx: Tx, parentId: number) =>
       .where(and(eq(batch.parentId, parentId), isNull(batch.droppedAt)))
   ).map((row) => ({ ...row, summary: ifRead(row.summary), recipeName: nameOfBatch(row) }));
 
-/** The latest weighed batch of each recipe, by the recipe's id: by-products and unweighed pots say nothing of its food. */
+/** The latest batch of each recipe of which all was weighed, by the recipe's id: by-products and half a pot say nothing of its food. */
 export async function readLatestPots(tx: Tx, recipeIds?: readonly number[]): Promise<Map<number, number>> {
   const rows = await tx
     .select({ recipeId: recipeVersion.recipeId, id: sql<number>`max(${batch.id})::int` })
@@ -239,7 +239,7 @@ export async function readLatestPots(tx: Tx, recipeIds?: readonly number[]): Pro
         eq(batch.state, 'weighed'),
         isNull(batch.droppedAt),
         isNull(batch.parentId),
-        isNotNull(batch.summary),
+        sql`${batch.summary}->'whole' is not null`,
         recipeIds ? inArray(recipeVersion.recipeId, [...recipeIds]) : undefined,
       ),
     )

@@ -1,6 +1,7 @@
 import 'server-only';
 import { and, eq, isNotNull, isNull } from 'drizzle-orm';
 import type { BatchState, WeighedState } from '@/core/batch/fold';
+import { foodDensityOf } from '@/core/batch/whole';
 import type { FoodFacts } from '@/core/dog/food-facts';
 import type { WeighedLine } from '@/core/recipe/recipe';
 import type { EnergyFactors } from '@/core/nutrition/energy';
@@ -87,14 +88,15 @@ function factsOf(
   lines: readonly WeighedLine[],
   factors: EnergyFactors,
 ): FoodFacts {
-  const first = pot?.yields[0];
-  const counted = first?.weighing.by === 'cups' ? first.weighing.cupGrams : undefined;
+  // A cup of one of the things that are kept apart is none of the food.
+  const weighing = pot?.yields.length === 1 ? pot.yields[0]?.weighing : undefined;
+  const counted = weighing?.by === 'cups' ? weighing.cupGrams : undefined;
   return foodFactsOf(
     {
       name: own.name,
       recipeId,
       lines: pot?.lines ?? lines,
-      density: first?.density,
+      density: pot && foodDensityOf(pot),
       gramsPerCup: own.cupGrams ?? counted,
     },
     factors,

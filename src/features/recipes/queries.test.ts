@@ -52,7 +52,7 @@ test('each of the boatyard’s pots holds what a pup needs, and a meal of it fit
   for (const pot of pots) {
     if (pot?.state !== 'weighed') throw new Error('the boatyard’s pots are weighed');
     for (const dog of dogs) {
-      const meals = mealsOn(dog, TODAY).map(({ kcal }) => kcal / pot.yield.density);
+      const meals = mealsOn(dog, TODAY).map(({ kcal }) => kcal / pot.whole.density);
       expect(sayFit(eaterOn(dog, TODAY), meals)).toBeUndefined();
     }
   }

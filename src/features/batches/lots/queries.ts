@@ -85,7 +85,7 @@ export async function costView(read: Page, batch: StoredBatch): Promise<CostView
   const { currency } = household;
   return {
     said: sayCost(cost, currency),
-    aKilo: batch.state === 'weighed' ? sayCost(cost, currency, 1000 / batch.yield.net) : undefined,
+    aKilo: batch.state === 'weighed' ? sayCost(cost, currency, 1000 / batch.whole.net) : undefined,
     unknown: cost.unknown,
     why: cost.explanation,
   };

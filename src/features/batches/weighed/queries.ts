@@ -222,7 +222,7 @@ function plateIn({ yields, plating }: WeighedBatch): NamedPlate | undefined {
 async function bowlsOff(db: Page['db'], batch: WeighedBatch): Promise<string | undefined> {
   const fed = await readFedOfBatch(db, batch.id);
   const off = fed.flatMap(({ kcal, grams, density, place }) => {
-    const own = batch.yields.find((each) => each.place === place) ?? batch.yield;
+    const own = batch.yields.find((each) => each.place === place) ?? batch.whole;
     const now = grams * (density ?? own.density);
     return Math.abs(kcal - now) > Math.max(1, kcal * 0.005) ? [now - kcal] : [];
   });

@@ -1,4 +1,5 @@
 import 'server-only';
+import { foodDensityOf } from '@/core/batch/whole';
 import { addDays, type LocalDate } from '@/core/calendar/local-date';
 import type { Problem } from '@/core/problem';
 import { vetSheet } from '@/core/vet/pages';
@@ -53,7 +54,7 @@ export const vetView = pageQuery(
       pots: pots.flatMap((pot) => {
         const batch = batches.get(pot.batchId);
         if (!batch) return [];
-        const density = batch.state === 'weighed' ? batch.yield.density : undefined;
+        const density = batch.state === 'weighed' ? foodDensityOf(batch) : undefined;
         return [{ ...pot, recipeId: batch.recipeId, number: batch.versionNumber, density }];
       }),
       besides: given.filter(({ kind }) => kind !== 'meal'),

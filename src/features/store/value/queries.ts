@@ -123,7 +123,7 @@ export const valueView = pageQuery(async (read): Promise<ValueView> => {
           protein: proteinOf(proteins, batch.recipeId),
           minor: cost.minor,
           said: sayCost(cost, currency),
-          aKilo: batch.state === 'weighed' ? sayCost(cost, currency, 1000 / batch.yield.net) : undefined,
+          aKilo: batch.state === 'weighed' ? sayCost(cost, currency, 1000 / batch.whole.net) : undefined,
           unknown: cost.unknown,
           why: cost.explanation,
         },
