@@ -8,7 +8,7 @@ export const foodFactsSchema = z.object({
   recipeId: idSchema.optional(),
   /** kcal per g as it lies in the bowl. */
   density: z.number().positive().max(9),
-  /** Whether a pot was weighed; otherwise the density is that of all that goes in. */
+  /** Whether a pot was weighed; otherwise the density is predicted. */
   measured: z.boolean(),
   /** kcal per g of all that goes into the pot: what a piece of a raw weight is counted by. */
   rawDensity: z.number().positive().max(9).optional(),

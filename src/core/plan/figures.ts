@@ -108,6 +108,13 @@ const timesOf = (at: At, loads: number): readonly number[] => [
   ...Array.from({ length: loads }, (_, place) => at.loads[place] ?? 1),
 ];
 
+/**
+ * kcal in each g of a recipe's finished food, as it is predicted; 0 where nothing of it is bound to the batch. What is added for
+ * each dog or load is left out: nobody knows yet for how many. Source: handbook 7, or this kitchen's pots.
+ */
+export const finishedDensity = ({ perScale }: FigureParts): number =>
+  perScale.finished > 0 ? perScale.kcal / perScale.finished : 0;
+
 /** The energy of a recipe at so much of each part, in kcal. */
 export function kcalAt(parts: FigureParts, at: At): number {
   const times = timesOf(at, parts.perLoad.length);

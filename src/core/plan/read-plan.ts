@@ -1,5 +1,6 @@
 import { daysBetween, readLocalDate, type LocalDate } from '../calendar/local-date';
 import type { BatchMeals } from '../dog/filling';
+import { withFood } from '../dog/with-food';
 import type { KnownFood } from '../food/food';
 import { fine, refused, type Outcome } from '../problem';
 import { volumeOf } from '../quantity/units';
@@ -7,7 +8,7 @@ import { choicesOf } from '../recipe/bases';
 import { readBinding } from './bindings/bindings';
 import { demandOf } from './demand';
 import { isVessel, type Equipment } from './equipment';
-import { measuredRecipe, partsOf, type FigureParts, type Measured } from './figures';
+import { finishedDensity, measuredRecipe, partsOf, type FigureParts, type Measured } from './figures';
 import { fillLimit } from './loads';
 import type { PlanInputs, PlannableComponent, PlannableDog, PlannableRecipe } from './inputs';
 import { keptFrom } from './keeping';
@@ -168,7 +169,15 @@ export function readPlan(inputs: PlanInputs, entry: PlanEntry): Outcome<ReadPlan
   const binding = readBinding(entry.binding, inputs.set);
   if (!binding.ok) return binding;
   if (!days.ok) return days;
-  const dogs = inputs.dogs.filter((dog) => entry.dogIds.includes(dog.id));
+  // An amount that a ration says stays: its kcal are of the food as this plan foretells it.
+  const dogs = inputs.dogs
+    .filter((dog) => entry.dogIds.includes(dog.id))
+    .map((dog) =>
+      batches.reduce((own, { recipeId, parts }) => {
+        const density = finishedDensity(parts);
+        return density > 0 ? withFood(own, recipeId, { density }) : own;
+      }, dog),
+    );
   const { cookDay, firstDay } = days.value;
   return fine({
     plan: {

@@ -46,6 +46,22 @@ test('rounded: eggs whole, the scale’s steps, and the drift shown is the drift
   );
 });
 
+// By hand: ¾ cup of 240 g at each of two meals is 360 g a day, whatever its food turns out to hold.
+test.each([
+  ['before the first pot', []],
+  ['with a pot that boiled in', [0.7]],
+  ['with two unlike pots', [0.7, 0.95]],
+])('a ration in cups is planned as its cups, %s', (_, pots) => {
+  const recipe = { ...plainRecipe(1), pots };
+  const food = { name: 'Pot', recipeId: 1, density: 1.0, measured: false, gramsPerCup: 240 };
+  const method = { kind: 'school' as const, school: { kind: 'like for like' as const, cups: 1.5 }, food };
+  const inputs = inputsOf({ recipes: [recipe] });
+  const dogs = inputs.dogs.map((dog) => ({ ...dog, rations: dog.rations.map((own) => ({ ...own, method })) }));
+  const plan = result({ dogIds: [1], binding: { days: '7' } }, { ...inputs, dogs });
+  expect(plan.days).toBe(7);
+  expect(plan.bound.finished).toBeCloseTo(7 * 360, 3);
+});
+
 test('packs as sold are bought whole, and taken whole where that is near', () => {
   const venison = plainRecipe(1);
   const sold = (pack: number): PlanInputs =>

@@ -5,6 +5,7 @@ import { foodDensityOf } from '@/core/batch/whole';
 import type { FoodFacts } from '@/core/dog/food-facts';
 import type { WeighedLine } from '@/core/recipe/recipe';
 import type { EnergyFactors } from '@/core/nutrition/energy';
+import { finishedDensity, measuredRecipe, partsOf } from '@/core/plan/figures';
 import { foodFactsOf } from '@/core/recipe/food-facts-of';
 import { proteinOf } from '@/core/recipe/protein';
 import type { Tx } from '../database';
@@ -50,6 +51,7 @@ export async function keepFoodFacts(
       pot,
       version.lines,
       factors,
+      finishedDensity(partsOf(measuredRecipe(version.written, [], factors), {})),
     );
     // A recipe without energy is no food yet.
     const foodFacts = facts.density > 0 ? facts : null;
@@ -87,6 +89,7 @@ function factsOf(
   pot: WeighedState | undefined,
   lines: readonly WeighedLine[],
   factors: EnergyFactors,
+  predicted?: number,
 ): FoodFacts {
   // A cup of one of the things that are kept apart is none of the food.
   const weighing = pot?.yields.length === 1 ? pot.yields[0]?.weighing : undefined;
@@ -97,6 +100,7 @@ function factsOf(
       recipeId,
       lines: pot?.lines ?? lines,
       density: pot && foodDensityOf(pot),
+      ...(predicted === undefined ? {} : { predicted }),
       gramsPerCup: own.cupGrams ?? counted,
     },
     factors,
