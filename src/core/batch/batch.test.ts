@@ -5,8 +5,9 @@ import { recipeSheet } from '../recipe/sheet';
 import { staysOfTake, type Evidence, type Take } from './evidence';
 import { followsOf, sharesAfter } from './follows';
 import { strainedIn, wentInAfter } from './strained';
-import { foldBatch, wentInOf, type BatchHistory, type BatchState, type SetShare, type WeighedState } from './fold';
-import { batchGraph, energyOfGraph, imbalance } from './graph';
+import { foldBatch, wentInOf, type BatchHistory, type BatchState, type WeighedState } from './fold';
+import type { SetShare } from './share-state';
+import { batchGraph, energyOfGraph, imbalance, type MassGraph } from './graph';
 import type { NewReading, Reading } from './reading';
 import { isDone, stepAt, watchOf } from './steps';
 import { densityIn, summaryOf } from './summary';
@@ -150,6 +151,78 @@ test('trays: wet first, dry last, and a corrected wet weight is still the first'
   // 2000 g wet, 600 g dry: 1400 mL to put back; 1.2271 × 2000 ÷ 600 kcal/g (arithmetic).
   expect([first!.dried!.water, first!.left]).toEqual([1400, 600]);
   expect(first!.dried!.density).toBeCloseTo((1.2271 * 2000) / 600, 3);
+});
+
+/** Nodes that nothing leaves: where a pot's energy lies in the end. */
+const kcalAtEnds = ({ nodes, edges }: MassGraph) =>
+  nodes
+    .filter(({ key }) => !edges.some((edge) => edge.from === key))
+    .flatMap(({ key }) => edges.filter((edge) => edge.to === key))
+    .reduce((sum, { kcal }) => sum + kcal, 0);
+
+test('packs that stand heavier than the pot hold the pot’s energy, and no more', () => {
+  const packed = [{ holdingId: 1, code: 'V1', shareId: 1, grams: 2400 }];
+  const shares = [share(1, 'freezer', 2400)];
+  const stands = weighed(history({ more: pot(3550), shares, packed }));
+  // By hand: 2834.56 kcal (the worked example) in 2400 g, not 2400 times 1.2271.
+  expect(stands.yields[0]!.density).toBeCloseTo(2834.56 / 2400, 4);
+  expect(stands.yields[0]!.explanation.steps.at(-1)!.what).toBe('its packs, trays and bowls hold more, and stand');
+  expect(kcalAtEnds(batchGraph(stands, [], '4-9-4'))).toBeCloseTo(2834.56, 0);
+  // Rounding to whole grams is no correction.
+  const rounded = weighed(history({ more: pot(3550.4), shares: [share(1, 'freezer', 2311)] }));
+  expect(rounded.yields[0]!.explanation.steps.some(({ what }) => what.includes('stand'))).toBe(false);
+});
+
+test('whatever stands after a correction: kcal of packs, eaten, trays and left are the kcal that went in', () => {
+  const mass = fc.integer({ min: 100, max: 1400 });
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 1900, max: 2700 }),
+      fc.record({
+        eaten: fc.integer({ min: 0, max: 60 }),
+        warm: mass,
+        cold: mass,
+        packs: fc.array(mass, { maxLength: 3 }),
+      }),
+      fc.record({
+        set: mass,
+        wet: mass,
+        dryPart: fc.double({ min: 0.45, max: 0.6, noNaN: true }),
+        more: fc.integer({ min: -20, max: 90 }),
+      }),
+      (net, { eaten, warm, cold, packs }, { set, wet, dryPart, more }) => {
+        const dry = Math.round(wet * dryPart);
+        const tray: NewReading[] = [
+          { node: 'tray:9', kind: 'tare', value: 600 },
+          { node: 'tray:9', kind: 'gross', value: 600 + wet },
+          { node: 'tray:9', kind: 'gross', value: 600 + dry, at: LATER },
+        ];
+        const folded = foldBatch(
+          history({
+            more: [...pot(net + 1240), { node: 'taken:0', kind: 'gross', value: eaten }, ...tray],
+            shares: [
+              share(1, 'today', warm),
+              share(2, 'freezer', cold),
+              share(3, 'dry', set, { method: 'freeze-dried', trays: [{ id: 9 }] }),
+            ],
+            packed: [
+              ...packs.map((own, index) => ({ holdingId: index, code: `V${index}`, shareId: 2, grams: own })),
+              { holdingId: 9, code: 'V9', shareId: 3, grams: dry + more },
+            ],
+          }),
+          '4-9-4',
+        );
+        // What cannot have been is refused, and says nothing.
+        fc.pre(folded.ok);
+        const graph = batchGraph(folded.value, [], '4-9-4');
+        for (const measure of ['grams', 'kcal'] as const)
+          for (const [key, gap] of imbalance(graph, measure))
+            expect([measure, key, Math.abs(gap) < 1e-6]).toEqual([measure, key, true]);
+        // Within the rounding to whole grams, dry ones of three times the energy.
+        expect(Math.abs(kcalAtEnds(graph) - energyOfGraph(graph).in)).toBeLessThan(6);
+      },
+    ),
+  );
 });
 
 test('when the pot was other than thought, what is not used gives way, the last share first', () => {

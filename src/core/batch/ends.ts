@@ -2,7 +2,7 @@ import type { LocalDate } from '../calendar/local-date';
 import type { Fate } from '../portion/shares';
 import type { PlaceKind } from '../preserve/shelf-life';
 import { addUp } from '../add-up';
-import { HALF_A_GRAM } from './fold';
+import { HALF_A_GRAM } from './share-state';
 import type { BatchSummary } from './summary';
 
 /** What packs of one fate of a batch hold, by the place where they lie: stored g, dry ones of what was dried. */

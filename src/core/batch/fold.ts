@@ -1,72 +1,21 @@
 import { cookDayOf, type CookDay } from '../cook/cook-day';
 import { pansOf, type PanState } from '../heat/pans';
-import type { CoreReading } from '../heat/heat-check';
-import type { LocalDate } from '../calendar/local-date';
 import { fatKcalOf, type EnergyFactors } from '../nutrition/energy';
 import { solidsPerGram } from '../nutrition/totals';
-import type { PackPlan } from '../portion/pack-plan';
 import type { Plating } from '../portion/plated';
-import type { Fate } from '../portion/shares';
 import { weighYield, type WeighedYield, type Weighing, type WentIn } from '../portion/yield';
-import { dryTrays, type Dried } from '../preserve/dry';
-import type { FromTray } from '../preserve/bagging';
-import type { DriedForm, WaitsIn } from '../preserve/drying';
-import type { DryMethod } from '../preserve/methods';
 import { fine, refused, type Outcome } from '../problem';
 import { grams, type EnergyDensity, type Grams } from '../quantity/units';
 import { batchLines, type WeighedLine } from '../recipe/recipe';
 import { recipeSheet, type RecipeSheet } from '../recipe/sheet';
 import { BROTH_SOURCE, type ByProduct } from './by-product';
 import { staysOfTake, type CookedComponent, type Evidence } from './evidence';
-import {
-  firstWeighed,
-  readLines,
-  strainLines,
-  trayState,
-  weighingOf,
-  type TrayPlace,
-  type TrayState,
-  type WeighedTake,
-} from './observations';
+import { firstWeighed, readLines, strainLines, weighingOf, type WeighedTake } from './observations';
 import { apartOf, yieldAt, type Apart } from './apart';
-import { observedIn, yieldOf, type NodeKey, type Observed, type Reading } from './reading';
-import { sure } from '../sure';
+import { heldOver, spreadOver } from './held-over';
+import { observedIn, yieldOf, type Observed, type Reading } from './reading';
+import { shareState, type PackedContent, type SetShare, type ShareState } from './share-state';
 import { addUp } from '../add-up';
-
-/** A part of a yield with a fate, as the cook set it aside. */
-export interface SetShare {
-  readonly id: number;
-  /** The yield it is a part of, by its place. */
-  readonly yield: number;
-  readonly fate: Fate;
-  readonly grams: number;
-  readonly day: LocalDate;
-  /** Where its packs go; absent for what is fed warm. */
-  readonly placeId?: number;
-  readonly method?: DryMethod;
-  readonly machineId?: number;
-  /** How it is filled into packs; absent: one for each dog and day. */
-  readonly plan?: PackPlan;
-  readonly trays: readonly TrayPlace[];
-  /** A later load of a dryer: the day it is to go in, and where it waits. */
-  readonly loadDay?: LocalDate;
-  readonly waitsIn?: WaitsIn;
-  /** How it is cut for a dehydrator. */
-  readonly form?: DriedForm;
-}
-
-/** What a pack that was not taken back holds of a share: stored g, dry ones of a dry share. */
-export interface PackedContent {
-  readonly holdingId: number;
-  readonly code: string;
-  readonly shareId: number;
-  readonly dogId?: number;
-  /** It is for several dogs. */
-  readonly split?: boolean;
-  readonly grams: number;
-  /** Tenths of a gram of each tray that is in it, where that was said. */
-  readonly trays?: readonly FromTray[];
-}
 
 /** All that is known of a batch: what was planned and frozen, what was observed, set aside, packed and fed. */
 export interface BatchHistory {
@@ -79,25 +28,6 @@ export interface BatchHistory {
   readonly packed: readonly PackedContent[];
   /** g eaten warm of a share. */
   readonly fed: readonly { readonly shareId: number; readonly grams: number }[];
-}
-
-export interface ShareState extends Omit<SetShare, 'trays'> {
-  readonly trays: readonly TrayState[];
-  /** g of it that were eaten or thrown away before they were packed, those on trays that were thrown with them. */
-  readonly gone: { readonly eaten: number; readonly thrown: number };
-  /** The trays of it that were thrown away, and why: they can come back. */
-  readonly thrown: readonly { readonly id: number; readonly grams: number; readonly why: string }[];
-  /** Its core as it was read for the heat step of drying, and why it goes on without one. */
-  readonly heat: { readonly readings: readonly CoreReading[]; readonly reason: string | undefined };
-  /** What its trays came to, once every one was weighed dry. */
-  readonly dried: Dried | undefined;
-  readonly packs: readonly PackedContent[];
-  /** Stored g that packs may still take; undefined while the dryer runs. Negative where packs hold more than it. */
-  readonly left: number | undefined;
-  /** The least that it can be set to, in wet g: what its packs, trays and bowls took of it. */
-  readonly used: number;
-  /** Nothing of it is left to be packed. */
-  readonly sealed: boolean;
 }
 
 interface Cooked {
@@ -141,9 +71,6 @@ export type BatchState =
     } & Cooked);
 export type WeighedState = Extract<BatchState, { state: 'weighed' }>;
 
-/** Less than this is no share: rounding (ours, no source). */
-export const HALF_A_GRAM = 0.5;
-
 /** What went into a pot, as its weighing looks at it. */
 export const wentInOf = (sheet: RecipeSheet, factors: EnergyFactors): WentIn => ({
   inPot: sheet.inPot,
@@ -165,71 +92,21 @@ const asItIs = (name: string, net: Grams): Weighing | undefined =>
 const staysOf = (takes: readonly WeighedTake[]) =>
   addUp(takes, (take) => take.weighed * addUp(take.parts, (part) => part.share));
 
-const sum = (values: readonly number[]) => addUp(values, (value) => value);
-
-function shareState(
-  { trays: places, ...share }: SetShare,
+function sharesOf(
   history: BatchHistory,
   observed: Observed,
-  of: Pick<BatchYield, 'density' | 'solidsPerGram'>,
+  yields: readonly BatchYield[],
   write?: (mass: number) => string,
-): Outcome<ShareState> {
-  const all = places.flatMap((place) => trayState(observed, place));
-  const trays = all.filter((tray) => tray.thrown === undefined);
-  const wetOf = (of: readonly TrayState[]) => sum(of.map((tray) => tray.wetGross - tray.tare));
-  const amounts = (node: NodeKey) => sum(observed.all(node, 'gross').map(({ value }) => value ?? 0));
-  const gone = {
-    eaten: amounts(`eaten:${share.id}`),
-    thrown: amounts(`thrown:${share.id}`) + wetOf(all) - wetOf(trays),
-  };
-  const packs = history.packed.filter((pack) => pack.shareId === share.id);
-  const packed = sum(packs.map((pack) => pack.grams));
-  const done = trays.filter((tray) => tray.dryGross !== undefined);
-  let dried: Dried | undefined;
-  if (done.length > 0 && done.length === trays.length) {
-    const outcome = dryTrays(
-      done.map(({ tare, wetGross, dryGross }) => ({
-        tare: grams(tare),
-        wetGross: grams(wetGross),
-        dryGross: grams(sure(dryGross)),
-      })),
-      of.solidsPerGram,
-      of.density,
-      write,
-    );
-    if (!outcome.ok) return outcome;
-    dried = outcome.value;
+): Outcome<ShareState[]> {
+  const shares: ShareState[] = [];
+  for (const share of history.shares) {
+    const of = yields.find((each) => each.place === share.yield);
+    if (!of) return refused('A share is a part of a yield that was not weighed.');
+    const state = shareState(share, history, observed, of, write);
+    if (!state.ok) return state;
+    shares.push(state.value);
   }
-  const fed = sum(history.fed.filter((each) => each.shareId === share.id).map((each) => each.grams));
-  const off = gone.eaten + gone.thrown;
-  const isGone = off > 0 && off >= share.grams - HALF_A_GRAM;
-  const left = isGone
-    ? 0
-    : share.fate === 'today'
-      ? share.grams - fed
-      : share.fate === 'dry'
-        ? dried && Math.round(dried.dry) - packed
-        : share.grams - packed - off;
-  return fine({
-    ...share,
-    trays,
-    gone,
-    thrown: all.flatMap((tray) =>
-      tray.thrown === undefined ? [] : [{ id: tray.id, grams: tray.wetGross - tray.tare, why: tray.thrown }],
-    ),
-    heat: {
-      readings: observed
-        .all(`share:${share.id}`, 'temperature')
-        .flatMap(({ id, value, at }) => (value === undefined ? [] : { id, celsius: value, at })),
-      reason: observed.of(`share:${share.id}`, 'skipped')?.text,
-    },
-    dried,
-    packs,
-    left,
-    used:
-      share.fate === 'today' ? fed : share.fate === 'dry' ? Math.min(share.grams, wetOf(trays) + off) : packed + off,
-    sealed: share.fate !== 'today' && (packs.length > 0 || isGone) && left !== undefined && left < HALF_A_GRAM,
-  });
+  return fine(shares);
 }
 
 /**
@@ -295,18 +172,18 @@ export function foldBatch(
       strained: observed.of(`strained:${place}`, 'gross')?.value ?? 0,
       weighing,
       solidsPerGram: solidsLeft(batchLines(own), weighed.value),
-      undivided: Math.round(weighed.value.net) - sum(shares.map((share) => share.grams)),
+      undivided: Math.round(weighed.value.net) - addUp(shares, (share) => share.grams),
     });
   }
   if (yields.length === 0) return fine({ ...cooked, state: 'cooking' });
-  const shares: ShareState[] = [];
-  for (const share of history.shares) {
-    const of = yields.find((each) => each.place === share.yield);
-    if (!of) return refused('A share is a part of a yield that was not weighed.');
-    const state = shareState(share, history, observed, of, write);
-    if (!state.ok) return state;
-    shares.push(state.value);
-  }
+  const parts = sharesOf(history, observed, yields, write);
+  if (!parts.ok) return parts;
+  // What stands heavier than its pot takes the pot's energy along, and no more than that.
+  const spread = yields.map((each) => spreadOver(each, heldOver(each, parts.value), write));
+  const shares = spread.some((each, index) => each !== yields[index])
+    ? sharesOf(history, observed, spread, write)
+    : parts;
+  if (!shares.ok) return shares;
   const weighedAt = new Date(
     Math.max(
       startedAt.getTime(),
@@ -316,7 +193,14 @@ export function foldBatch(
     ),
   );
   const { plating } = history;
-  return fine({ ...cooked, state: 'weighed', weighedAt, yields, shares, ...(plating ? { plating } : {}) });
+  return fine({
+    ...cooked,
+    state: 'weighed',
+    weighedAt,
+    yields: spread,
+    shares: shares.value,
+    ...(plating ? { plating } : {}),
+  });
 }
 
 /** kcal and mL of water to put back in each stored g of a share. */

@@ -3,7 +3,9 @@ import { yieldAt } from './apart';
 import { staysOfTake } from './evidence';
 import { energyOf, fatKcalOf, type EnergyFactors } from '../nutrition/energy';
 import { batchLines, type Part, type WeighedLine } from '../recipe/recipe';
-import { HALF_A_GRAM, type BatchState, type ShareState } from './fold';
+import type { BatchState } from './fold';
+import { heldBy, heldOver, liftOf } from './held-over';
+import { HALF_A_GRAM, type ShareState } from './share-state';
 import { nth, sure } from '../sure';
 import { addUp } from '../add-up';
 
@@ -71,7 +73,8 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
     return key;
   };
   const edge = (from: string, to: string, grams: number, of: Partial<MassEdge> = {}) => {
-    if (grams > 1e-9) edges.push({ from, to, grams, kcal: 0, water: 0, solids: 0, observed: true, ...of });
+    if (grams > 1e-9 || (of.kcal ?? 0) > 1e-9)
+      edges.push({ from, to, grams, kcal: 0, water: 0, solids: 0, observed: true, ...of });
   };
   const holds = (lines: readonly WeighedLine[], part: number): Partial<MassEdge> => ({
     kcal: energyOf(lines, factors) * part,
@@ -114,6 +117,9 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
     const vapour = inPot - each.net - each.eatenBefore - each.kept - each.skimmed;
     edge(pot, node('vapour', 'out', 'vapour'), vapour, { water: vapour });
     const key = node(`yield-${each.place}`, 'yield', apart ? each.name : 'the yield');
+    // What stands heavier than the pot has the pot's energy in it, and no other.
+    const over = heldOver(each, batch.shares);
+    const lifted = (grams: number) => ({ ...of(grams), kcal: of(grams).kcal * (1 + over / each.net) });
     const of = (grams: number) => ({
       kcal: grams * each.density,
       solids: grams * each.solidsPerGram,
@@ -123,10 +129,10 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
     if (pans.length > 1)
       pans.forEach(({ name, gross, tare }, index) => {
         const pan = node(`pan-${each.place}-${index}`, 'pan', name);
-        edge(pot, pan, gross - tare, of(gross - tare));
-        edge(pan, key, gross - tare, of(gross - tare));
+        edge(pot, pan, gross - tare, lifted(gross - tare));
+        edge(pan, key, gross - tare, lifted(gross - tare));
       });
-    else edge(pot, key, each.net, of(each.net));
+    else edge(pot, key, each.net, lifted(each.net));
     // Its own energy is not known: all of it is counted in the food, whose energy is an upper bound then.
     edge(pot, node(`kept-${each.place}`, 'by-product', 'liquid kept'), each.kept, { water: each.kept });
     edge(pot, node(`skimmed-${each.place}`, 'by-product', 'fat skimmed off'), each.skimmed, {
@@ -135,19 +141,30 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
     });
     edge(pot, node('eaten', 'out', 'eaten before'), each.eatenBefore, of(each.eatenBefore));
     const shares = batch.shares.filter((share) => share.yield === each.place);
-    for (const share of shares) edge(key, share_(share.id), share.grams, of(share.grams));
-    const over = addUp(shares, (share) => share.grams) - each.net;
-    if (over < -HALF_A_GRAM) edge(key, node(`undivided-${each.place}`, 'rest', 'not divided yet'), -over, of(-over));
-    else if (over !== 0) {
+    for (const share of shares)
+      edge(key, share_(share.id), share.grams, {
+        ...of(share.grams),
+        ...(over > 0 ? { kcal: of(heldBy(share)).kcal } : {}),
+      });
+    const set = addUp(shares, (share) => share.grams) - each.net;
+    if (set < -HALF_A_GRAM) edge(key, node(`undivided-${each.place}`, 'rest', 'not divided yet'), -set, of(-set));
+    else if (set !== 0) {
       // Shares are whole grams, a yield may be none: less than a gram of rounding goes the same way.
-      if (over > 0) edge(node('unexplained', 'unexplained', 'more than was weighed'), key, over, of(over));
-      else edge(key, node('rounding', 'rest', 'rounding'), -over, of(-over));
+      if (set > 0)
+        edge(node('unexplained', 'unexplained', 'more than was weighed'), key, set, {
+          ...of(set),
+          ...(over > 0 ? { kcal: 0 } : {}),
+        });
+      else edge(key, node('rounding', 'rest', 'rounding'), -set, of(-set));
     }
-    for (const share of shares) ofShare(share, of);
+    for (const share of shares) ofShare(share, of, over > 0);
   }
   return { nodes: [...nodes.values()], edges };
 
-  function ofShare(share: ShareState, of: (grams: number) => Partial<MassEdge>) {
+  function ofShare(share: ShareState, of: (grams: number) => Partial<MassEdge>, stands: boolean) {
+    const lift = stands ? liftOf(share) : 1;
+    const noEnergy = stands ? { kcal: 0 } : {};
+    const onTray = (grams: number) => ({ ...of(grams), kcal: (of(grams).kcal ?? 0) * lift });
     const key = node(share_(share.id), 'share', share.fate);
     if (share.fate === 'today') {
       edge(key, node(`fed-${share.id}`, 'out', 'fed warm'), share.used, of(share.used));
@@ -166,10 +183,14 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
       const wet = share.trays.map((tray) => tray.wetGross - tray.tare);
       const onTrays = addUp(wet, (each) => each);
       share.trays.forEach((tray, index) =>
-        edge(key, node(`tray-${tray.id}`, 'tray', `tray ${index + 1}`), nth(wet, index), of(nth(wet, index))),
+        edge(key, node(`tray-${tray.id}`, 'tray', `tray ${index + 1}`), nth(wet, index), onTray(nth(wet, index))),
       );
       const rest = ready - onTrays;
-      if (rest < 0) edge(node('unexplained', 'unexplained', 'more than was weighed'), key, -rest, of(-rest));
+      if (rest < 0)
+        edge(node('unexplained', 'unexplained', 'more than was weighed'), key, -rest, {
+          ...of(-rest),
+          ...noEnergy,
+        });
       else edge(key, node(`beside-${share.id}`, 'rest', 'not on a tray'), rest, of(rest));
       if (!share.dried) return;
       source = node(`dryer-${share.id}`, 'tray', share.method ?? 'dryer');
@@ -177,7 +198,7 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
         const dry = (tray.dryGross ?? tray.wetGross) - tray.tare;
         // Only water leaves: energy and solids of the tray are in what is dry.
         const left = nth(wet, index) - dry;
-        const { kcal, solids = 0 } = of(nth(wet, index));
+        const { kcal, solids = 0 } = onTray(nth(wet, index));
         edge(`tray-${tray.id}`, source, dry, { kcal, solids, water: dry - solids });
         edge(`tray-${tray.id}`, node(`dried-${share.id}`, 'out', 'water that left'), left, { water: left });
       });
@@ -194,7 +215,11 @@ export function batchGraph(batch: BatchState, planned: readonly WeighedLine[], f
       edge(source, node(`pack-${pack.holdingId}-${share.id}`, 'pack', pack.code), pack.grams, inStored(pack.grams));
     }
     const rest = ready - packed;
-    if (rest < 0) edge(node('unexplained', 'unexplained', 'more than was weighed'), source, -rest, inStored(-rest));
+    if (rest < 0)
+      edge(node('unexplained', 'unexplained', 'more than was weighed'), source, -rest, {
+        ...inStored(-rest),
+        ...noEnergy,
+      });
     else edge(source, node(`open-${share.id}`, 'rest', 'not packed yet'), rest, inStored(rest));
   }
 }

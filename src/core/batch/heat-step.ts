@@ -4,7 +4,8 @@ import type { CoreReading } from '../heat/heat-check';
 import { isAtLeast } from '../heat/rule-degrees';
 import type { SafeCore } from '../heat/safe-core';
 import { safeCoreOf } from '../heat/safe-core';
-import type { ShareState, WeighedState } from './fold';
+import type { WeighedState } from './fold';
+import type { ShareState } from './share-state';
 
 /** Whether what is dried was hot enough before: by what, or what is missing. */
 export type HeatStep =

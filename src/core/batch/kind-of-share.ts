@@ -1,7 +1,8 @@
 import type { FoodKind } from '../preserve/shelf-life';
 import { kindOfRecipe } from '../recipe/kind-of-recipe';
 import { sure } from '../sure';
-import type { ShareState, WeighedState } from './fold';
+import type { WeighedState } from './fold';
+import type { ShareState } from './share-state';
 
 /** What kind of food a share is: dried, raw where something of it was never cooked, broth, or cooked. */
 export function kindOfShare(

@@ -73,6 +73,11 @@ describe('searching the food table', () => {
     expect(index.search(query, first.length).map((food) => food.ndb)).toEqual(first);
   });
 
+  test('who is on the way to “feet” or “geese” finds them before the word is whole', () => {
+    for (const typed of ['f', 'fe', 'fee', 'feet'])
+      expect([typed, index.search(typed, 4000).some(({ ndb }) => ndb === '05335')]).toEqual([typed, true]);
+  });
+
   test('a slip of one letter still finds the food', () => {
     expect(index.search('parsnpi', 3).map((food) => food.ndb)).toContain('11298');
   });

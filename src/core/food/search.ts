@@ -73,7 +73,15 @@ export function indexFoods(foods: readonly Food[], phrases: KitchenWords): FoodI
   const index = new MiniSearch<Food>({
     idField: 'ndb',
     fields: ['name'],
-    tokenize: foldWords,
+    // As it is written too: who types “fee” is on the way to feet.
+    tokenize: (name) => [
+      ...foldWords(name),
+      ...name
+        .toLowerCase()
+        .split(/[^\p{L}]+/u)
+        .filter(Boolean),
+    ],
+    searchOptions: { tokenize: foldWords },
     processTerm: (term) => term,
   });
   index.addAll(foods);

@@ -1,6 +1,6 @@
 import { writeDayOnLabel, type LocalDate } from '../calendar/local-date';
 import { writeGrams, writeKcal } from '../quantity/write';
-import { HALF_A_GRAM } from '../batch/fold';
+import { HALF_A_GRAM } from '../batch/share-state';
 
 /** A pack as its label says it, and as it is known now. */
 export interface Labelled {

@@ -113,7 +113,8 @@ test('kept apart: the second pot must be weighed too, then each is divided by it
 });
 
 test('a dog’s food is all that is kept apart, as it is plated; half of it weighed says nothing yet', async () => {
-  const factsOf = async () => (await readFoodFacts(house.db)).get((await weighedBatch(house, batchId)).recipeId)!;
+  const { recipeId } = (await readBatch(house.db, batchId, '4-9-4'))!;
+  const factsOf = async () => (await readFoodFacts(house.db)).get(recipeId)!;
   const before = await factsOf();
   valueOf(await house.run((context) => keepApart(context, { batchId, apart: 'components' })));
   valueOf(await house.run((context) => answerAsks(context, batchId)));

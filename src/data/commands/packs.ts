@@ -1,5 +1,5 @@
 import 'server-only';
-import type { ShareState } from '@/core/batch/fold';
+import type { ShareState } from '@/core/batch/share-state';
 import { kindOfShare } from '@/core/batch/kind-of-share';
 import { fridgeDaysOf } from '@/core/preserve/shelf-life';
 import { rulesNow } from '../repositories/shelf-rules';

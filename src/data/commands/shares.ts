@@ -1,7 +1,8 @@
 import 'server-only';
 import { eq } from 'drizzle-orm';
 import { stillToWeigh } from '@/core/batch/apart';
-import type { BatchYield, ShareState } from '@/core/batch/fold';
+import type { BatchYield } from '@/core/batch/fold';
+import type { ShareState } from '@/core/batch/share-state';
 import type { SharesEntry } from '@/core/batch/steps/divide';
 import { readPackPlan, type PackPlanEntry } from '@/core/portion/pack-plan';
 import { proposePacks } from '@/core/portion/proposals';

@@ -1,6 +1,6 @@
 import 'server-only';
 import { and, eq, isNull } from 'drizzle-orm';
-import { HALF_A_GRAM } from '@/core/batch/fold';
+import { HALF_A_GRAM } from '@/core/batch/share-state';
 import { sayKind } from '@/core/preserve/shelf-life';
 import { standing, tipOf } from '@/core/standing';
 import { reversedLegs, tenths, type Leg } from '@/core/stock/ledger';

@@ -1,7 +1,8 @@
 import 'server-only';
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import { addUp } from '@/core/add-up';
-import { storedAs, type BatchYield, type ShareState } from '@/core/batch/fold';
+import { storedAs, type BatchYield } from '@/core/batch/fold';
+import type { ShareState } from '@/core/batch/share-state';
 import { kindOfShare } from '@/core/batch/kind-of-share';
 import type { BoxesFilled, BoxPlan, Ingredient } from '@/core/portion/boxes';
 import type { FoodKind } from '@/core/preserve/shelf-life';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { HALF_A_GRAM } from '@/core/batch/fold';
+import { HALF_A_GRAM } from '@/core/batch/share-state';
 import { sure } from '@/core/sure';
 import { Segments } from '@/ui/form/Segments';
 import { useUnits } from '@/ui/units';

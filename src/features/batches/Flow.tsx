@@ -213,7 +213,7 @@ export function Flow({ view, onOpen }: FlowProps) {
         drawn to scale · solid is weighed, dashed is still to come
         {weighed &&
           vapour !== undefined &&
-          ` · closes: ${inMass(view.wentIn.inPot)} in = ${inMass(weighed.net)} yield${weighed.eatenBefore > 0 ? ` + ${inMass(weighed.eatenBefore)} eaten` : ''}${weighed.kept > 0 ? ` + ${inMass(weighed.kept)} liquid kept` : ''}${weighed.skimmed > 0 ? ` + ${inMass(weighed.skimmed)} fat` : ''} + ${inMass(vapour)} vapour${weighed.over >= 1 ? ` · its packs hold ${inMass(weighed.over)} more` : ''}`}
+          ` · ${weighed.over > 0 ? '' : 'closes: '}${inMass(view.wentIn.inPot)} in = ${inMass(weighed.net)} yield${weighed.eatenBefore > 0 ? ` + ${inMass(weighed.eatenBefore)} eaten` : ''}${weighed.kept > 0 ? ` + ${inMass(weighed.kept)} liquid kept` : ''}${weighed.skimmed > 0 ? ` + ${inMass(weighed.skimmed)} fat` : ''} + ${inMass(vapour)} vapour${weighed.over > 0 ? ` · packs, trays and bowls hold ${inMass(weighed.over)} more than that, and stand: its energy is spread over them` : ''}`}
         {weighed && ` · ${sayEnergy(view.graph)}`}
       </p>
     </div>

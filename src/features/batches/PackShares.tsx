@@ -85,9 +85,10 @@ export function PackShares({ view, onOpen }: { view: BatchView; onOpen: (step: S
   ));
   return (
     <div className="stack">
-      {weighed.over >= 1 && (
+      {weighed.over > 0 && (
         <Caution role="status">
-          The shares come to {inMass(weighed.over)} more than the pot weighed: their packs’ weights stand.
+          Packs, trays and bowls hold {inMass(weighed.over)} more than the pot weighed, and stand: its energy is spread
+          over all of it.
         </Caution>
       )}
       {weighed.off && (

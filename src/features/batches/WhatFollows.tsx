@@ -69,7 +69,10 @@ export function WhatFollows({
         ))}
         {follows.undivided >= 1 && <li>{inMass(follows.undivided)} are to be divided</li>}
         {follows.over >= 1 && (
-          <li>its packs hold {inMass(follows.over)} more than the pot: their weights stand, and the flow says so</li>
+          <li>
+            its packs hold {inMass(follows.over)} more than the pot: their weights stand, and the pot’s energy is spread
+            over them
+          </li>
         )}
         {follows.days && (
           <li>what is left feeds its dogs {change(follows.days, (days) => `${writeNumber(days, 1)} days`)}</li>

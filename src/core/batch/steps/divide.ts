@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { idSchema } from '../../schema';
 import { FATES } from '../../portion/shares';
 import { DRY_METHODS } from '../../preserve/methods';
-import { HALF_A_GRAM, type BatchState } from '../fold';
+import type { BatchState } from '../fold';
+import { HALF_A_GRAM } from '../share-state';
 import { stillToWeigh } from '../apart';
 import type { Step } from '../step';
 

@@ -6,7 +6,8 @@ import { writeDayOnLabel } from '../../calendar/local-date';
 import { countOf } from '../../quantity/count-words';
 import { idSchema, weightSchema } from '../../schema';
 import { TRAY_TOUCHES } from '../observations';
-import type { BatchState, ShareState } from '../fold';
+import type { BatchState } from '../fold';
+import type { ShareState } from '../share-state';
 import type { Step } from '../step';
 
 /** The shares that are dried, bagged or not. */

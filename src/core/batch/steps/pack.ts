@@ -3,7 +3,8 @@ import { packPlanSchema } from '../../portion/pack-plan';
 import { countOf } from '../../quantity/count-words';
 import { PACKAGINGS } from '../../preserve/shelf-life';
 import { idSchema, weightSchema } from '../../schema';
-import type { BatchState, ShareState } from '../fold';
+import type { BatchState } from '../fold';
+import type { ShareState } from '../share-state';
 import type { Step } from '../step';
 import { isSettled } from './dry';
 

@@ -1,11 +1,13 @@
 import 'server-only';
 import { asIfHere } from '@/core/dog/days-off';
-import { storedAs, type BatchYield, type ShareState } from '@/core/batch/fold';
+import { storedAs, type BatchYield } from '@/core/batch/fold';
+import type { ShareState } from '@/core/batch/share-state';
 import { kindOfShare } from '@/core/batch/kind-of-share';
 import { fatOfDry, fattest, isFatty } from '@/core/preserve/fat';
 import { fridgeDaysOf, PACKAGINGS, type DatingRules, type PlaceKind } from '@/core/preserve/shelf-life';
 import { freshLife, keepingDates } from '@/core/preserve/food-life';
 import { isWet } from '@/core/portion/liquid';
+import { heldOver } from '@/core/batch/held-over';
 import { wholeOf } from '@/core/batch/whole';
 import { writeDay, writeDayOnLabel, type LocalDate } from '@/core/calendar/local-date';
 import { homeEnergyOn, mealsFilledBy } from '@/core/dog/meals';
@@ -183,7 +185,7 @@ export async function weighedView(
             ? `best by ${writeDayOnLabel(pack.bestBy)}`
             : '',
     })),
-    over: sum(batch.yields.map((each) => Math.max(0, -each.undivided))),
+    over: sum(batch.yields.map((each) => heldOver(each, batch.shares))),
     off: await bowlsOff(db, batch),
   };
 }

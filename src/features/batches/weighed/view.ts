@@ -1,4 +1,4 @@
-import type { ShareState } from '@/core/batch/fold';
+import type { ShareState } from '@/core/batch/share-state';
 import type { Explanation } from '@/core/explanation';
 import type { Beside } from '@/core/learned/beside';
 import type { DogPortion } from '@/core/portion/dog-portions';
@@ -118,7 +118,7 @@ export interface WeighedView extends TakenOut {
   readonly fridgeUntil: string;
   readonly shares: readonly SheetShare[];
   readonly packs: readonly SealedPack[];
-  /** g that shares come to over what was weighed. */
+  /** g that its packs, trays and bowls hold over what was weighed; 0: rounding. */
   readonly over: number;
   /** Bowls that were fed with other kcal than is known of their food now. */
   readonly off: string | undefined;
