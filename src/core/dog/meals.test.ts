@@ -6,7 +6,7 @@ import { dayEnergy } from './day-energy';
 import { readDogEntry, type DogEntry } from './entry';
 import { fillingAlone } from './filling';
 import { readMeals } from './meals-entry';
-import { homeEnergyOn, mealsOn, nextMeal, usualMeals } from './meals';
+import { homeEnergyOn, mealsOn, mealsStand, usualMeals } from './meals';
 
 const TODAY = '2026-11-25' as LocalDate;
 
@@ -61,13 +61,19 @@ test('a meal of another recipe is left out of a plan; a bowl line whose meal is 
   expect(mealsOn(dog, TODAY).map((meal) => meal.additions.length)).toEqual([0, 1]);
 });
 
-test('the next meal is the latest whose time has come; a forgotten breakfast does not hide supper', () => {
+test('the next meal is the latest whose time has come; one before it, or before one that was fed, was missed', () => {
   const [breakfast, supper] = mealsOn(dogOf(20, TODAY), TODAY);
-  expect(nextMeal([breakfast!, supper!], '06:00')).toBe(breakfast);
-  expect(nextMeal([breakfast!, supper!], '12:00')).toBe(breakfast);
-  expect(nextMeal([breakfast!, supper!], '16:30')).toBe(supper);
-  expect(nextMeal([supper!], '08:00')).toBe(supper);
-  expect(nextMeal([], '08:00')).toBeUndefined();
+  const at = (clock: string, ...fed: readonly number[]) => {
+    const { toCome, missed } = mealsStand([breakfast!, supper!], new Set(fed), clock);
+    return [toCome.map(({ name }) => name), missed.map(({ name }) => name)];
+  };
+  expect(at('06:00')).toEqual([['breakfast', 'supper'], []]);
+  expect(at('12:00')).toEqual([['breakfast', 'supper'], []]);
+  expect(at('16:30')).toEqual([['supper'], ['breakfast']]);
+  expect(at('08:00', breakfast!.id)).toEqual([['supper'], []]);
+  // After supper nothing comes back: neither is it next, nor is a treat taken off it.
+  for (const clock of ['12:00', '18:30', '23:50']) expect(at(clock, supper!.id)).toEqual([[], ['breakfast']]);
+  expect(at('20:00', breakfast!.id, supper!.id)).toEqual([[], []]);
 });
 
 const entry: DogEntry = {

@@ -122,18 +122,28 @@ export const mealsFilledBy = (dog: Dog, day: LocalDate, filling?: Filling, energ
 export const homeEnergyOn = (dog: Dog, day: LocalDate, filling?: Filling): Kilocalories =>
   kilocalories(addUp(mealsFilledBy(dog, day, filling), (meal) => meal.kcal));
 
-/** The unfed meals of a day that are still to come, in the order of the clock: one long before the next one was forgotten, not left out. */
-export function mealsToCome<T extends { readonly clock: string }>(unfed: readonly T[], clock: string): T[] {
-  const next = nextMeal(unfed, clock);
-  return next ? unfed.slice(unfed.indexOf(next)) : [];
+/** How the meals of a day stand by the clock. */
+export interface MealsStand<T> {
+  /** Those still to come, the next one first. */
+  readonly toCome: readonly T[];
+  /** Those that nobody pressed and whose time is over: a later one was fed, or is next by now. */
+  readonly missed: readonly T[];
 }
 
 /**
- * Which of a dog's meals comes next: the last unfed one whose time has come (or comes within two hours), else the
- * first unfed one; undefined when all are fed.
+ * How the meals of today stand: which was missed, which is next. Whoever shows a meal, makes one smaller or plays the day asks this.
+ * Next is the last open one whose time has come (or comes within two hours), else the first open one; a meal before one that was fed
+ * is not open any more. Takes the meals in the order of the clock, which of them were fed, and the time. Source: ours, no source.
  */
-export function nextMeal<T extends { readonly clock: string }>(unfed: readonly T[], clock: string): T | undefined {
+export function mealsStand<T extends { readonly id: number; readonly clock: string }>(
+  meals: readonly T[],
+  fed: ReadonlySet<number | null>,
+  clock: string,
+): MealsStand<T> {
+  const open = meals.slice(meals.findLastIndex(({ id }) => fed.has(id)) + 1);
   const [hour = 0, minute = 0] = clock.split(':').map(Number);
   const soon = `${String(Math.min(23, hour + 2)).padStart(2, '0')}:${String(minute).padStart(2, '0')}`;
-  return unfed.filter((slot) => slot.clock <= soon).at(-1) ?? unfed[0];
+  const next = open.filter((meal) => meal.clock <= soon).at(-1) ?? open[0];
+  const toCome = next ? open.slice(open.indexOf(next)) : [];
+  return { toCome, missed: meals.filter((meal) => !fed.has(meal.id) && !toCome.includes(meal)) };
 }

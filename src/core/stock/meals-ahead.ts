@@ -1,5 +1,5 @@
 import { addDays, type LocalDate } from '../calendar/local-date';
-import { mealsOn, mealsToCome, type DayMeal } from '../dog/meals';
+import { mealsOn, mealsStand, type DayMeal } from '../dog/meals';
 import type { Dog } from '../dog/dog';
 
 /**
@@ -13,14 +13,11 @@ export function mealsAhead(
   clock: string,
   done: ReadonlySet<number | null>,
 ): (index: number) => readonly DayMeal[] {
-  const known: DayMeal[][] = [];
+  const known: (readonly DayMeal[])[] = [];
   const toCome = (index: number) => {
     const meals = mealsOn(dog, addDays(today, index)).filter(({ kcal }) => kcal > 0);
     if (index > 0) return meals;
-    return mealsToCome(
-      meals.filter(({ id }) => !done.has(id)),
-      clock,
-    );
+    return mealsStand(meals, done, clock).toCome;
   };
   return (index) => (known[index] ??= toCome(index));
 }

@@ -3,7 +3,7 @@ import { and, eq, isNull } from 'drizzle-orm';
 import { addUp } from '@/core/add-up';
 import { addDays, clockIn, type LocalDate } from '@/core/calendar/local-date';
 import { readGiven, takenOff, type GivenEntry, type Less } from '@/core/dog/given';
-import { mealsOn, mealsToCome } from '@/core/dog/meals';
+import { mealsOn, mealsStand } from '@/core/dog/meals';
 import { writeKcal } from '@/core/quantity/write';
 import { sure } from '@/core/sure';
 import { readBowlsOn } from '../repositories/bowls';
@@ -74,9 +74,8 @@ const mealsOf = (dog: StoredDog, day: LocalDate): Less[] =>
 /** The meals of today that are still to come. */
 async function toCome({ tx, now, today, household }: Context, dog: StoredDog): Promise<Less[]> {
   const fed = new Set((await readBowlsOn(tx, today)).flatMap((each) => (each.dogId === dog.id ? [each.slotId] : [])));
-  const open = mealsOn(dog, today).filter(({ id }) => !fed.has(id));
-  const ids = new Set(mealsToCome(open, clockIn(now, household.timeZone)).map(({ id }) => id));
-  return mealsOf(dog, today).filter(({ slotId }) => ids.has(slotId));
+  const { toCome: open } = mealsStand(mealsOn(dog, today), fed, clockIn(now, household.timeZone));
+  return open.map(({ id, kcal }) => ({ day: today, slotId: id, kcal }));
 }
 
 /** What it got besides was not so: the coming meals are as they were, and what was in a bowl is in its pack again. */

@@ -3,13 +3,15 @@
 import { Fold } from '@/ui/Fold';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import { sure } from '@/core/sure';
 import { useCommand } from '@/ui/form/use-command';
 import { Problems } from '@/ui/form/Problems';
-import { takeBackLeft } from './actions';
+import { takeBackLeft, takeBackNone } from './actions';
 import { LeftForm } from './bowl/LeftForm';
+import { useGotNone } from './bowl/Missed';
 import { MealForm } from './MealForm';
 import styles from './today.module.css';
-import type { TodayView } from './view';
+import type { EarlierMeal, ShownSource, TodayView } from './view';
 
 interface EarlierMealsProps {
   view: TodayView;
@@ -30,65 +32,75 @@ export function EarlierMeals({ view, onTakeBack }: EarlierMealsProps) {
           <ul className="rows">
             {meals.map((meal) => {
               const key = `${meal.day}-${meal.dogId}-${meal.slotId ?? `x${meal.bowl?.bowlId}`}`;
-              const whose = `${meal.dogName}’s ${meal.slotName}, ${said}`;
               return (
-                <li key={key}>
-                  <div className={styles.earlierRow}>
-                    <span>
-                      <b>{meal.dogName}</b>, {meal.slotName}
-                    </span>
-                    <span className={meal.bowl ? 'soft' : 'caution'}>
-                      {meal.bowl ? `${meal.bowl.clock} · ${meal.bowl.said}` : 'not marked'}
-                    </span>
-                    <span className={styles.links}>
-                      {meal.bowl && (
-                        <Button
-                          variant="text"
-                          size="small"
-                          aria-expanded={open === `left ${key}`}
-                          aria-label={`${meal.bowl.left === undefined ? 'Left some of' : 'Left nothing of'} ${whose}`}
-                          onClick={() =>
-                            meal.bowl?.left === undefined
-                              ? setOpen(open === `left ${key}` ? undefined : `left ${key}`)
-                              : back.run({ movementId: meal.bowl.left })
-                          }
-                        >
-                          {meal.bowl.left === undefined ? 'left some' : 'left nothing'}
-                        </Button>
-                      )}
-                      {meal.bowl && (
-                        <Button
-                          variant="text"
-                          size="small"
-                          aria-label={`Take back ${whose}`}
-                          onClick={() => meal.bowl && onTakeBack(meal.bowl.bowlId)}
-                        >
-                          take back
-                        </Button>
-                      )}
-                      {meal.slotId !== null && (
-                        <Button
-                          variant="text"
-                          size="small"
-                          aria-expanded={open === key}
-                          aria-label={`${meal.bowl ? 'Put right' : 'Mark'} ${whose}`}
-                          onClick={() => setOpen(open === key ? undefined : key)}
-                        >
-                          {meal.bowl ? 'put right' : 'it was fed'}
-                        </Button>
-                      )}
-                    </span>
-                  </div>
-                  {open === `left ${key}` && meal.bowl && (
-                    <LeftForm bowlId={meal.bowl.bowlId} whose={whose} onDone={() => setOpen(undefined)} />
-                  )}
-                  {open === key && <MealForm meal={meal} sources={view.sources} onDone={() => setOpen(undefined)} />}
-                </li>
+                <EarlierRow
+                  key={key}
+                  meal={meal}
+                  said={said}
+                  sources={view.sources}
+                  open={open?.startsWith(`${key} `) ? (open.slice(key.length + 1) as 'left' | 'meal') : undefined}
+                  onOpen={(what) => setOpen(what && `${key} ${what}`)}
+                  onTakeBack={onTakeBack}
+                  onLeftBack={(movementId) => back.run({ movementId })}
+                />
               );
             })}
           </ul>
         </section>
       ))}
     </Fold>
+  );
+}
+
+interface EarlierRowProps {
+  meal: EarlierMeal;
+  /** Its day. */
+  said: string;
+  sources: readonly ShownSource[];
+  open: 'left' | 'meal' | undefined;
+  onOpen: (what: 'left' | 'meal' | undefined) => void;
+  onTakeBack: (bowlId: number) => void;
+  onLeftBack: (movementId: number) => void;
+}
+
+/** One meal: as it was fed, left out, or with the two answers of one that was missed. */
+function EarlierRow({ meal, said, sources, open, onOpen, onTakeBack, onLeftBack }: EarlierRowProps) {
+  const whose = `${meal.dogName}’s ${meal.slotName}, ${said}`;
+  const none = useGotNone(meal);
+  const noneBack = useCommand(takeBackNone, `none-back-${meal.none}`);
+  const { bowl } = meal;
+  const toggle = (what: 'left' | 'meal') => onOpen(open === what ? undefined : what);
+  const link = (words: string, label: string, press: () => void, expanded?: boolean) => (
+    <Button variant="text" size="small" aria-expanded={expanded} aria-label={`${label} ${whose}`} onClick={press}>
+      {words}
+    </Button>
+  );
+  return (
+    <li>
+      <div className={styles.earlierRow}>
+        <span>
+          <b>{meal.dogName}</b>, {meal.slotName}
+        </span>
+        <span className={bowl || meal.none !== undefined ? 'soft' : 'caution'}>
+          {bowl ? `${bowl.clock} · ${bowl.said}` : meal.none === undefined ? 'missed' : 'got none'}
+        </span>
+        <span className={styles.links}>
+          {bowl &&
+            (bowl.left === undefined
+              ? link('left some', 'Left some of', () => toggle('left'), open === 'left')
+              : link('left nothing', 'Left nothing of', () => bowl.left !== undefined && onLeftBack(bowl.left)))}
+          {bowl && link('take back', 'Take back', () => onTakeBack(bowl.bowlId))}
+          {meal.none !== undefined &&
+            link('take back', 'Take back none for', () => noneBack.run({ dogId: meal.dogId, offId: sure(meal.none) }))}
+          {meal.slotId !== null &&
+            meal.none === undefined &&
+            link(bowl ? 'put right' : 'it was fed', bowl ? 'Put right' : 'Mark', () => toggle('meal'), open === 'meal')}
+          {!bowl && meal.none === undefined && link('it got none', 'None for', none.press)}
+        </span>
+      </div>
+      <Problems problems={[...none.problems, ...noneBack.problems]} />
+      {open === 'left' && bowl && <LeftForm bowlId={bowl.bowlId} whose={whose} onDone={() => onOpen(undefined)} />}
+      {open === 'meal' && <MealForm meal={meal} sources={sources} onDone={() => onOpen(undefined)} />}
+    </li>
   );
 }

@@ -7,7 +7,8 @@ import { holding } from '@/data/schema/stock';
 import { serve, setClock } from '@/data/fixtures/served';
 import { contextFor } from '@/data/commands/run';
 import { addDaysOff } from '@/data/commands/days-off';
-import { feedExtra, takeBackGiven } from '@/data/commands/given';
+import { feedBowl, takeBackBowl } from '@/data/commands/bowls';
+import { feedExtra, giveBetween, takeBackGiven } from '@/data/commands/given';
 import { todayView } from './queries';
 import { sitterView } from './sitter/queries';
 
@@ -161,6 +162,41 @@ describe('the boatyard', () => {
     )!.meals;
     expect(meals.find((meal) => meal.slotId === slotId)).toMatchObject({ off: 'nothing: it fasts', from: [] });
     expect(meals).toHaveLength(2);
+  });
+
+  test('after supper a missed breakfast is what was missed: neither next, nor smaller by a treat, nor on a sheet', async () => {
+    const evening = '2026-11-25T18:30:00Z';
+    const context = () => contextFor(served.db, served.reference, new Date(evening));
+    setClock(evening);
+    const { id, fed } = (await todayView()).dogs[1]!;
+    await takeBackBowl(await context(), { bowlId: fed[0]!.bowlId });
+    // Before supper it stands beside it; supper is next.
+    const open = (await todayView()).dogs[1]!;
+    expect([open.next!.slotName, open.missed.map(({ slotName }) => slotName)]).toEqual(['supper', ['breakfast']]);
+    const parts = open.next!.drawn.map(({ key, grams }) => ({ holdingId: Number(key.split('-')[1]), grams }));
+    await feedBowl(await context(), { dogId: id, slotId: open.next!.slotId, day: '2026-11-25', parts });
+    const after = await todayView();
+    const [missed] = after.dogs[1]!.missed;
+    expect([after.dogs[1]!.next, missed!.slotName]).toEqual([undefined, 'breakfast']);
+    expect(after.heading).not.toMatch(/Breakfast/);
+    expect(after.earlier[0]!.meals.filter(({ bowl, dogId }) => dogId === id && !bowl)).toEqual([]);
+    await giveBetween(await context(), {
+      dogId: id,
+      entry: { kind: 'treat', name: 'a biscuit', amount: '40', measure: 'kcal', label: '' },
+      takesOff: true,
+    });
+    const { less } = (await readPage((read) => readAhead(read, []))).dogs.find((dog) => dog.id === id)!;
+    expect(new Set(less!.map(({ day }) => day))).toEqual(new Set(['2026-11-26']));
+    const sheet = await sitterView({ from: '2026-11-25', to: '2026-11-25' });
+    expect(sheet.days[0]!.dogs.find((dog) => dog.id === id)?.meals ?? []).toEqual([]);
+    // Its second answer: it got none. Then nothing was missed, and the list of the day says so, until that is taken back.
+    const entry = { kind: 'fast' as const, from: '2026-11-25', to: '2026-11-25', slotId: missed!.slotId! };
+    await addDaysOff(await context(), { dogId: id, entry });
+    const none = await todayView();
+    expect(none.dogs[1]!.missed).toEqual([]);
+    expect(none.earlier[0]!.meals.find((meal) => meal.dogId === id && meal.none !== undefined)!.slotName).toBe(
+      'breakfast',
+    );
   });
 
   test('on the evening of the day a new page is another day', async () => {

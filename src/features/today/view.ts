@@ -51,6 +51,8 @@ export interface DogToday {
   readonly letters: string;
   readonly next: NextBowl | undefined;
   readonly fed: readonly FedMeal[];
+  /** Meals of today that nobody pressed and whose time is over. */
+  readonly missed: readonly EarlierMeal[];
   /** What it got besides today. */
   readonly given: readonly {
     readonly id: number;
@@ -67,7 +69,7 @@ export interface DogToday {
   readonly frozen: readonly string[];
 }
 
-/** A meal of the last days, as it was fed, or that nobody marked. */
+/** A meal of the last days, as it was fed, left out, or that nobody marked. */
 export interface EarlierMeal {
   readonly dogId: number;
   readonly dogName: string;
@@ -86,6 +88,8 @@ export interface EarlierMeal {
         readonly parts: readonly { readonly key: string; readonly code: string; readonly grams: number }[];
       }
     | undefined;
+  /** The cook said that it got none: what takes that back. */
+  readonly none?: number;
 }
 
 export interface AheadCell {

@@ -16,6 +16,7 @@ import { FromPacks } from './FromPacks';
 import { Given } from './Given';
 import { GivenForm } from './GivenForm';
 import { LeftForm } from './LeftForm';
+import { Missed } from './Missed';
 import { OtherPack } from './OtherPack';
 import { useBowl } from './use-bowl';
 import { WhenFed } from './WhenFed';
@@ -158,6 +159,9 @@ export function DogBowl({ dog, day, sources, cubes, full, sameSlot, had, onFed, 
         {last && open === 'left' && last.left === undefined && (
           <LeftForm bowlId={last.bowlId} whose={`${dog.name}’s ${last.slotName}`} onDone={() => setOpen(undefined)} />
         )}
+        {dog.missed.map((meal) => (
+          <Missed key={meal.slotId} meal={meal} sources={sources} />
+        ))}
         <Given dog={dog} />
         {over > 0 && (
           <p className="note" role="status">

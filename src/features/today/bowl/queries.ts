@@ -4,7 +4,7 @@ import { sayAddition } from '@/core/dog/bowl-line';
 import { dayEnergy, type DayEnergy } from '@/core/dog/day-energy';
 import { sayOff } from '@/core/dog/days-off';
 import { worryOf } from '@/core/dog/given';
-import { mealsOn, nextMeal, type DayMeal } from '@/core/dog/meals';
+import { mealsOn, mealsStand, type DayMeal } from '@/core/dog/meals';
 import { sayUnbalanced } from '@/core/dog/otherwise-entry';
 import { cautionOf } from '@/core/dog/stage';
 import type { UnitSet } from '@/core/quantity/units';
@@ -17,6 +17,7 @@ import type { Ahead } from '@/data/ahead';
 import type { Page } from '@/data/page';
 import type { StoredBowl } from '@/data/repositories/bowls';
 import type { StoredDog } from '@/data/repositories/dogs';
+import { earlierMeal } from '../earlier/queries';
 import { sayBowl } from '../say-bowl';
 import type { DogToday, FedMeal, ShownSource } from '../view';
 
@@ -44,11 +45,11 @@ export function bowlsToday(
     const slots = mealsOn(dog, today, energy).filter((meal) => meal.kcal > 0);
     // Another meal stands with what it had besides.
     const own = bowls.filter((bowl) => bowl.dogId === dog.id && bowl.slotId !== null);
-    const unfed = slots.filter((slot) => !own.some((bowl) => bowl.slotId === slot.id));
-    return { dog, energy, own, slot: nextMeal(unfed, clock) };
+    const { toCome, missed } = mealsStand(slots, new Set(own.map(({ slotId }) => slotId)), clock);
+    return { dog, energy, own, slot: toCome[0], missed };
   });
   const thawed = new Set(ready.map(({ key }) => key));
-  return meals.map(({ dog, energy, own, slot }): DogToday => {
+  return meals.map(({ dog, energy, own, slot, missed }): DogToday => {
     const kcal = slot?.kcal ?? 0;
     const meals = cover.find(({ dogId }) => dogId === dog.id)?.days[0]?.meals;
     const parts = meals?.find(({ slotId }) => slotId === slot?.id)?.parts ?? [];
@@ -94,6 +95,7 @@ export function bowlsToday(
           left: bowl.left?.movementId,
         };
       }),
+      missed: missed.map((meal) => earlierMeal(dog, meal, today, undefined)),
       given: dog.given
         .filter((each) => each.day === today)
         .map(({ id, name, said, at }) => ({

@@ -1,11 +1,12 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { z } from 'zod';
 import type { LocalDate } from '@/core/calendar/local-date';
 import { byMeasure } from '@/core/stock/by-measure';
 import { bowlOf, drawMeal, fitFor, type Drawn } from '@/core/stock/draw';
 import { useCommand } from '@/ui/form/use-command';
+import { useDraftStorage } from '@/ui/form/use-draft-storage';
 import { feedNext } from '../actions';
 import type { DogToday, ShownSource } from '../view';
 
@@ -18,22 +19,19 @@ interface Asked {
   onFed: (bowlId: number, said: string) => void;
 }
 
-interface Typed {
-  readonly slotId: number | undefined;
-  readonly first: string | undefined;
-  readonly ticked: readonly number[];
-}
+/** What the cook chose for one meal: the pack that is fed first, and which additions are ticked. */
+const chosenSchema = z.object({ first: z.string().max(40).optional(), ticked: z.array(z.number()).max(50) });
 
-const NOTHING: Typed = { slotId: undefined, first: undefined, ticked: [] };
+const NOTHING: z.infer<typeof chosenSchema> = { ticked: [] };
 
 /** One dog's next bowl: what goes into it, from which pack, what is ticked, and the press that feeds it. */
 export function useBowl({ dog, day, sources, cubes, onFed }: Asked) {
-  // What is chosen and ticked is of one meal: the next one begins anew, and a form that is open stays.
-  const [typed, setTyped] = useState<Typed>(NOTHING);
   const router = useRouter();
   const { next } = dog;
-  const { first, ticked } = typed.slotId === next?.slotId ? typed : NOTHING;
-  const change = (part: Partial<Typed>) => setTyped({ first, ticked, ...part, slotId: next?.slotId });
+  // Of one meal, wherever its bowl is shown: the list and the large view ask the same.
+  const [typed, setTyped, stored] = useDraftStorage(`bowl-${dog.id}-${day}-${next?.slotId}`, chosenSchema, NOTHING);
+  const { first, ticked } = typed;
+  const change = (part: Partial<typeof NOTHING>) => setTyped({ ...typed, ...part });
   const all = [...sources, ...cubes];
   const chosen = all.find((source) => source.key === first);
   const rest = fitFor(sources, dog.id, next?.recipeId).filter((source) => source.key !== first);
@@ -42,6 +40,7 @@ export function useBowl({ dog, day, sources, cubes, onFed }: Asked) {
       ? drawMeal(next.kcal, [chosen, ...rest], dog.id)
       : { drawn: next?.drawn ?? [], missing: next?.missing ?? 0 };
   const feed = useCommand(feedNext, `feed-${dog.id}-${next?.slotId}-${day}`, ({ bowlId }) => {
+    stored(typed);
     onFed(bowlId, `${dog.name} has had ${next?.slotName}.`);
     router.refresh();
   });

@@ -1,6 +1,7 @@
 import 'server-only';
-import { addDays, clockIn, writeDay } from '@/core/calendar/local-date';
-import { mealsOn } from '@/core/dog/meals';
+import { addDays, clockIn, writeDay, type LocalDate } from '@/core/calendar/local-date';
+import type { DaysOff } from '@/core/dog/days-off';
+import { mealsOn, type DayMeal } from '@/core/dog/meals';
 import type { Page } from '@/data/page';
 import type { StoredBowl } from '@/data/repositories/bowls';
 import type { StoredDog } from '@/data/repositories/dogs';
@@ -10,9 +11,23 @@ import type { EarlierMeal, TodayView } from '../view';
 /** The meals of so many days back can be marked, taken back and put right. */
 export const DAYS_BACK = 3;
 
-/** The meals whose time has come, of today and the days before, each with its bowl where one was marked. */
+/** One meal alone that was left out, of one day. */
+const isLeftOut = ({ kind, from, to, slotId }: DaysOff) => kind === 'fast' && slotId !== undefined && from === to;
+
+export const earlierMeal = (dog: StoredDog, meal: DayMeal, day: LocalDate, bowl: EarlierMeal['bowl']): EarlierMeal => ({
+  dogId: dog.id,
+  dogName: dog.name,
+  slotId: meal.id,
+  slotName: meal.name,
+  clock: meal.clock,
+  day,
+  kcal: meal.kcal,
+  bowl,
+});
+
+/** The meals of today that were fed or left out, and those of the days before, each with its bowl where one was marked. */
 export function earlierMeals(
-  { today, clock, household }: Page,
+  { today, household }: Page,
   dogs: readonly StoredDog[],
   bowls: readonly StoredBowl[],
 ): TodayView['earlier'] {
@@ -40,23 +55,14 @@ export function earlierMeals(
         })),
     );
     const meals = dogs.flatMap((dog) =>
-      mealsOn(dog, day)
+      mealsOn({ ...dog, daysOff: dog.daysOff.filter((off) => !isLeftOut(off)) }, day)
         .filter((meal) => meal.kcal > 0)
         .flatMap((meal): EarlierMeal[] => {
           const bowl = bowls.find((each) => each.day === day && each.dogId === dog.id && each.slotId === meal.id);
-          if (!bowl && back === 0 && meal.clock > clock) return [];
-          return [
-            {
-              dogId: dog.id,
-              dogName: dog.name,
-              slotId: meal.id,
-              slotName: meal.name,
-              clock: meal.clock,
-              day,
-              kcal: meal.kcal,
-              bowl: bowl && bowlSaid(bowl),
-            },
-          ];
+          const none = dog.daysOff.find((off) => isLeftOut(off) && off.from === day && off.slotId === meal.id);
+          // What is open today stands with its dog.
+          if (!bowl && !none && back === 0) return [];
+          return [{ ...earlierMeal(dog, meal, day, bowl && bowlSaid(bowl)), ...(none ? { none: none.id } : {}) }];
         }),
     );
     return { said: back === 0 ? 'today' : writeDay(day, today), meals: [...meals, ...another] };
