@@ -166,8 +166,11 @@ const sealed = await tryCommand(house, async (context) => {
   const planned = await readBatch(context.tx, batchId, '4-9-4');
   const { takes } = await readPlannedLines(context.tx, reference, planned);
   await startCooking(context, { batchId, grams: takes.map((take) => take.bought) });
-  const { heat, stirIns } = asksOf(await readBatch(context.tx, batchId, '4-9-4'));
+  const cooked = await readBatch(context.tx, batchId, '4-9-4');
+  const { heat, stirIns } = asksOf(cooked, context.now);
   for (const { key } of heat) await cookBatch(context, { batchId, of: { act: 'core', load: key, celsius: 76 } });
+  for (const { key } of cooked.day.loads)
+    await cookBatch(context, { batchId, of: { act: 'pan', load: key, celsius: 5 } });
   for (const { line, grams } of stirIns)
     await cookBatch(context, { batchId, of: { act: 'stir in', line, grams, when: 'before weighing' } });
   const cooking = await readBatch(context.tx, batchId, '4-9-4');

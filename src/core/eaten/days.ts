@@ -156,6 +156,10 @@ export function daysEaten(
   });
 }
 
+/** Days of which every bowl is known: what a day comes to is said by these. A day that was reported as a whole says nothing of what was in it. */
+export const toldDays = (days: readonly EatenDay[]): EatenDay[] =>
+  days.filter(({ kcal, reported }) => kcal !== undefined && !reported);
+
 /** Days since a dog had each protein last, 0 is `to`; the longest ago first. Takes its days and the word of each pot. */
 export function daysSince(
   days: readonly EatenDay[],

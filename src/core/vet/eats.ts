@@ -1,6 +1,6 @@
 import { addUp } from '../add-up';
 import { additionOf, sayAddition, type BowlLine } from '../dog/bowl-line';
-import type { EatenDay } from '../eaten/days';
+import { toldDays, type EatenDay } from '../eaten/days';
 import { sameName, type EatenPot } from '../eaten/fortnight';
 import type { Label } from '../food/label';
 import { energyOf, type EnergyFactors } from '../nutrition/energy';
@@ -18,9 +18,6 @@ export interface VetPot extends EatenPot {
   /** kcal per g as it came out of the pot; undefined: it was never weighed. */
   readonly density: number | undefined;
 }
-
-/** Days of which every bowl is known; a day that was reported as a whole says nothing of what was in it. */
-const bowlByBowl = (days: readonly EatenDay[]) => days.filter(({ kcal, reported }) => kcal !== undefined && !reported);
 
 const nameOf = ({ name, number }: Pick<VetPot, 'name' | 'number'>) => `${name}, version ${number}`;
 
@@ -41,33 +38,43 @@ function byVersion(days: readonly EatenDay[], pots: readonly VetPot[]) {
 const percent = (part: number) => writeNumber(part * 100, 0);
 
 /**
- * What a dog ate and how much of it, a day: by the days of which every bowl is known. Takes the days and the pots. Source: its bowls;
- * arithmetic.
+ * kcal of each pot that a dog ate a day: what it got of all that was cooked on the days of which every bowl is known, in the parts that
+ * every known bowl has. One set of bowls, so that this says of goat and venison what their nutrients are of.
+ */
+function potsADay(days: readonly EatenDay[]): (batchId: number) => number {
+  const told = toldDays(days);
+  const cooked = addUp(told, ({ home }) => home) / Math.max(1, told.length);
+  const all = addUp(days, ({ home }) => home);
+  return (batchId) => (all > 0 ? (cooked * addUp(days, (day) => day.pots.get(batchId) ?? 0)) / all : 0);
+}
+
+/**
+ * What a dog ate and how much of it, a day: how much by the days of which every bowl is known, in the parts of every bowl that is. Takes
+ * the days and the pots. Source: its bowls; arithmetic.
  */
 export function whatItAte(days: readonly EatenDay[], pots: readonly VetPot[]): Section {
-  const told = bowlByBowl(days);
+  const told = toldDays(days);
   const reported = days.filter((day) => day.reported);
   const count = told.length;
   const mean = (list: readonly EatenDay[], of: (day: EatenDay) => number) => addUp(list, of) / Math.max(1, list.length);
   const got = mean(told, ({ kcal }) => kcal ?? 0);
+  const aDay = potsADay(days);
   const row = (what: string, kcal: number, mass?: number) => [
     what,
-    writeKcal(kcal / count),
-    got > 0 ? percent(kcal / count / got) : '',
-    mass === undefined ? '' : writeNumber(mass / count, 0),
+    writeKcal(kcal),
+    got > 0 ? percent(kcal / got) : '',
+    mass === undefined ? '' : writeNumber(mass, 0),
   ];
-  const other = (what: string, of: (day: EatenDay) => number) => {
-    const kcal = addUp(told, of);
-    return kcal > 0.5 ? [row(what, kcal)] : [];
-  };
+  const other = (what: string, kcal: number) => (kcal > 0.5 / Math.max(1, count) ? [row(what, kcal)] : []);
+  const known = new Set(pots.map(({ batchId }) => batchId));
+  const potless = mean(told, ({ home }) => home) - addUp([...known], aDay);
   const water = addUp(days, (day) => day.water);
   const refused = addUp(days, (day) => day.refused);
   return {
     heading: 'What it eats, and how much',
     said: [
-      `Its ration asks for ${writeKcal(mean(days, ({ need }) => need))} kcal a day.`,
       count > 0
-        ? `It got ${writeKcal(got)} kcal a day on the ${countOf(count, 'day')} of which every bowl is known; the figures are of these.`
+        ? `It got ${writeKcal(got)} kcal a day on the ${countOf(count, 'day')} of which every bowl is known, when its ration asked for ${writeKcal(mean(told, ({ need }) => need))}; the figures are of these, parts of what was cooked of every bowl that is known.`
         : 'Of no day is every bowl known.',
       reported.length > 0
         ? `${writeKcal(mean(reported, ({ kcal }) => kcal ?? 0))} kcal a day on ${countOf(reported.length, 'day')}, as the cook reported.`
@@ -84,18 +91,28 @@ export function whatItAte(days: readonly EatenDay[], pots: readonly VetPot[]): S
       count === 0
         ? []
         : [
-            ...byVersion(told, pots).map(({ name, ...own }) => {
-              const weighed = own.pots.map(({ pot, kcal }) => pot.density && kcal / pot.density);
-              return row(name, own.kcal, weighed.includes(undefined) ? undefined : addUp(weighed, (mass) => mass ?? 0));
+            ...byVersion(days, pots).map(({ name, pots: own }) => {
+              const each = own.map(({ pot }) => ({ kcal: aDay(pot.batchId), density: pot.density }));
+              const mass = each.map(({ kcal, density }) => density && kcal / density);
+              return row(
+                name,
+                addUp(each, ({ kcal }) => kcal),
+                mass.includes(undefined) ? undefined : addUp(mass, (own) => own ?? 0),
+              );
             }),
-            ...other('Bought food and extras, as its ration says', ({ planned }) => planned),
-            ...other('Additions in the bowl', ({ added }) => added),
-            ...other('Treats and what it got besides', ({ besides }) => besides),
             ...other(
-              'Packs of which no pot is known',
-              ({ potless, pots: own }) =>
-                potless + addUp(own, ([id, kcal]) => (pots.some(({ batchId }) => batchId === id) ? 0 : kcal)),
+              'Bought food and extras, as its ration says',
+              mean(told, ({ planned }) => planned),
             ),
+            ...other(
+              'Additions in the bowl',
+              mean(told, ({ added }) => added),
+            ),
+            ...other(
+              'Treats and what it got besides',
+              mean(told, ({ besides }) => besides),
+            ),
+            ...other('Packs of which no pot is known', potless),
           ],
     onPaper: 12,
   };
@@ -149,7 +166,7 @@ const sayLabel = ({ measure, measureGrams, amounts }: Label): string =>
 const isSupplement = ({ part, food }: WeighedLine) => part === 'supplement' || food.ndb.startsWith('L');
 
 /**
- * Supplements with their doses a day: what went into the pots, by the days of which every bowl is known, and what is set for the bowl.
+ * Supplements with their doses a day: what went into the pots that it eats, by as much of them as it gets a day, and what is set for the bowl.
  *
  * Takes the days, the pots, the labels by key, the lines of its bowl, its weight in g, and the names of its meals. Source: what was
  * weighed; the labels as the cook typed them.
@@ -161,13 +178,13 @@ export function supplementsOf(
   bowl: { readonly lines: readonly BowlLine[]; readonly weight: Grams; readonly mealOf: (slotId: number) => string },
   factors: EnergyFactors,
 ): Section {
-  const told = bowlByBowl(days);
+  const told = toldDays(days).length;
+  const aDay = potsADay(days);
   const doses = new Map<string, { name: string; grams: number; recipes: Set<string> }>();
   for (const pot of pots) {
-    const eatenOn = (list: readonly EatenDay[]) => addUp(list, (day) => day.pots.get(pot.batchId) ?? 0);
-    if (eatenOn(days) <= 0) continue;
+    if (!days.some((day) => (day.pots.get(pot.batchId) ?? 0) > 0)) continue;
     const whole = energyOf(pot.lines, factors);
-    const part = whole > 0 ? eatenOn(told) / whole : 0;
+    const part = whole > 0 ? aDay(pot.batchId) / whole : 0;
     for (const line of pot.lines.filter(isSupplement)) {
       const own = doses.get(line.food.ndb) ?? { name: line.food.name, grams: 0, recipes: new Set() };
       doses.set(line.food.ndb, { ...own, grams: own.grams + line.grams * part, recipes: own.recipes.add(pot.name) });
@@ -175,13 +192,12 @@ export function supplementsOf(
   }
   const rows = [...doses].map(([key, { name, grams: mass, recipes }]) => {
     const label = labels.get(key)?.label;
-    const day = mass / Math.max(1, told.length);
     return [
       name,
       [...recipes].join(', '),
-      // Eaten only on days of which not every bowl is known.
-      day > 0
-        ? `${writeGrams(day)}${label ? `, ${writeDose(day / label.measureGrams)} ${label.measure}` : ''}`
+      // How much of it a day nobody knows where of no day every bowl is known.
+      told > 0
+        ? `${writeGrams(mass)}${label ? `, ${writeDose(mass / label.measureGrams)} ${label.measure}` : ''}`
         : 'not known',
       label ? sayLabel(label) : 'a food of the table, no label',
     ];

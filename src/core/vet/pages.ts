@@ -3,6 +3,7 @@ import { changesOf, diaryDays, type DiaryEntry } from '../diary/diary';
 import { writeAge } from '../dog/ages';
 import type { Avoid } from '../dog/avoid';
 import { dayEnergy, weightOn } from '../dog/day-energy';
+import { asIfHere } from '../dog/days-off';
 import type { Dog } from '../dog/dog';
 import { mealsOn } from '../dog/meals';
 import { lifeStage } from '../dog/stage';
@@ -97,7 +98,8 @@ export function vetSheet(inputs: VetInputs): VetSheet {
 function aboutOf({ dog, range: { to }, set }: VetInputs): Section {
   const energy = dayEnergy(dog, to);
   const scored = dog.weighIns.findLast(({ date, bodyCondition }) => date <= to && bodyCondition !== undefined);
-  const meals = mealsOn(dog, to, energy);
+  // The standing ones: neither a treat of that day nor a day away is a part of them.
+  const meals = mealsOn(asIfHere(dog), to, energy);
   return {
     heading: 'The dog',
     said: [],
@@ -109,8 +111,8 @@ function aboutOf({ dog, range: { to }, set }: VetInputs): Section {
         `${writeWeight(weightOn(dog, to), set)}${scored ? `; body condition ${scored.bodyCondition} of 9 on ${scored.date}` : '; body condition not known'}`,
       ],
       ...(dog.illness === undefined ? [] : [['Treated for', dog.illness]]),
-      ['Ration', `${writeKcal(energy.kcal)} kcal a day: ${energy.because}`],
-      ['Meals', meals.map(({ name, clock, kcal }) => `${name} ${clock}, ${writeKcal(kcal)} kcal`).join('; ')],
+      [`Ration on ${to}`, `${writeKcal(energy.kcal)} kcal a day: ${energy.because}`],
+      ['Meals of it', meals.map(({ name, clock, kcal }) => `${name} ${clock}, ${writeKcal(kcal)} kcal`).join('; ')],
       ...dog.vetNotes.map(({ hazardId, note }) => ['A vet allowed', `${hazardId}: ${note}`]),
     ],
     onPaper: 12,

@@ -5,6 +5,7 @@ import { addDays, type LocalDate } from '../calendar/local-date';
 import { mealsOn } from '../dog/meals';
 import { daysEaten, type FedBowl } from '../eaten/days';
 import { grams } from '../quantity/units';
+import { writeKcal } from '../quantity/write';
 import type { WeighedLine } from '../recipe/recipe';
 import { dogOf } from '../../../tests/fixtures/dogs';
 import { knownOf } from '../../../tests/fixtures/plans';
@@ -65,6 +66,33 @@ test('what it ate a day is by the days of which every bowl is known, and g are k
   ]);
   expect(section.said.join(' ')).toContain('on the 8 days of which every bowl is known');
   expect(section.said.join(' ')).toContain('Of 2 days not all is known.');
+});
+
+test('parts of what was cooked are of every known bowl, how much of whole days: one set of bowls on the page', () => {
+  // Six days of venison; on four of goat only breakfast was pressed, so that no whole day knows of goat.
+  const half = daysOf((index) => (index < 6 ? 1 : undefined));
+  const goat = daysEaten(
+    dog,
+    FIRST,
+    LAST,
+    [
+      ...Array.from({ length: 6 }, (_, index) => fed(addDays(FIRST, index), 1)).flat(),
+      ...Array.from({ length: 4 }, (_, index) => fed(addDays(FIRST, index + 6), 2).slice(0, 1)).flat(),
+    ],
+    addDays(LAST, 1),
+  );
+  const pots = [pot(1), pot(2, { name: 'Goat', recipeId: 2 })];
+  const breakfast = meals[0]!.kcal;
+  // By hand: six days of venison and four breakfasts of goat, over all that is known.
+  const part = (4 * breakfast) / (6 * DAY + 4 * breakfast);
+  const rows = whatItAte(goat, pots).rows;
+  expect(rows.map((row) => row[2])).toEqual([String(Math.round((1 - part) * 100)), String(Math.round(part * 100))]);
+  expect(rows.map((row) => row[1])).toEqual([writeKcal(DAY * (1 - part)), writeKcal(DAY * part)]);
+  expect(recipesEaten(goat, pots, '4-9-4').rows.map(([name]) => name)).toEqual([
+    `Venison, version 1 (${Math.round((1 - part) * 100)} % of what was cooked)`,
+    `Goat, version 1 (${Math.round(part * 100)} % of what was cooked)`,
+  ]);
+  expect(whatItAte(half, pots).rows).toHaveLength(1);
 });
 
 test('of a pot that was never weighed nobody says grams; of no known day there are no figures', () => {

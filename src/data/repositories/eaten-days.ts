@@ -64,15 +64,24 @@ export interface Eaten {
   readonly given: readonly StoredGiven[];
 }
 
+/** A dog's days as it ate, and what it got besides. */
+export async function readDaysEaten(
+  tx: Tx,
+  dog: StoredDog,
+  { from, to, today }: { readonly from: LocalDate; readonly to: LocalDate; readonly today: LocalDate },
+): Promise<Pick<Eaten, 'days' | 'given'>> {
+  const bowls = await readFedBowls(tx, dog.id, from, to);
+  const given = await readGivenSince(tx, dog.id, from);
+  return { days: daysEaten({ ...dog, given }, from, to, bowls, today, await readReports(tx, dog.id)), given };
+}
+
 /** What a dog ate from one day to another; a pot that cannot be read is not among its pots. */
 export async function readEaten(
   tx: Tx,
   dog: StoredDog,
   { from, to, today, factors }: { from: LocalDate; to: LocalDate; today: LocalDate; factors: EnergyFactors },
 ): Promise<Eaten> {
-  const bowls = await readFedBowls(tx, dog.id, from, to);
-  const given = await readGivenSince(tx, dog.id, from);
-  const days = daysEaten({ ...dog, given }, from, to, bowls, today, await readReports(tx, dog.id));
+  const { days, given } = await readDaysEaten(tx, dog, { from, to, today });
   const batches = new Map<number, CookedBatch>();
   for (const id of new Set(days.flatMap(({ pots }) => [...pots.keys()]))) {
     const batch = await readBatchIfReadable(tx, id, factors);

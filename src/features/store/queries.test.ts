@@ -4,6 +4,14 @@ import { contextFor } from '@/data/commands/run';
 import { beginCut, sayOfCut } from '@/data/commands/power-cuts';
 import { readDogs } from '@/data/repositories/dogs';
 import { serve } from '@/data/fixtures/served';
+import type { LocalDate } from '@/core/calendar/local-date';
+import { mealsOn } from '@/core/dog/meals';
+import { takeBackBowl } from '@/data/commands/bowls';
+import { readBowlsBetween } from '@/data/repositories/bowls';
+import { readReports } from '@/data/repositories/eaten';
+import { readEatenKcal } from '@/data/repositories/eaten-kcal';
+import { readKcalPrices } from '@/data/repositories/kcal-prices';
+import { valueView } from './value/queries';
 import { powerView } from './power/queries';
 import { storeView } from './queries';
 import { wasteView } from './waste/queries';
@@ -109,4 +117,42 @@ test('a shelf says of a pack that its dog does not get it, and not its date alon
   expect(said).toMatchObject({ tone: 'danger' });
   expect(said.said).toMatch(new RegExp(`: not for ${dog.name}: `));
   expect(said.said).not.toMatch(/best by/);
+});
+
+test('a dog’s day costs what whole days cost: one of which only a part was pressed says nothing', async () => {
+  const bowls = await readBowlsBetween(served.db, '2026-11-10' as LocalDate, '2026-11-24' as LocalDate);
+  // Every breakfast of some days is taken back: what is left of them is no day.
+  const own = bowls.filter(({ dogId, slotId }) => dogId === 2 && slotId !== null);
+  const days = [...new Set(own.map(({ day }) => day))].slice(0, 3);
+  for (const day of days) await takeBackBowl(await context(), { bowlId: own.find((bowl) => bowl.day === day)!.id });
+  const after = (await valueView()).dogs.find(({ dogId }) => dogId === 2)!;
+  // By hand: what the whole days cost over how many they are.
+  const slotsOn = new Map<LocalDate, Set<number | null>>();
+  for (const { day, slotId } of own.filter((bowl) => !days.includes(bowl.day)))
+    slotsOn.set(day, (slotsOn.get(day) ?? new Set()).add(slotId));
+  const [dog] = await readDogs(served.db, 2);
+  const reports = await readReports(served.db, 2);
+  const told = new Set(
+    [...slotsOn].flatMap(([day, slots]) =>
+      slots.size === mealsOn(dog!, day).length && !reports.some(({ from, to }) => from <= day && day <= to)
+        ? [day]
+        : [],
+    ),
+  );
+  const { db, reference, household, now } = await context().then(({ tx, ...rest }) => ({ db: tx, ...rest }));
+  const eaten = (await readEatenKcal(served.db, '2026-10-28' as LocalDate)).filter(
+    ({ dogId, day }) => dogId === 2 && told.has(day),
+  );
+  const prices = await readKcalPrices({ tx: db, reference, household, now }, [
+    ...new Set(eaten.map(({ batchId }) => batchId!)),
+  ]);
+  const minor = eaten.reduce((sum, { kcal, batchId }) => sum + kcal * prices.get(batchId!)!.perKcal, 0) / told.size;
+  expect(after.home!.minor).toBeCloseTo(minor, 6);
+  expect(days.every((day) => !told.has(day))).toBe(true);
+  // With the half days in it, as if they were days, it was less.
+  const all = (await readEatenKcal(served.db, '2026-10-28' as LocalDate)).filter(
+    ({ dogId, day }) => dogId === 2 && day < '2026-11-25',
+  );
+  const spread = all.reduce((sum, { kcal, batchId }) => sum + kcal * prices.get(batchId!)!.perKcal, 0);
+  expect(spread / new Set(all.map(({ day }) => day)).size).toBeLessThan(minor);
 });

@@ -5,6 +5,8 @@ import { join } from 'node:path';
 import Papa from 'papaparse';
 import { sheetAsRows } from '@/core/vet/sheet';
 import { serve } from '@/data/fixtures/served';
+import { giveBetween } from '@/data/commands/given';
+import { contextFor } from '@/data/commands/run';
 import { vetPdf } from './pdf';
 import { vetView } from './queries';
 
@@ -52,6 +54,24 @@ test('Otto’s pages: ration, recipes in grams, supplements, nutrients, weights 
     'stool soft, coat glossy, “Ate some grass on the slipway.”',
     '',
   ]);
+});
+
+test('a ration is one figure of one day, and its meals are the standing ones: a treat of that day is no part of them', async () => {
+  const served = await serve('2026-11-25T12:00:00Z', { demo: true });
+  const before = (await sheetOf(2)).sections[0]!.rows;
+  const context = await contextFor(served.db, served.reference, new Date('2026-11-25T12:00:00Z'));
+  await giveBetween(context, {
+    dogId: 2,
+    entry: { kind: 'treat', name: 'a biscuit', amount: '60', measure: 'kcal', label: '' },
+    takesOff: true,
+  });
+  const sheet = await sheetOf(2);
+  expect(sheet.sections[0]!.rows).toEqual(before);
+  // The mean of what it was asked for stands beside what it got, on the same days; it is not called its ration.
+  const said = sheet.sections[1]!.said.join(' ');
+  expect(said).toMatch(
+    /^It got \d+ kcal a day on the \d+ days of which every bowl is known, when its ration asked for \d+;/,
+  );
 });
 
 test('a year of weights and words, and names of any length, are still two pages; what is left out is counted', async () => {

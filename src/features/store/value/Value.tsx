@@ -1,5 +1,6 @@
 'use client';
 
+import { countOf } from '@/core/quantity/count-words';
 import { Link } from '@/ui/Link';
 import { UnreadList } from '@/ui/Unread';
 import { DogBadge, HatchTile } from '@/ui/badges/badges';
@@ -43,7 +44,10 @@ export function Value({ view }: { view: ValueView }) {
                 <span>home-cooked</span>
                 <Bar part={(dog.home?.minor ?? 0) / most} hatch="diagonal" />
                 <b>
-                  {dog.home?.said ?? 'not known'}{' '}
+                  {dog.home?.said ??
+                    (dog.partly > 0
+                      ? `not known: of ${countOf(dog.partly, 'day')} only a part was pressed`
+                      : 'not known')}{' '}
                   {dog.home && <Why of={dog.home.why} about={`what ${dog.name} costs a day`} />}
                 </b>
               </li>

@@ -1,19 +1,22 @@
 import 'server-only';
 import { orUnread, Unreadable, type CannotBeRead } from '@/core/unreadable';
 import { addUp } from '@/core/add-up';
-import { addDays, dayIn, writeDay } from '@/core/calendar/local-date';
+import { addDays, dayIn, writeDay, type LocalDate } from '@/core/calendar/local-date';
 import { dayEnergy } from '@/core/dog/day-energy';
+import { toldDays } from '@/core/eaten/days';
 import type { Explanation } from '@/core/explanation';
 import { labelKcalPer100 } from '@/core/food/label';
 import { pricePerGram } from '@/core/food/supply-entry';
 import { countOf } from '@/core/quantity/count-words';
 import { writeMoney, writeNumber } from '@/core/quantity/write';
 import type { Protein } from '@/core/recipe/protein';
+import { sure } from '@/core/sure';
 import { costOfDay, costOfDays, sayCost } from '@/core/stock/cost';
 import { pageQuery, readProteins } from '@/data/page';
 import { readBatch, readBatchList } from '@/data/repositories/batches';
 import { readCosts } from '@/data/repositories/costs';
 import { readDogs } from '@/data/repositories/dogs';
+import { readDaysEaten } from '@/data/repositories/eaten-days';
 import { readEatenKcal } from '@/data/repositories/eaten-kcal';
 import { readKcalPrices } from '@/data/repositories/kcal-prices';
 import { readPantry } from '@/data/repositories/pantry';
@@ -33,6 +36,8 @@ export interface ValueView {
     readonly letters: string;
     /** What a day of what it was given cost; undefined: nothing of it has a price. */
     readonly home: { readonly minor: number; readonly said: string; readonly why: Explanation } | undefined;
+    /** Days that say nothing of it, where none does: only a part of each was pressed. */
+    readonly partly: number;
     /** The same kcal as bought food, by its label. */
     readonly bought: readonly { readonly name: string; readonly minor: number; readonly said: string }[];
   }[];
@@ -75,12 +80,21 @@ export const valueView = pageQuery(async (read): Promise<ValueView> => {
     else if (batch && batch.state !== 'planned') pots.push(batch);
   }
   const costs = await readCosts(here, pots);
+  // A day of which only a part was pressed costs less than a day: it says nothing.
+  const whole = new Map<number, ReadonlySet<LocalDate>>();
+  for (const dog of dogs) {
+    const { days } = await readDaysEaten(db, dog, { from: addDays(today, -DAYS), to: addDays(today, -1), today });
+    whole.set(dog.id, new Set(toldDays(days).map(({ day }) => day)));
+  }
   return {
     days: DAYS,
     unread,
     dogs: dogs.map((dog) => {
-      const own = eaten.filter(({ dogId }) => dogId === dog.id);
-      const days = new Set(own.map(({ day }) => day)).size;
+      const told = sure(whole.get(dog.id));
+      const all = eaten.filter(({ dogId }) => dogId === dog.id);
+      const own = all.filter(({ day }) => told.has(day));
+      const days = told.size;
+      const partly = new Set(all.map(({ day }) => day)).size - new Set(own.map(({ day }) => day)).size;
       const parts = own.map(({ kcal, batchId }) => ({
         kcal,
         price: batchId === undefined ? undefined : prices.get(batchId),
@@ -98,7 +112,10 @@ export const valueView = pageQuery(async (read): Promise<ValueView> => {
           why: {
             title: `${sayCost(home, currency)} a day`,
             steps: [
-              { what: 'days with a bowl', sum: countOf(days, 'day') },
+              { what: 'days of which every bowl is known', sum: countOf(days, 'day') },
+              ...(partly > 0
+                ? [{ what: 'left out', sum: `${countOf(partly, 'day')} of which only a part is known` }]
+                : []),
               { what: 'in its bowls', sum: `${writeNumber(kcal, 0)} kcal a day` },
               { what: 'of that with a price', sum: `${writeNumber(home.known * 100, 0)} %` },
             ],
@@ -106,6 +123,7 @@ export const valueView = pageQuery(async (read): Promise<ValueView> => {
               'What went into each pot cost, by the kcal that came out of it into the bowls. What is added in the bowl is not counted.',
           },
         },
+        partly: home ? 0 : partly,
         bought: foods.map((food) => {
           const minor = costOfDay(kcal, food.kcalPerGram, food.price);
           return { name: food.name, minor, said: writeMoney(minor, currency) };
