@@ -140,9 +140,10 @@ test('a dog’s day costs what whole days cost: one of which only a part was pre
     ),
   );
   const { db, reference, household, now } = await context().then(({ tx, ...rest }) => ({ db: tx, ...rest }));
-  const eaten = (await readEatenKcal(served.db, '2026-10-28' as LocalDate)).filter(
-    ({ dogId, day }) => dogId === 2 && told.has(day),
+  const all = (await readEatenKcal(served.db, '2026-10-28' as LocalDate)).filter(
+    ({ dogId, day }) => dogId === 2 && day < '2026-11-25',
   );
+  const eaten = all.filter(({ day }) => told.has(day));
   const prices = await readKcalPrices({ tx: db, reference, household, now }, [
     ...new Set(eaten.map(({ batchId }) => batchId!)),
   ]);
@@ -150,9 +151,6 @@ test('a dog’s day costs what whole days cost: one of which only a part was pre
   expect(after.home!.minor).toBeCloseTo(minor, 6);
   expect(days.every((day) => !told.has(day))).toBe(true);
   // With the half days in it, as if they were days, it was less.
-  const all = (await readEatenKcal(served.db, '2026-10-28' as LocalDate)).filter(
-    ({ dogId, day }) => dogId === 2 && day < '2026-11-25',
-  );
   const spread = all.reduce((sum, { kcal, batchId }) => sum + kcal * prices.get(batchId!)!.perKcal, 0);
   expect(spread / new Set(all.map(({ day }) => day)).size).toBeLessThan(minor);
 });
