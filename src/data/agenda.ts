@@ -8,7 +8,7 @@ import { readToThaw } from './fetching';
 import { readPlans } from './repositories/plans';
 import { OPEN_PLANS } from './repositories/promised';
 import { readLots } from './repositories/lots';
-import { waitsForFreezer } from './repositories/stock';
+import { waitsForFreezer } from '@/core/preserve/freezing-plan';
 
 const NOTHING: Play = { cover: [], out: [] };
 

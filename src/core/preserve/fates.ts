@@ -36,6 +36,8 @@ export interface ToCompare {
   /** Free mL by place; undefined: nobody has said how large it is. */
   readonly free: Readonly<Record<'fridge' | 'freezer' | 'cupboard', number | undefined>>;
   readonly freezerLitres: number | undefined;
+  /** g that the freezers take already today and on each day after. */
+  readonly freezerTaken?: readonly number[];
   /** By what this kitchen's freezer is off what is reckoned. */
   readonly freezing: Beside;
   readonly dryers: Readonly<Partial<Record<DryMethod, DryerAtHand>>>;
@@ -141,7 +143,7 @@ const inFridge = (of: ToCompare): Own => ({
 });
 
 function inFreezer(of: ToCompare): Own {
-  const plan = planFreezing(of.packs, of.freezerLitres, of.fridgeDays);
+  const plan = planFreezing(of.packs, of.freezerLitres, of.fridgeDays, of.freezerTaken);
   const { hours, explanation } = freezeHere({ ...USUAL_PACK, water: of.water }, of.freezing);
   const moved = 24 * Math.max(0, plan.days - 1);
   const last = hours + moved;

@@ -1,4 +1,6 @@
 import fc from 'fast-check';
+import type { LocalDate } from '../calendar/local-date';
+import { dueInFreezer, takenByDay, type Freezes } from './freezing-plan';
 import { freezeTime, loadFreezer, plankHours } from './freezing';
 
 // Singh & Heldman, Introduction to Food Engineering, by handbook 10, from memory: a sphere of 7 cm freezes in 0.72 h.
@@ -70,6 +72,70 @@ test('no day takes more than the freezer can freeze, and no fewer days would do 
   );
   expect(loadFreezer([900, 1200], 1000)).toBeUndefined();
   expect(loadFreezer([], 1000)).toEqual({ days: 0, dayOf: [] });
+});
+
+test('what a freezer takes already comes first: no day takes more than it freezes, and no fewer days would do', () => {
+  fc.assert(
+    fc.property(
+      fc.array(fc.integer({ min: 50, max: 900 }), { minLength: 1, maxLength: 5 }),
+      fc.array(fc.integer({ min: 0, max: 900 }), { maxLength: 3 }),
+      (packs, taken) => {
+        const plan = loadFreezer(packs, 1000, taken)!;
+        const on = (day: number) => packs.reduce((sum, grams, at) => (plan.dayOf[at] === day ? sum + grams : sum), 0);
+        for (let day = 0; day < plan.days; day++) {
+          if (on(day) > 0) expect(on(day) + (taken[day] ?? 0)).toBeLessThanOrEqual(1000);
+        }
+        // What is taken is packs that lie where they lie: with them, no fewer days hold all of it.
+        const ways = (at: number, loads: readonly number[]): number => {
+          if (at === packs.length)
+            return loads.reduce((last, load, day) => (load > (taken[day] ?? 0) ? day + 1 : last), 0);
+          return Math.min(
+            ...loads.flatMap((load, day) =>
+              load + packs[at]! <= 1000
+                ? [
+                    ways(
+                      at + 1,
+                      loads.map((own, place) => (place === day ? own + packs[at]! : own)),
+                    ),
+                  ]
+                : [],
+            ),
+          );
+        };
+        expect(plan.days).toBe(
+          ways(
+            0,
+            Array.from({ length: packs.length + 3 }, (_, day) => taken[day] ?? 0),
+          ),
+        );
+      },
+    ),
+    { numRuns: 60 },
+  );
+});
+
+test('of what waits for a freezer as much goes in today as it freezes in a day, and no pack is lost', () => {
+  // A freezer of 54 L takes 2218 g in 24 h in the mean: 1150 g for 28 L (NCHFP, from memory).
+  const freezer = { id: 7, litres: 54 };
+  const pack = (grams: number, freezeOn: string, over: Partial<Freezes> = {}): Freezes => ({
+    grams,
+    placeId: 1,
+    placeKind: 'fridge',
+    since: '2026-11-20' as LocalDate,
+    freezeOn: freezeOn as LocalDate,
+    freezeIn: 7,
+    ...over,
+  });
+  const today = '2026-11-25' as LocalDate;
+  // Two days were forgotten: 5.4 kg are due by their dates.
+  const packs = ['2026-11-23', '2026-11-24', '2026-11-25'].flatMap((on) => [pack(900, on), pack(900, on)]);
+  const { due, later, next } = dueInFreezer(packs, freezer, today);
+  expect([due.map(({ grams }) => grams), later.length, next]).toEqual([[900, 900], 4, '2026-11-26']);
+  const had = pack(1500, '2026-11-24', { placeId: 7, placeKind: 'freezer', since: today });
+  expect(dueInFreezer([...packs, had], freezer, today).due).toEqual([]);
+  expect(dueInFreezer([pack(4000, '2026-11-25')], freezer, today).due).toHaveLength(1);
+  expect(dueInFreezer(packs, { id: 7, litres: undefined }, today).due).toHaveLength(6);
+  expect(takenByDay([...packs, had, pack(300, '2026-11-27')], 7, today)).toEqual([1500 + 5400, 0, 300]);
 });
 
 test('sixty packs are planned at once', () => {

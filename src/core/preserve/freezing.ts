@@ -148,13 +148,13 @@ const TRIES = 200_000;
  * Spreads packs over days so that no day takes more than the freezer can freeze, in as few days as possible: largest first
  * into the first day that has room, and where that is more than the weights ask for, every way is tried.
  *
- * Takes g of each pack and g a day. Source: bin packing, first fit decreasing with branch and bound.
+ * Takes g of each pack, g a day, and g that it has already from each day on. Source: bin packing, first fit decreasing with branch and bound.
  */
-export function loadFreezer(packs: readonly number[], aDay: number): LoadingPlan {
+export function loadFreezer(packs: readonly number[], aDay: number, taken: readonly number[] = []): LoadingPlan {
   if (packs.some((grams) => grams > aDay)) return undefined;
   const order = [...packs.keys()].sort((a, b) => nth(packs, b) - nth(packs, a) || a - b);
   const dayOf = packs.map(() => 0);
-  const loads: number[] = [];
+  const loads: number[] = [...taken];
   for (const index of order) {
     const grams = nth(packs, index);
     const found = loads.findIndex((load) => load + grams <= aDay);
@@ -162,14 +162,17 @@ export function loadFreezer(packs: readonly number[], aDay: number): LoadingPlan
     loads[day] = (loads[day] ?? 0) + grams;
     dayOf[index] = day;
   }
-  const least = Math.ceil(addUp(packs, (grams) => grams) / aDay - 1e-9);
-  if (loads.length > least && packs.length <= TRIED) {
-    for (let days = least; days < loads.length; days++) {
-      const better = intoDays(packs, order, aDay, days);
-      if (better) return { days, dayOf: better };
+  const days = Math.max(0, ...dayOf.map((day) => day + 1));
+  const free = (day: number) => Math.max(0, aDay - (taken[day] ?? 0));
+  let least = 0;
+  for (let room = 0, all = addUp(packs, (grams) => grams); room < all - 1e-9; least++) room += free(least);
+  if (days > least && packs.length <= TRIED) {
+    for (let fewer = least; fewer < days; fewer++) {
+      const better = intoDays(packs, order, aDay, fewer, taken);
+      if (better) return { days: fewer, dayOf: better };
     }
   }
-  return { days: loads.length, dayOf };
+  return { days, dayOf };
 }
 
 /** Whether packs go into so many days, and how; undefined where they do not, or nobody knows after enough tries. */
@@ -178,8 +181,9 @@ function intoDays(
   order: readonly number[],
   aDay: number,
   days: number,
+  taken: readonly number[],
 ): readonly number[] | undefined {
-  const loads = Array.from({ length: days }, () => 0);
+  const loads = Array.from({ length: days }, (_, day) => taken[day] ?? 0);
   const dayOf = packs.map(() => 0);
   let tries = 0;
   const place = (at: number): boolean => {

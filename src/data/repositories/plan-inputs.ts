@@ -95,15 +95,10 @@ export async function readPlanInputs(here: Here, entry?: PlanEntry, planId?: num
     equipment: await readEquipment(tx),
     freezer: {
       capacity: sized.length > 0 ? addUp(sized, (place) => sure(place.capacityMl)) : undefined,
-      used:
-        addUp(
-          stock.filter((pack) => pack.placeKind === 'freezer'),
-          (pack) => pack.grams,
-        ) +
-        addUp(
-          lots.filter((lot) => lot.place === 'freezer'),
-          (lot) => lot.grams,
-        ),
+      used: addUp(
+        [...stock, ...lots].filter((held) => sized.some(({ id }) => id === held.placeId)),
+        (held) => held.grams,
+      ),
     },
     lots: lots.map(({ holdingId, key, name, grams, place, safeUntil, bestBy, receivedOn, blocked }) => ({
       holdingId,

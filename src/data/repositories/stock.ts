@@ -114,10 +114,6 @@ export interface StoredPack {
   readonly labelSafeUntil: LocalDate | undefined;
 }
 
-/** A pack that waits in the fridge for its day in a freezer: its label says how long it keeps there. */
-export const waitsForFreezer = (pack: Pick<StoredPack, 'freezeOn' | 'placeKind'>): boolean =>
-  pack.freezeOn !== undefined && pack.placeKind === 'fridge';
-
 const packQuery = (tx: Tx) =>
   tx
     .select({ pack, holding, placeKind: place.kind, dogName: dog.name })

@@ -162,6 +162,7 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
           share.proposed.map(({ grams }) => grams),
           freezer?.capacityMl === undefined ? undefined : freezer.capacityMl / 1000,
           share.fridgeDays,
+          freezer?.taken,
         )
       : undefined;
   const sealThem = (freezeOn?: FreezingPlan['waits']) =>

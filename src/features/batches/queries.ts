@@ -25,6 +25,7 @@ import { whom } from './list/queries';
 import { stoveView } from './stove/queries';
 import { costView, linesTaken } from './lots/queries';
 import { boxesView } from './boxes/queries';
+import { takenByDay } from '@/core/preserve/freezing-plan';
 import { sayNote } from '@/core/preserve/quality';
 import { readQuality } from '@/data/repositories/quality';
 import { compareView } from './compare/queries';
@@ -73,6 +74,7 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
         [...stock, ...lotsHere].filter((held) => held.placeId === placeId),
         (held) => held.grams,
       ),
+      taken: kind === 'freezer' ? takenByDay(stock, placeId, today) : [],
     })),
     dryers: (await readEquipment(db)).filter(isDryer).map(({ id: own, kind, name }) => ({ id: own, kind, name })),
     name: batch.recipeName,
@@ -97,7 +99,7 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
     drying,
     compare:
       batch.state === 'weighed' && !batch.byProduct && drying
-        ? await compareView(read, batch, drying.dryers, stock)
+        ? await compareView(read, batch, drying.dryers, { stock, lots: lotsHere })
         : undefined,
     quality:
       batch.state === 'planned'

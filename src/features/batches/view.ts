@@ -66,6 +66,8 @@ export interface BatchView {
     readonly capacityMl: number | undefined;
     /** mL that what lies there takes: 1 g about 1 mL. */
     readonly usedMl: number;
+    /** Of a freezer, g that it takes already today and on each day after. */
+    readonly taken: readonly number[];
   }[];
   readonly dryers: readonly { readonly id: number; readonly kind: Equipment['kind']; readonly name: string }[];
   readonly today: LocalDate;

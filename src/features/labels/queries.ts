@@ -13,7 +13,8 @@ import { readBatchIfReadable, type StoredBatch } from '@/data/repositories/batch
 import { readDogs } from '@/data/repositories/dogs';
 import { readUncounted } from '@/data/repositories/planned';
 import { readLotsById, readUses } from '@/data/repositories/lots';
-import { potDay, readReadablePacks, waitsForFreezer, type StoredPack } from '@/data/repositories/stock';
+import { waitsForFreezer } from '@/core/preserve/freezing-plan';
+import { potDay, readReadablePacks, type StoredPack } from '@/data/repositories/stock';
 import type { LabelToPrint } from './pdf';
 
 /** The labels of packs by their holdings, in that order; those that were taken back have none. */

@@ -18,7 +18,8 @@ import { readBowlsBetween } from '@/data/repositories/bowls';
 import type { StoredDog } from '@/data/repositories/dogs';
 import { readCups } from '@/data/repositories/food-facts';
 import { readPlaces, type Place } from '@/data/repositories/household';
-import { potDay, waitsForFreezer, type StoredPack } from '@/data/repositories/stock';
+import { dueInFreezer } from '@/core/preserve/freezing-plan';
+import { potDay, type StoredPack } from '@/data/repositories/stock';
 import { DAYS_BACK, earlierMeals } from './earlier/queries';
 import {
   watchBatches,
@@ -201,13 +202,10 @@ function toFreezerOf(
   today: LocalDate,
   set: UnitSet,
 ): TodayView['toFreezer'] {
-  const waiting = stock.filter(waitsForFreezer);
   return places.flatMap((place) => {
-    const own = waiting.filter((pack) => pack.freezeIn === place.id);
-    const due = own.filter((pack) => sure(pack.freezeOn) <= today);
-    const later = own.filter((pack) => sure(pack.freezeOn) > today);
-    const [next] = later.map((pack) => sure(pack.freezeOn)).sort();
-    if (own.length === 0) return [];
+    const litres = place.capacityMl === null ? undefined : place.capacityMl / 1000;
+    const { due, later, next } = dueInFreezer(stock, { id: place.id, litres }, today);
+    if (due.length + later.length === 0) return [];
     const grams = addUp(due, (pack) => pack.grams);
     return [
       {

@@ -16,14 +16,16 @@ import { readFreezing } from '@/data/repositories/measured-here';
 import { readQualityOfRecipe } from '@/data/repositories/quality';
 import { readDatingNow } from '@/data/repositories/shelf-rules';
 import { readStoredWeeks } from '@/data/repositories/weeks';
+import type { StoredLot } from '@/data/repositories/lots';
 import type { StoredPack } from '@/data/repositories/stock';
+import { addDaily, takenByDay } from '@/core/preserve/freezing-plan';
 import { addUp } from '@/core/add-up';
 import type { DryerView } from '../drying/queries';
 
 /** What the fates of a share are compared with: the kitchen as it is now. */
 export interface CompareView extends Pick<
   ToCompare,
-  'free' | 'freezing' | 'freezerLitres' | 'dryers' | 'keeps' | 'kwhMinor' | 'fridgeDays'
+  'free' | 'freezing' | 'freezerLitres' | 'freezerTaken' | 'dryers' | 'keeps' | 'kwhMinor' | 'fridgeDays'
 > {
   readonly currency: string;
   /** What the weeks ahead count on that is dried of it; none: they were not asked, or dry none of it. */
@@ -64,7 +66,7 @@ export async function compareView(
   read: Page,
   batch: WeighedBatch,
   dryers: readonly DryerView[],
-  stock: readonly StoredPack[],
+  { stock, lots }: { readonly stock: readonly StoredPack[]; readonly lots: readonly StoredLot[] },
 ): Promise<CompareView> {
   const { db, household, reference, today } = read;
   const dating = await readDatingNow(db, reference.shelfLives);
@@ -80,8 +82,8 @@ export async function compareView(
     const own = places.filter((place) => place.kind === kind && place.capacityMl !== null);
     if (own.length === 0) return undefined;
     const used = addUp(
-      stock.filter((pack) => own.some(({ id }) => id === pack.placeId)),
-      (pack) => pack.grams,
+      [...stock, ...lots].filter((held) => own.some(({ id }) => id === held.placeId)),
+      (held) => held.grams,
     );
     return addUp(own, (place) => place.capacityMl ?? 0) - used;
   };
@@ -93,6 +95,7 @@ export async function compareView(
     fridgeDays: fridgeDaysOf(dating, wet),
     free: { fridge: free('fridge'), freezer: free('freezer'), cupboard: free('cupboard') },
     freezerLitres: freezers.length > 0 ? addUp(freezers, (place) => place.capacityMl ?? 0) / 1000 : undefined,
+    freezerTaken: addDaily(freezers.map(({ id }) => takenByDay(stock, id, today))),
     freezing: await readFreezing(db, household.timeZone),
     dryers: Object.fromEntries(
       DRYING_METHODS.flatMap(({ key, machine }) => {
