@@ -4,7 +4,7 @@ import { fine, refused, type Outcome } from '../problem';
 import { grams, GRAMS_PER_POUND, type Grams } from '../quantity/units';
 import type { WeighIn } from './dog';
 import { trendLine, type TrendLine } from './trend-line';
-import { sure } from '../sure';
+import { nth, sure } from '../sure';
 
 /** A weight read in the wrong unit is off by this factor, either way. */
 const SLIP = Math.log(1000 / GRAMS_PER_POUND);
@@ -23,7 +23,7 @@ export function kgLbSlip(weight: Grams, expected: Grams): Grams | undefined {
 }
 
 /** A weight is held against so many of those nearest in time. */
-const NEIGHBOURS = 4;
+const NEIGHBOURS = 6;
 
 /** The weigh-ins that count: of two on one day the later; sorted by date. */
 export function countingWeighIns<W extends WeighIn>(weighIns: readonly W[]): W[] {
@@ -34,19 +34,53 @@ export function countingWeighIns<W extends WeighIn>(weighIns: readonly W[]): W[]
 /** The same weigh-ins with kg/lb slips set right for the reckoning; `slipped` marks them. */
 export function withoutSlips<W extends WeighIn>(weighIns: readonly W[]): (W & { readonly slipped: boolean })[] {
   const counting = countingWeighIns(weighIns);
-  return counting.map((entry, index) => {
-    const start = Math.max(0, index - NEIGHBOURS);
+  const masses = counting.map((entry) => entry.grams);
+  // The first and the last stand on one side of all others, which have to be right before.
+  const ends = new Set([0, counting.length - 1]);
+  const order = [...counting.keys()].sort((a, b) => Number(ends.has(a)) - Number(ends.has(b)));
+  for (const index of order) {
+    const own = nth(counting, index);
     const neighbours = counting
-      .slice(start, index + NEIGHBOURS + 1)
-      .map((other, at) => ({ grams: other.grams, far: Math.abs(start + at - index) }))
+      .map(({ date }, at) => ({
+        grams: nth(masses, at),
+        day: daysBetween(own.date, date),
+        far: Math.abs(at - index),
+      }))
+      .slice(Math.max(0, index - NEIGHBOURS), index + NEIGHBOURS + 1)
       .filter((other) => other.far > 0)
       .sort((a, b) => a.far - b.far)
-      .slice(0, NEIGHBOURS)
-      .map((other) => other.grams);
-    if (neighbours.length < 2) return { ...entry, slipped: false };
-    const meant = kgLbSlip(entry.grams, grams(sure(median(neighbours))));
-    return meant === undefined ? { ...entry, slipped: false } : { ...entry, grams: meant, slipped: true };
-  });
+      .slice(0, NEIGHBOURS);
+    if (neighbours.length < 2) continue;
+    // A pup's first weight is far below those that follow, and is where they come from: however growth bends, it has to be a slip.
+    const meant = kgLbSlip(
+      own.grams,
+      foretold(neighbours, (mass) => mass),
+    );
+    const isSlip = meant !== undefined && kgLbSlip(own.grams, foretold(neighbours, Math.log, Math.exp)) !== undefined;
+    if (isSlip) masses[index] = meant;
+  }
+  return counting.map((entry, index) => ({
+    ...entry,
+    grams: nth(masses, index),
+    slipped: nth(masses, index) !== entry.grams,
+  }));
+}
+
+/**
+ * The weight in g that others foretell for day 0: the median of the slopes between any two, through their median (Theil and Sen), of the
+ * weights or of their logarithms; never less than a third of the lightest.
+ */
+function foretold(
+  others: readonly { readonly grams: number; readonly day: number }[],
+  measure: (mass: number) => number,
+  back: (value: number) => number = measure,
+): Grams {
+  const points = others.map(({ grams: mass, day }) => ({ day, value: measure(mass) }));
+  const slope = sure(
+    median(points.flatMap((a, at) => points.slice(at + 1).map((b) => (b.value - a.value) / (b.day - a.day)))),
+  );
+  const least = Math.min(...others.map((other) => other.grams)) / 3;
+  return grams(Math.max(least, back(sure(median(points, ({ day, value }) => value - slope * day)))));
 }
 
 export interface Trend {

@@ -101,6 +101,23 @@ test('one kg/lb slip in old data changes the trend by less than 0.5 %', () => {
   }
 });
 
+// The weights of a pup a fortnight apart, as it grows: none is a slip (common practice, no source).
+test.each([
+  ['a pup from 5 kg', [5, 7, 9, 11, 13, 15]],
+  ['one that grows by half a fortnight', [3, 4.5, 6.6, 9.4, 12.8, 16.5, 20]],
+  ['a small one that is nearly grown', [2, 3.1, 4.2, 5, 5.5, 5.8]],
+])('%s keeps its weights; one of them written in pounds is set right', (_, kilos) => {
+  const weighIns = kilos.map((kg, at) => ({ date: addDays(START, 14 * at), grams: kilograms(kg) }));
+  expect(withoutSlips(weighIns).map(({ slipped }) => slipped)).toEqual(kilos.map(() => false));
+  // Well between others; of the first and the last nobody knows how growth bends.
+  for (const place of [...kilos.keys()].slice(2, -1)) {
+    const inPounds = weighIns.map((each, at) =>
+      at === place ? { ...each, grams: kilograms(kilos[at]! * 2.2046) } : each,
+    );
+    expect(withoutSlips(inPounds).map(({ slipped }) => slipped)).toEqual(kilos.map((_kg, at) => at === place));
+  }
+});
+
 test('one wild weigh-in that is no slip hardly moves the trend', () => {
   const { weighIns } = simulate(seeded(5), { weeks: 10 });
   const wild = weighIns.map((entry, at) => (at === 4 ? { ...entry, grams: grams(entry.grams * 1.4) } : entry));
