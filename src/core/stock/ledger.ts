@@ -105,6 +105,14 @@ export interface HoldingState extends KeepingDates, FoodHistory {
 
 /** Amounts are kept in tenths of a gram. */
 export const tenths = (grams: number) => Math.round(grams * 10);
+
+/** Whether nothing came or went: each holding has as much as before. What was put right is something else than a weight. */
+export const staysStill = (legs: readonly Leg[]): boolean => {
+  const sums = new Map<number, number>();
+  for (const each of legs)
+    if ('holdingId' in each) sums.set(each.holdingId, (sums.get(each.holdingId) ?? 0) + each.amount);
+  return [...sums.values()].every((amount) => amount === 0);
+};
 export const fromTenths = (amount: number) => amount / 10;
 
 export const legSum = (legs: readonly Leg[]) => addUp(legs, (leg) => leg.amount);

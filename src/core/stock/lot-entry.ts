@@ -41,10 +41,19 @@ const MOST_PRICE = 100_000;
 /** A label's date further off than this is a slip: thirty years. */
 const [FIRST_YEAR, LAST_YEAR] = [1996, 2056];
 
-/** A price as it is typed, in minor units: "18.90", "18,90", "1 204"; undefined: not said; a problem where it cannot be read. */
+/** A price as it is typed, in minor units: "18.90", "18,90", "1 204"; "12,345" is asked about; undefined: not said; a problem where it cannot be read. */
 export function readPrice(text: string, field: string): { readonly minor?: number; readonly problem?: Problem } {
   if (text.trim() === '') return {};
   const typed = text.trim().replace(/(?<=\d) (?=\d{3}\b)/g, '');
+  // "12,345" is twelve thousand to one cook and twelve and a third to another.
+  const [, whole, rest] = /^(\d{1,3})[.,](\d{3})$/.exec(typed) ?? [];
+  if (whole !== undefined && rest !== undefined && whole !== '0')
+    return {
+      problem: {
+        field,
+        message: `Is that ${whole}.${rest.slice(0, 2)} or ${whole} ${rest}? Write it with two places, or without a comma.`,
+      },
+    };
   const read = readQuantity(typed, 'us');
   const isOne = read.ok && read.value.kind === 'count' && read.value.word === '' && read.value.low === read.value.high;
   const price = /^0+([.,]0+)?$/.test(typed) ? 0 : isOne && read.value.kind === 'count' ? read.value.count : NaN;

@@ -149,6 +149,13 @@ describe('what is typed from a wrapper', () => {
     expect(read.ok && read.value).toEqual({ grams: 1200, priceMinor: undefined, label: undefined, code: undefined });
     expect(readPrice('0', 'price')).toEqual({ minor: 0 });
     expect(readPrice('1 204.50', 'price')).toEqual({ minor: 120_450 });
+    // A comma before three digits is a thousand to one cook, a decimal to another: neither is taken in silence.
+    for (const typed of ['12,345', '12.345', '1,204'])
+      expect(readPrice(typed, 'price')).toEqual({
+        problem: { field: 'price', message: expect.stringMatching(/^Is that /) as string },
+      });
+    expect(readPrice('1,204.50', 'price')).toEqual({ minor: 120_450 });
+    expect(readPrice('12.34', 'price')).toEqual({ minor: 1234 });
     expect(readPrice('-3', 'price').problem?.field).toBe('price');
   });
 });

@@ -201,6 +201,26 @@ test('what stands of an ingredient is put right: how much came, where it lies, w
   await closes();
 });
 
+test('a price put right goes on to what was parted from it or made of it before, and to nothing that has its own', async () => {
+  const id = await receive();
+  const part = async (from: number, mass: number) =>
+    valueOf(await house.run((context) => partLot(context, { holdingId: from, grams: mass, placeId: at('fridge') })))
+      .holdingId;
+  const before = (await one(id)).receivedGrams;
+  const early = await part(id, 400);
+  const own = await part(id, 100);
+  const of = (price: string, amount: number) =>
+    entry({ amount: `${amount} g`, price, kind: 'raw', placeId: at('fridge') });
+  valueOf(await house.run((context) => describeLot(context, { holdingId: own, entry: of('9.99', 100) })));
+  const later = await part(early, 150);
+  valueOf(await house.run((context) => describeLot(context, { holdingId: id, entry: of('50.00', before) })));
+  // By hand: 400 g and 150 g of so many at 50.00.
+  expect((await one(early)).priceMinor).toBe(Math.round((5000 * 400) / before));
+  expect(Math.abs((await one(later)).priceMinor! - (5000 * 150) / before)).toBeLessThanOrEqual(1);
+  expect((await one(own)).priceMinor).toBe(999);
+  await closes();
+});
+
 test('a price written down later rounds no weight', async () => {
   const id = await receive({ amount: '12.4 g', kind: 'pantry', placeId: at('cupboard') }, '04582', 'Oil');
   valueOf(

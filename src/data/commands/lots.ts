@@ -1,5 +1,6 @@
 import 'server-only';
 import { eq } from 'drizzle-orm';
+import { addUp } from '@/core/add-up';
 import { energyKnown, energyOf } from '@/core/nutrition/energy';
 import { belongsIn, sayKind } from '@/core/preserve/shelf-life';
 import { grams } from '@/core/quantity/units';
@@ -191,6 +192,35 @@ export async function takeBackLot(context: Context, input: { holdingId: number }
   return { movementIds: made.map(({ id }) => id) };
 }
 
+type Priced = Pick<StoredLot, 'priceMinor'> & { readonly grams: number };
+const perGram = ({ priceMinor, grams: mass }: Priced) => (priceMinor === undefined ? undefined : priceMinor / mass);
+
+/** What was parted from an ingredient, or made of it, cost its part of it: a price that was put right goes on to it, unless it has its own. */
+async function pricesFollow(context: Context, of: StoredLot, now: Priced): Promise<void> {
+  const { tx } = context;
+  const [was, is] = [perGram({ ...of, grams: of.receivedGrams }), perGram(now)];
+  if (was === is) return;
+  const parts = await tx.select({ holdingId: lot.holdingId }).from(lot).where(eq(lot.madeOf, of.holdingId));
+  for (const { holdingId } of parts) {
+    const part = await lotWith(context, holdingId);
+    const [came] = await readHistory(tx, holdingId);
+    const taken = addUp(came?.legs ?? [], (leg) =>
+      'holdingId' in leg && leg.holdingId === of.holdingId ? Math.max(0, -leg.amount) / 10 : 0,
+    );
+    const follows = (price: number | undefined) => (price === undefined ? undefined : Math.round(price * taken));
+    // Within a minor unit, for it was rounded; a price of its own stands.
+    const own = follows(was);
+    if ((part.priceMinor === undefined) !== (own === undefined)) continue;
+    if (Math.abs((part.priceMinor ?? 0) - (own ?? 0)) > 1) continue;
+    const priceMinor = follows(is);
+    await tx
+      .update(lot)
+      .set({ priceMinor: priceMinor ?? null })
+      .where(eq(lot.holdingId, holdingId));
+    await pricesFollow(context, part, { priceMinor, grams: part.receivedGrams });
+  }
+}
+
 /** Puts right what stands of an ingredient: how much came, its price, its dates, what it is, where it lies. */
 export async function describeLot(
   context: Context,
@@ -216,6 +246,7 @@ export async function describeLot(
       code: read.code ?? null,
     })
     .where(eq(lot.holdingId, holdingId));
+  await pricesFollow(context, before, read);
   await tx.update(holding).set({ foodKind: entry.kind }).where(eq(holding.id, holdingId));
   const difference = tenths(read.grams) - tenths(before.receivedGrams);
   const left = tenths(before.grams) + difference;

@@ -3,7 +3,7 @@ import { and, eq, isNull } from 'drizzle-orm';
 import { HALF_A_GRAM } from '@/core/batch/share-state';
 import { sayKind } from '@/core/preserve/shelf-life';
 import { standing, tipOf } from '@/core/standing';
-import { reversedLegs, tenths, type Leg } from '@/core/stock/ledger';
+import { reversedLegs, staysStill, tenths, type Leg } from '@/core/stock/ledger';
 import { readPlaces } from '../repositories/household';
 import { readHistories, readMovement, type StoredMovement } from '../repositories/movements';
 import { readKept, readUsed } from '../repositories/kept';
@@ -112,7 +112,7 @@ export async function reverseMovement(context: Context, input: { movementId: num
   if (!stands) refuse('This was taken back already.');
   const first = await beginningOf(tx, asked);
   // A label that was put right is not in the legs: taken back, the books would say so and the pack stay with the wrong dog.
-  if (first.kind === 'corrected' && isStill(first.legs))
+  if (first.kind === 'corrected' && staysStill(first.legs))
     refuse(
       `A label that was put right is put right again, not taken back: say anew for whom the pack is${first.note ? ` (${first.note})` : ''}.`,
     );
@@ -147,12 +147,6 @@ async function takeBackLeft(context: Context, fedId: number): Promise<void> {
     .where(and(eq(bowl.movementId, fedId), isNull(bowlLeft.reversedBy)));
   if (left) await reverseMovement(context, { movementId: left.movementId });
 }
-
-/** Whether nothing came or went: each holding has as much as before. */
-const isStill = (legs: readonly Leg[]) =>
-  holdingsOf(legs).every(
-    (id) => addUp(legs, (each) => ('holdingId' in each && each.holdingId === id ? each.amount : 0)) === 0,
-  );
 
 const fromPot = (legs: readonly Leg[]) => legs.some((each) => 'account' in each && each.account === 'cooked');
 

@@ -22,7 +22,8 @@ export function FromHouse({ line, grams, from, onChange }: FromHouseProps) {
   const named = lots.find(({ holdingId }) => holdingId === from[0]);
   const taken = named ?? first;
   const there = lots.filter(({ caution, holdingId }) => caution === undefined || holdingId === named?.holdingId);
-  const missing = missingOf(grams, there);
+  const missing = missingOf(grams, lots);
+  const short = missingOf(grams, there);
   return (
     <div>
       {lots.length === 1 ? (
@@ -43,6 +44,9 @@ export function FromHouse({ line, grams, from, onChange }: FromHouseProps) {
       {taken.caution && <p className="caution">Look: {taken.caution}.</p>}
       {taken.inFreezer && <p className="caution">Look: by the books it is in the freezer still.</p>}
       {missing >= 1 && <p className="note">{inMass(missing)} more than the books hold: cook it all the same.</p>}
+      {short >= missing + 1 && (
+        <p className="caution">{inMass(short - missing)} of what they hold is to be looked at before it goes in.</p>
+      )}
     </div>
   );
 }

@@ -2,7 +2,7 @@ import 'server-only';
 import { addUp } from '@/core/add-up';
 import { clockIn, writeDay } from '@/core/calendar/local-date';
 import { writeMassIn } from '@/core/quantity/write';
-import { fromTenths } from '@/core/stock/ledger';
+import { fromTenths, staysStill } from '@/core/stock/ledger';
 import type { Page } from '@/data/page';
 import type { readAllPlaces } from '@/data/repositories/household';
 import type { StoredMovement } from '@/data/repositories/movements';
@@ -56,7 +56,9 @@ export function entryOf(
     discarded: `threw away ${writeMassIn(amount, set)}`,
     corrected: isLoss
       ? `not found: ${writeMassIn(amount, set)}`
-      : `corrected by ${gained.length > 0 ? '+' : '−'}${writeMassIn(amount, set)}`,
+      : staysStill(movement.legs)
+        ? 'put right'
+        : `corrected by ${gained.length > 0 ? '+' : '−'}${writeMassIn(amount, set)}`,
     reversed: `took back: ${kindOf(movement, history)}`,
   };
   const stands = standsIn(movement, history);
