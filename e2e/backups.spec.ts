@@ -35,7 +35,9 @@ test('a backup made while feeding is restored in another folder with the same le
   const making = script('backup', hodman.folder);
   await feed(page, 'Otto');
   const said = await making;
-  expect(said).toMatch(/backups\/hodman-.*\.tar\.gz: Juniper, Otto, Wren · \d+ batches · \d+ packs in stock/);
+  expect(said).toMatch(
+    /backups\/hodman-.*\.tar\.gz: Juniper, Otto, Wren · \d+ batches · \d+ packs and \d+ ingredients in stock · \d+ weigh-ins · \d+ diary entries · last written/,
+  );
   const after = await ledgerOf(hodman);
   expect(after).not.toBe(before);
 

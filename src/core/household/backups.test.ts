@@ -42,9 +42,19 @@ test('dropping is done once: what is left is left', () => {
 });
 
 test('what is in a backup is said in words', () => {
-  const inside = { dogs: ['Otto', 'Wren'], batches: 1, packs: 12, lastMovement: '2026-11-24T20:00:00Z' };
-  expect(sayInside(inside)).toBe('Otto, Wren · 1 batch · 12 packs in stock · last written down 2026-11-24 20:00 UTC');
-  expect(sayInside({ dogs: [], batches: 0, packs: 0, lastMovement: undefined })).toBe(
-    'no dogs · 0 batches · 0 packs in stock · nothing moved yet',
+  const inside = {
+    dogs: ['Otto', 'Wren'],
+    batches: 1,
+    packs: 12,
+    lots: 3,
+    weighIns: 9,
+    diary: 1,
+    last: '2026-11-24T20:00:00Z',
+  };
+  expect(sayInside(inside)).toBe(
+    'Otto, Wren · 1 batch · 12 packs and 3 ingredients in stock · 9 weigh-ins · 1 diary entry · last written down 2026-11-24 20:00 UTC',
+  );
+  expect(sayInside({ dogs: [], batches: 0, packs: 0, lots: 0, weighIns: 0, diary: 0, last: undefined })).toBe(
+    'no dogs · 0 batches · 0 packs in stock · 0 weigh-ins · nothing written down yet',
   );
 });

@@ -12,19 +12,29 @@ export interface Inside {
   readonly dogs: readonly string[];
   readonly batches: number;
   readonly packs: number;
-  /** When the last movement was written down, ISO 8601; undefined where there is none. */
-  readonly lastMovement: string | undefined;
+  /** Ingredients that are in the house. */
+  readonly lots: number;
+  readonly weighIns: number;
+  /** What was seen and written of the dogs. */
+  readonly diary: number;
+  /** When the last of it was written down, ISO 8601; undefined where there is nothing. */
+  readonly last: string | undefined;
 }
 
 const inUtc = (at: Date) => `${at.toISOString().slice(0, 16).replace('T', ' ')} UTC`;
 
 /** What is in a backup, in words; `when` writes an instant. */
-export const sayInside = ({ dogs, batches, packs, lastMovement }: Inside, when: (at: Date) => string = inUtc): string =>
+export const sayInside = (
+  { dogs, batches, packs, lots, weighIns, diary, last }: Inside,
+  when: (at: Date) => string = inUtc,
+): string =>
   [
     dogs.length === 0 ? 'no dogs' : dogs.join(', '),
     countOf(batches, 'batch', 'batches'),
-    `${countOf(packs, 'pack')} in stock`,
-    lastMovement === undefined ? 'nothing moved yet' : `last written down ${when(new Date(lastMovement))}`,
+    `${countOf(packs, 'pack')}${lots > 0 ? ` and ${countOf(lots, 'ingredient')}` : ''} in stock`,
+    countOf(weighIns, 'weigh-in'),
+    ...(diary > 0 ? [countOf(diary, 'diary entry', 'diary entries')] : []),
+    last === undefined ? 'nothing written down yet' : `last written down ${when(new Date(last))}`,
   ].join(' · ');
 
 /** Days and months for which a backup is kept each (common practice, no source). */

@@ -121,3 +121,7 @@ function sharesOf(foods: readonly WeighedLine[], kcal: number, factors: EnergyFa
 
 /** Poured water in g: the lines that only fill the pot. */
 export const pouredWater = (sheet: RecipeSheet): Grams => grams(sheet.inPot - sheet.food);
+
+/** Said before every energy of a recipe: "at least " where the energy of something in it is unknown. */
+export const leastOf = ({ energyUnknown }: Pick<RecipeSheet, 'energyUnknown'>): '' | 'at least ' =>
+  energyUnknown.length > 0 ? 'at least ' : '';

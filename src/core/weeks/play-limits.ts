@@ -26,6 +26,8 @@ export interface Broken {
   readonly day: number;
   readonly dogId?: number;
   readonly by?: number;
+  /** It has something else to eat, which these weeks keep for another day. */
+  readonly outOfTurn?: boolean;
 }
 
 /** g by which a load may be over: the same. */

@@ -110,7 +110,15 @@ export function playWeeks(
         if (open <= CRUMB) break;
         take(pile, Infinity);
       }
-      if (open > CRUMB) broken.push({ what: 'unfed', day, dogId: dog.dogId, by: open });
+      if (open > CRUMB) {
+        // What these weeks keep for a later day is there all the same: then it eats out of turn, and not nothing.
+        const others = sourcesFor(problem, dog)
+          .filter((source) => source.key !== key)
+          .flatMap((source) => piles.get(source.key) ?? [])
+          .filter((pile) => pile.last >= day && pile.madeOn < day && (pile.dry?.readyOn ?? day) <= day);
+        const isThere = addUp(others, ({ kcal }) => kcal) >= open - CRUMB;
+        broken.push({ what: 'unfed', day, dogId: dog.dogId, by: open, ...(isThere ? { outOfTurn: true } : {}) });
+      }
     }
   }
   const played = Array.from({ length: days }, (_, day) => ({

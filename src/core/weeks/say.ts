@@ -70,11 +70,13 @@ export function sayWayOut(way: WayOut, names: Names): string {
 }
 
 /** What does not hold, in the words of why a day is no other. */
-export function sayBroken({ what, day, dogId, by = 0 }: Broken, names: Names): string {
+export function sayBroken({ what, day, dogId, by = 0, outOfTurn }: Broken, names: Names): string {
   const who = dogId === undefined ? 'somebody' : names.dog(dogId);
   switch (what) {
     case 'unfed':
-      return `${who} has nothing on ${dayOf(names, day)}`;
+      return outOfTurn
+        ? `${who} would have to eat out of turn on ${dayOf(names, day)}`
+        : `${who} has nothing on ${dayOf(names, day)}`;
     case 'litres':
       return `the freezer is ${litresSaid(by * 1000, names.set)} too full on ${dayOf(names, day)}`;
     case 'freezing':

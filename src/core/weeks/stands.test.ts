@@ -1,4 +1,5 @@
 import { addUp } from '../add-up';
+import type { LocalDate } from '../calendar/local-date';
 import { solverHere } from '../../../tests/fixtures/highs';
 import { seededWeeks } from '../../../tests/fixtures/weeks';
 import type { SolveMip } from './mip';
@@ -6,7 +7,8 @@ import { playWeeks } from './play';
 import { solveWeeks } from './solve';
 import { inTheWay, waysOut } from './stands';
 import { usualWeeks } from './usual';
-import { needOn } from './weeks';
+import { sayBroken } from './say';
+import { needOn, recipeKey, stockKey } from './weeks';
 import { whyDays } from './why-day';
 
 let solve: SolveMip;
@@ -90,6 +92,25 @@ test(
   },
   PATIENT,
 );
+
+test('a dog whose pot comes too late has nothing only where nothing is there: else it eats out of turn, and that is said', () => {
+  const dog = { ...made.dogs[0]!, needs: made.dogs[0]!.needs.map(() => 500) };
+  const own = recipeKey(dog.eats[0]!);
+  const goat = stockKey('goat', [dog.dogId], 20);
+  const of = (kcal: number) => ({
+    ...made,
+    dogs: [dog],
+    stock: [{ key: goat, protein: 'goat', dogIds: [dog.dogId], kcal, frozenGrams: 0, last: 20 }],
+  });
+  // Nothing is cooked: day 0 goat, from day 1 on the recipe that is not there.
+  const answer = { cooks: [], eats: { [dog.dogId]: dog.needs.map((_, day) => (day === 0 ? goat : own)) } };
+  const unfed = (kcal: number) => playWeeks(of(kcal), answer).broken.find(({ what }) => what === 'unfed')!;
+  const names = { today: '2026-11-25' as LocalDate, recipe: String, dog: () => 'Otto', set: 'metric' as const };
+  expect(unfed(1600)).toMatchObject({ day: 1, outOfTurn: true });
+  expect(sayBroken(unfed(1600), names)).toBe('Otto would have to eat out of turn on Thu 26 Nov');
+  expect(unfed(900)).not.toHaveProperty('outOfTurn');
+  expect(sayBroken(unfed(900), names)).toBe('Otto has nothing on Thu 26 Nov');
+});
 
 test('the usual way cooks whenever less than three days are left, and keeps hours and freezer', () => {
   for (let seed = 1; seed <= 20; seed++) {

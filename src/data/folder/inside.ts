@@ -23,16 +23,25 @@ export async function insideOf(path: string): Promise<Inside> {
     const [household] = await one<{ there: number }>('select count(*)::int there from household');
     if (household?.there !== 1) throw new Error('There is no household in it.');
     const dogs = await one<{ name: string }>('select name from dog order by id');
-    const [counts] = await one<{ batches: number; packs: number; at: string | null }>(
-      `select (select count(*)::int from batch) batches,
-              (select count(*)::int from holding where amount > 0) packs,
-              (select to_char(max(at) at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') from movement) at`,
+    const count = async (what: string) =>
+      (await one<{ count: number }>(`select count(*)::int from ${what}`))[0]?.count ?? 0;
+    // A copy of an older version has no diary yet.
+    const [has] = await one<{ diary: string | null }>(`select to_regclass('diary')::text diary`);
+    const hasDiary = has?.diary !== null;
+    const writtenAt = ['select at from movement', 'select created_at from weigh_in', 'select written_at from reading'];
+    const [last] = await one<{ at: string | null }>(
+      `select to_char(max(at) at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') at
+       from (${[...writtenAt, ...(hasDiary ? ['select created_at from diary'] : [])].join(' union all ')}) written (at)`,
     );
     return {
       dogs: dogs.map(({ name }) => name),
-      batches: counts?.batches ?? 0,
-      packs: counts?.packs ?? 0,
-      lastMovement: counts?.at ?? undefined,
+      batches: await count('batch where dropped_at is null'),
+      // As the Store counts them: an ingredient is no pack.
+      packs: await count(`holding where kind = 'pack' and amount > 0`),
+      lots: await count(`holding where kind = 'lot' and amount > 0`),
+      weighIns: await count('weigh_in where struck_at is null'),
+      diary: hasDiary ? await count('diary where taken_back_at is null') : 0,
+      last: last?.at ?? undefined,
     };
   } finally {
     await client.close();

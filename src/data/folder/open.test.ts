@@ -211,7 +211,7 @@ test('a backup made while the house is written to is whole, says what is in it, 
     await addPlace(open, 'Later');
     return { name: backup.name, inside };
   });
-  expect(inside).toEqual({ dogs: [], batches: 0, packs: 0, lastMovement: undefined });
+  expect(inside).toEqual({ dogs: [], batches: 0, packs: 0, lots: 0, weighIns: 0, diary: 0, last: undefined });
   expect(backupsIn(backupFolder(folder)).map((each) => each.name)).toEqual([name]);
 
   const copy = readFileSync(join(backupFolder(folder), name));

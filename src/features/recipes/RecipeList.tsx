@@ -1,5 +1,6 @@
 import { AwayList } from '@/ui/AwayList';
 import { writeKcal } from '@/core/quantity/write';
+import { leastOf } from '@/core/recipe/sheet';
 import { Link } from '@/ui/Link';
 import { LinkButton } from '@/ui/LinkButton';
 import { HatchTile } from '@/ui/badges/badges';
@@ -49,7 +50,7 @@ export function RecipeList({ view: { rows, unread, away } }: { view: RecipesView
           </div>
           <p className={styles.per}>
             <span className="rowName">
-              {row.sheet.kcalPer100 === undefined ? '?' : writeKcal(row.sheet.kcalPer100)}
+              {row.sheet.kcalPer100 === undefined ? '?' : `${leastOf(row.sheet)}${writeKcal(row.sheet.kcalPer100)}`}
             </span>{' '}
             kcal, {row.protein.word}
           </p>

@@ -13,7 +13,8 @@ export function RecipePrint({ view }: { view: PrintView }) {
     <Print>
       <h1>{view.name}</h1>
       <p>
-        version {view.version} · {writeNumber(view.kcal, 0)} kcal in all
+        version {view.version} · {view.least}
+        {writeNumber(view.kcal, 0)} kcal in all
         {view.preview &&
           view.preview.dogs.length > 0 &&
           ` · lines by dog and day for ${view.preview.dogs.join(', ')}, ${view.preview.days} days`}

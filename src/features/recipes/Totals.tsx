@@ -9,7 +9,7 @@ import { BONE } from '@/core/recipe/bone';
 import { proteinOf } from '@/core/recipe/protein';
 import type { NamedShape } from '@/core/recipe/shape';
 import type { WeighedLine } from '@/core/recipe/recipe';
-import { pouredWater, type Known, type RecipeSheet as Sums } from '@/core/recipe/sheet';
+import { leastOf, pouredWater, type Known, type RecipeSheet as Sums } from '@/core/recipe/sheet';
 import { Why } from '@/ui/Why';
 import { Caution } from '@/ui/Caution';
 import { Shape } from './Shape';
@@ -22,7 +22,7 @@ export function SumLine({ sheet }: { sheet: Sums }) {
   if (sheet.inPot === 0)
     return <p className="soft">Type an amount and a food: what the recipe comes to appears here.</p>;
   const poured = pouredWater(sheet);
-  const least = sheet.energyUnknown.length > 0 ? 'at least ' : '';
+  const least = leastOf(sheet);
   return (
     <section className={styles.sumLine} aria-label="What it comes to" aria-live="polite">
       <span>

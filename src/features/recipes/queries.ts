@@ -15,7 +15,7 @@ import { namedDog, type NamedDog } from '@/core/recipe/preview';
 import { proteinOf, type Protein } from '@/core/recipe/protein';
 import type { Moment } from '@/core/recipe/recipe';
 import type { NamedShape } from '@/core/recipe/shape';
-import { recipeSheet, type RecipeSheet } from '@/core/recipe/sheet';
+import { leastOf, recipeSheet, type RecipeSheet } from '@/core/recipe/sheet';
 import type { AwayThing } from '@/core/away';
 import { sayQuality } from '@/core/preserve/quality';
 import { readQualityOfRecipe } from '@/data/repositories/quality';
@@ -212,6 +212,8 @@ export interface PrintView {
   readonly note: string | undefined;
   readonly preview: Preview | undefined;
   readonly kcal: number;
+  /** "at least ", where the energy of something in it is unknown. */
+  readonly least: string;
   readonly components: readonly {
     readonly name: string;
     readonly how: string;
@@ -251,13 +253,15 @@ export const printView = pageQuery(async ({ db, reference, household }, id: numb
       ],
     };
   };
+  const sheet = recipeSheet(version.lines, household.energyFactors);
   return {
     id,
     name: version.name,
     version: version.number,
     note: version.note,
     preview: version.preview,
-    kcal: recipeSheet(version.lines, household.energyFactors).kcal,
+    kcal: sheet.kcal,
+    least: leastOf(sheet),
     components: (entry.components ?? [{ name: 'pot' }]).map((component, at) => ({
       name: component.name,
       how: [
