@@ -210,6 +210,11 @@ export function WeighOut({ view, onOpen }: { view: BatchView; onOpen: (step: Ste
       {view.dayMinutes !== undefined && view.dayMinutes > 0 && (
         <BeginBy minutes={view.dayMinutes} habits={view.habits} />
       )}
+      {view.sharedVessels.map((said) => (
+        <p key={said} className="caution">
+          {said}
+        </p>
+      ))}
       <Caution>{STANDING_CAUTION}</Caution>
     </section>
   );

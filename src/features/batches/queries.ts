@@ -22,6 +22,7 @@ import { readPlaces } from '@/data/repositories/household';
 import { readLots } from '@/data/repositories/lots';
 import { readStock } from '@/data/repositories/stock';
 import { whom } from './list/queries';
+import { sayShared } from './stove/shared';
 import { stoveView } from './stove/queries';
 import { costView, linesTaken } from './lots/queries';
 import { boxesView } from './boxes/queries';
@@ -109,6 +110,7 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
             said: `${sayNote(note)}, ${writeDay(dayIn(note.at, household.timeZone), today)}`,
           })),
     dogs: dogs.map((dog) => ({ id: dog.id, name: dog.name })),
+    sharedVessels: await sayShared(read, batch),
     stove: batch.state === 'planned' || batch.byProduct ? undefined : await stoveView(read, batch),
     asks: asksOf(batch, read.now),
     byProduct: batch.state === 'planned' ? undefined : batch.byProduct,

@@ -108,6 +108,8 @@ export interface BatchView {
   /** What went in otherwise than planned. */
   readonly drift: Drift | undefined;
   readonly stove: StoveView | undefined;
+  /** Vessels that another batch of the day is given too, in words. */
+  readonly sharedVessels: readonly string[];
   readonly asks: Asks;
   readonly byProduct: ByProduct | undefined;
   /** Of which batch it is a by-product. */

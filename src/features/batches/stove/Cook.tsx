@@ -44,6 +44,11 @@ function Sheet({ view, stove, onOpen }: { view: BatchView; stove: StoveView; onO
   return (
     <div className={styles.sheet}>
       <Timeline stove={stove} of={of} />
+      {view.sharedVessels.map((said) => (
+        <p key={said} className="caution" role="status">
+          {said}
+        </p>
+      ))}
       {of.problem && <Problems problems={[{ message: of.problem }]} />}
       <div
         className={styles.below}
