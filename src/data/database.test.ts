@@ -67,7 +67,7 @@ test('a database made by 0.2.0 opens: what was cooked, packed and fed is what it
       expect([key, Math.abs(gap) < 1e-6]).toEqual([key, true]);
   }
   // Measured in 0.2.0 on the demo of 25 November 2026.
-  expect((await readBatch(db, venison!.id, '4-9-4')) as WeighedBatch).toMatchObject({ yield: { net: 18055 } });
+  expect((await readBatch(db, venison!.id, '4-9-4')) as WeighedBatch).toMatchObject({ whole: { net: 18055 } });
   const stock = await readStock(db);
   expect([stock.length, Math.round(stock.reduce((sum, pack) => sum + pack.grams, 0))]).toEqual(STOCK_AT_0_2_0);
 });

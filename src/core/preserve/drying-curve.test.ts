@@ -1,4 +1,4 @@
-import { curveOf, dryingForecast, weightAt, type TrayAt } from './drying-curve';
+import { curveOf, dryingForecast, dryingLeft, weightAt, type TrayAt } from './drying-curve';
 
 /** A small seeded generator (mulberry32), and Gauss's noise out of it (Box and Muller). */
 function seeded(seed: number) {
@@ -30,6 +30,23 @@ const endOf = (k: number, n: number) => {
   const wanted = (weightAt(SOLIDS, 0.1) - SOLIDS) / (WET - SOLIDS);
   return (-Math.log(wanted) / k) ** (1 / n);
 };
+
+test('what it still takes is one figure: the end of its curve less the hours that it has been in, not those of the last weighing', () => {
+  const points = dried(0.25, 1.15, 0.5, 5, () => 0);
+  const tray = {
+    tare: 600,
+    wetGross: 600 + points[0]!.grams,
+    dryings: points.slice(1).map(({ grams }) => 600 + grams),
+    hours: points.slice(1).map(({ hours }) => hours),
+  };
+  const last = points.at(-1)!.hours;
+  const left = (running: number | undefined) => dryingLeft([tray], SOLIDS / WET, running)!.left;
+  expect(left(undefined)).toBeCloseTo(endOf(0.25, 1.15) - last, 2);
+  expect(left(last + 1)).toBeCloseTo(endOf(0.25, 1.15) - last - 1, 2);
+  expect(
+    dryingLeft([{ ...tray, dryings: tray.dryings.slice(0, 1), hours: tray.hours.slice(0, 1) }], 0.29, 1),
+  ).toBeUndefined();
+});
 
 // Handbook 10: end weight = solids / (1 − target moisture); 290 g of solids at 10 % water.
 test('a curve without noise is found again, and its end', () => {

@@ -139,6 +139,24 @@ export function dryingForecast(
   };
 }
 
+/**
+ * How long what dehydrates still takes: by the curve through its weighings. Whoever says so asks this. Takes its trays, the part of its
+ * food that is solids, the hours that it has been in by now (undefined: those of its last weighing), and the target. Undefined before
+ * there are weighings enough.
+ */
+export function dryingLeft(
+  trays: readonly Weighed[],
+  solidsPerGram: number,
+  running: number | undefined,
+  moisture: number = TARGET_MOISTURE,
+): { readonly forecast: DryingForecast; readonly left: number } | undefined {
+  const points = curveOf(trays);
+  const [first, last] = [points[0], points.at(-1)];
+  if (!first || !last) return undefined;
+  const forecast = dryingForecast(points, first.grams * solidsPerGram, moisture);
+  return forecast && { forecast, left: forecast.hours - Math.max(last.hours, running ?? 0) };
+}
+
 interface Point {
   readonly t: number;
   readonly ratio: number;

@@ -5,7 +5,7 @@ import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
 import { plannedExample, weighedBatch, weighedExample } from '../fixtures/worked-path';
 import { readReadings } from '../repositories/readings';
 import { readStock } from '../repositories/stock';
-import { sealShare } from './packs';
+import { fillPack, sealShare } from './packs';
 import { setShares } from './shares';
 import { saveTrays, sayHowDried, settleTrayRest, weighTraysAgain } from './trays';
 
@@ -75,6 +75,32 @@ test('dried on: every weighing stays, the last one holds; heavier than before is
   const packs = (await readStock(house.db)).filter((pack) => pack.foodKind === 'freeze-dried');
   expect(packs.reduce((sum, pack) => sum + pack.grams, 0)).toBe(600);
   expect(problemsOf(await again(1199))[0]!.message).toMatch(/sealed already/);
+});
+
+test('what its weighings say is not dry is asked about before it is bagged; dry by two of them it is not', async () => {
+  const seal = (damp?: boolean) =>
+    house.run((context) => sealShare(context, { batchId, shareId, ...(damp === undefined ? {} : { damp }) }));
+  valueOf(await save([{ tare: 600, wetGross: 2600, dryGross: 1230 }]));
+  valueOf(await again(1202));
+  // 28 g of 630 are lost since: far from the half per cent that two weighings may differ by (handbook 10).
+  expect(problemsOf(await seal())[0]).toMatchObject({
+    field: 'damp',
+    message: expect.stringMatching(/not dry yet/) as string,
+  });
+  const fill = await house.run(async (context) =>
+    fillPack(context, {
+      batchId,
+      shareId,
+      index: 0,
+      grams: 100,
+      spread: false,
+      revision: (await weighedBatch(house, batchId)).revision,
+    }),
+  );
+  expect(problemsOf(fill)[0]!.field).toBe('damp');
+  expect((await readStock(house.db)).filter((pack) => pack.foodKind === 'freeze-dried')).toEqual([]);
+  valueOf(await seal(true));
+  expect((await readStock(house.db)).some((pack) => pack.foodKind === 'freeze-dried')).toBe(true);
 });
 
 test('what the share holds and no tray does goes back to be divided: not lost, not twice', async () => {

@@ -22,6 +22,7 @@ import { Keypad } from '@/ui/counter/Keypad';
 import { Field } from '@/ui/form/Field';
 import { Problems } from '@/ui/form/Problems';
 import { Segments } from '@/ui/form/Segments';
+import { AskBack } from '@/ui/form/AskBack';
 import { useCommand } from '@/ui/form/use-command';
 import { onSettled, useInstrument } from '@/ui/instruments';
 import { useUnits } from '@/ui/units';
@@ -200,7 +201,8 @@ export function FillOnScale({ view, share, sealed, isWet, packaging, trayByTray,
             />
           )}
         </div>
-        <Problems problems={[...fill.atHead('grams'), ...back.problems]} />
+        <Problems problems={[...fill.atHead('grams', 'damp'), ...back.problems]} />
+        <AskBack command={fill} field="damp" label="Bag it all the same" answer={{ damp: true }} />
         <div className={styles.acts}>
           <Button type="submit" variant="contained" size="large" disabled={fill.pending}>
             It is full

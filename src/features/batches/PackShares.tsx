@@ -13,6 +13,7 @@ import type { StepKey } from '@/core/batch/steps';
 import { sayCoolingRule } from '@/core/heat/cooling-words';
 import { countOf } from '@/core/quantity/count-words';
 import { writeKcal, writeNumber } from '@/core/quantity/write';
+import { AskBack } from '@/ui/form/AskBack';
 import { useCommand } from '@/ui/form/use-command';
 import { Tub } from '@/ui/badges/badges';
 import { useUnits } from '@/ui/units';
@@ -191,7 +192,8 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
           isWet={isWet}
           onDone={() => setOnScale(false)}
         />
-        <Problems problems={seal.problems} />
+        <Problems problems={seal.atHead('damp')} />
+        <AskBack command={seal} field="damp" label="Bag it all the same" answer={{ damp: true }} />
         <div>
           <Button variant="text" disabled={seal.pending} onClick={() => sealThem()}>
             {count === 1 ? 'Seal this pack' : `Seal these ${count} packs`} by target
@@ -246,7 +248,8 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
       {count > 0 && !view.byProduct && share.fate !== 'fridge' && (
         <PackagingFields share={share} value={packedIn} onChange={setPackedIn} />
       )}
-      <Problems problems={seal.problems} />
+      <Problems problems={seal.atHead('damp')} />
+      <AskBack command={seal} field="damp" label="Bag it all the same" answer={{ damp: true }} />
       <div className={styles.acts}>
         {count > 0 && (
           <Button variant="contained" size="large" onClick={() => setOnScale(true)}>

@@ -25,6 +25,16 @@ export function isDryBy({ dried, trays }: Pick<ShareState, 'dried' | 'trays'>): 
   return changes.every((change) => change !== undefined && change < SAME_WEIGHT);
 }
 
+/** Its weighings say that it is not dry: a tray lost weight between its last two, or is wet inside, or cannot be right. */
+export const isDamp = ({ dried, trays }: Pick<ShareState, 'dried' | 'trays'>): boolean => {
+  const changes = trays.map(({ dryings, tare }) => lastChange(dryings.map((gross) => gross - tare)));
+  return (
+    dried !== undefined &&
+    (changes.some((change) => change !== undefined && change >= SAME_WEIGHT) ||
+      dried.slips.some(({ kind }) => kind !== 'light'))
+  );
+};
+
 /** Dry by two weighings, and nothing asks to be looked at: it may be bagged. */
 export const isSettled = (share: Pick<ShareState, 'dried' | 'trays'>): boolean =>
   isDryBy(share) === true && (share.dried?.slips ?? []).every(({ kind }) => kind === 'light');

@@ -47,6 +47,8 @@ export const fillSchema = z.object({
   spread: z.boolean(),
   packaging: z.enum(PACKAGINGS).optional(),
   trayByTray: z.boolean().optional(),
+  /** Bagged though its weighings say that it is not dry. */
+  damp: z.boolean().optional(),
   /** The state of the batch that the page showed: two pages never fill one pack. */
   revision: z.number().int(),
 });
@@ -59,6 +61,8 @@ export const sealSchema = z.object({
   packaging: z.enum(PACKAGINGS).optional(),
   /** Dry food went into the bags tray by tray, in order; else it was put together first. */
   trayByTray: z.boolean().optional(),
+  /** Bagged though its weighings say that it is not dry. */
+  damp: z.boolean().optional(),
   /** Packs that wait in the fridge for their day in the freezer, by their place among the proposed ones. */
   freezeOn: z
     .array(z.object({ index: z.number().int().min(0).max(500), days: z.number().int().min(1).max(14) }))

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { dryingForecast, curveOf, TARGET_MOISTURE, weightAt } from '@/core/preserve/drying-curve';
+import { curveOf, TARGET_MOISTURE, weightAt } from '@/core/preserve/drying-curve';
 import { writeNumber } from '@/core/quantity/write';
 import { sure } from '@/core/sure';
 import { Choice } from '@/ui/form/Choice';
@@ -9,7 +9,7 @@ import { Caution } from '@/ui/Caution';
 import { dryingCurve } from '@/ui/charts/drying-curve';
 import { useUnits } from '@/ui/units';
 import { Why } from '@/ui/Why';
-import type { DryingProps } from './use-drying';
+import { leftOf, type DryingProps } from './use-drying';
 
 /** Part of it that is water at the end: a tenth keeps, less keeps longer (FSIS, NCHFP, from memory). */
 const TARGETS = [String(TARGET_MOISTURE), '0.08', '0.05'] as const;
@@ -26,7 +26,8 @@ export function DryingCurve({ view, share }: DryingProps) {
   if (!first || !pot || points.length < 2) return null;
   const solids = first.grams * (1 - pot.water);
   const target = weightAt(solids, Number(moisture));
-  const forecast = dryingForecast(points, solids, Number(moisture));
+  const ahead = leftOf(view, share, Number(moisture));
+  const forecast = ahead?.forecast;
   const drawn = dryingCurve(
     {
       points,
@@ -35,7 +36,7 @@ export function DryingCurve({ view, share }: DryingProps) {
     },
     { width: WIDTH, height: HEIGHT, left: LEFT },
   );
-  const left = forecast && forecast.hours - sure(points.at(-1)).hours;
+  const left = ahead?.left;
   return (
     <section className="stack" aria-label="How it dries">
       <svg

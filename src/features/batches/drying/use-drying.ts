@@ -4,7 +4,7 @@ import { sure } from '@/core/sure';
 import { useCommand } from '@/ui/form/use-command';
 import type { DryHow } from '@/core/batch/steps/dry';
 import { forecastCycle, type CycleForecast } from '@/core/preserve/cycle-time';
-import { TARGET_MOISTURE } from '@/core/preserve/drying-curve';
+import { dryingLeft, TARGET_MOISTURE } from '@/core/preserve/drying-curve';
 import { atKnownTray, onTrays, type TraySlip } from '@/core/preserve/tray-slips';
 import { cycleAct, sayHowDried } from '../actions';
 import type { BatchView } from '../view';
@@ -49,6 +49,23 @@ export function forecastOf(
     ...(machine.watts === undefined ? {} : { watts: machine.watts }),
   });
 }
+
+/** What its weighings say of how long it still takes, where they do; else what its machine usually takes. */
+export function endOf(view: BatchView, share: SheetShare): Pick<CycleForecast, 'hours' | 'low' | 'high'> | undefined {
+  const own = share.method === 'dehydrated' ? leftOf(view, share, TARGET_MOISTURE) : undefined;
+  return own ? own.forecast : forecastOf(view, share, dryerOf(view, share));
+}
+
+/** How long it still takes by the curve through its weighings, to a part of water. */
+export const leftOf = (view: BatchView, share: SheetShare, moisture: number) => {
+  const cycle = cycleOf(view, share);
+  return dryingLeft(
+    share.trays,
+    solidsOf(view, share),
+    cycle && cycle.state.endedAt === undefined ? cycle.state.running : undefined,
+    moisture,
+  );
+};
 
 /** Says how a share is dried. */
 export function useHow(view: BatchView, share: SheetShare) {

@@ -108,7 +108,6 @@ export function PackInHand({ pack, onDone, onClose }: PackInHandProps) {
             pack={{
               ...pack,
               blocked: pack.whyBlocked.length > 0,
-              mayBeOpened: pack.isDry && !pack.notes.some((note) => note.startsWith('opened')),
             }}
             verb="feed"
             trace={`/store/trace?pack=${pack.code}`}

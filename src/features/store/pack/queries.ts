@@ -2,7 +2,7 @@ import 'server-only';
 import { dayIn, writeDay } from '@/core/calendar/local-date';
 import { sayNote } from '@/core/preserve/quality';
 import { sayPutBack } from '@/core/preserve/rehydrate';
-import { belongsIn } from '@/core/preserve/shelf-life';
+import { belongsIn, isDried } from '@/core/preserve/shelf-life';
 import type { UnitSet } from '@/core/quantity/units';
 import { writeMassIn } from '@/core/quantity/write';
 import type { Protein } from '@/core/recipe/protein';
@@ -52,6 +52,8 @@ export interface OpenPack extends ShelfPack {
   /** It waits in the fridge for its day in the freezer. */
   readonly waits: string | undefined;
   readonly isDry: boolean;
+  /** It keeps shorter once it is open, and nobody has said that it is. */
+  readonly mayBeOpened: boolean;
   /** What part of its dog's day it is by now, where it was made for another weight. */
   readonly madeFor: string | undefined;
   readonly dogs: readonly { readonly id: number; readonly name: string }[];
@@ -112,6 +114,8 @@ export async function openPack(
         ? `waits for the ${freezer}: ${writeDay(pack.freezeOn, today)}`
         : undefined,
     isDry: pack.waterPerGram > 0,
+    // By what it is: a bag that was found has no water of its own to put back.
+    mayBeOpened: isDried(pack.foodKind) && pack.openedOn === undefined,
     madeFor: madeForOf(dogs, today, household.unitSet)(pack),
     dogs: dogs.map(({ id, name }) => ({ id, name })),
     quality: (await readQuality(db, { holdingId: pack.holdingId })).map((note) => ({
