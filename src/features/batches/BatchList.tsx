@@ -1,3 +1,4 @@
+import { figure } from '@/ui/figure';
 import { Link } from '@/ui/Link';
 import { HatchTile } from '@/ui/badges/badges';
 import { LinkButton } from '@/ui/LinkButton';
@@ -44,7 +45,9 @@ function Row({ row }: { row: BatchRow }) {
         <p>
           {row.day} <b>{row.state}</b>
         </p>
-        <p className="note">{row.said}</p>
+        <p className="note" {...figure('pot density', row.id, row.density)}>
+          <span {...figure('pot yield', row.id, row.net)}>{row.said}</span>
+        </p>
       </div>
       <SmallFlow
         protein={row.protein}

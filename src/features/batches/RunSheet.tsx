@@ -1,5 +1,6 @@
 'use client';
 
+import { figure } from '@/ui/figure';
 import Button from '@mui/material/Button';
 import { useState, type ComponentType } from 'react';
 import { z } from 'zod';
@@ -101,7 +102,8 @@ export function RunSheet({ view, asked }: { view: BatchView; asked?: unknown }) 
         </div>
         {view.weighed && (
           <p>
-            {inSum(view.weighed.net)} yield · <b>{writeDensity(view.weighed.density)} kcal/g</b>
+            <span {...figure('pot yield', view.id, view.weighed.net)}>{inSum(view.weighed.net)} yield</span> ·{' '}
+            <b {...figure('pot density', view.id, view.weighed.density)}>{writeDensity(view.weighed.density)} kcal/g</b>
             {view.weighed.estimated && <span className="caution"> estimate</span>}{' '}
             <Why of={view.weighed.why} about="the density" />
           </p>

@@ -1,5 +1,6 @@
 'use client';
 
+import { figure } from '@/ui/figure';
 import { Fold } from '@/ui/Fold';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
@@ -75,7 +76,7 @@ export function WentIn({ view, onOpen }: { view: BatchView; onOpen: (step: StepK
       )}
       {view.cost && (
         <p>
-          What went in cost <b>{view.cost.said}</b>
+          What went in cost <b {...figure('pot cost', view.id, view.cost.minor)}>{view.cost.said}</b>
           {view.cost.aKilo && `, ${view.cost.aKilo} a kg of the food`}. <Why of={view.cost.why} about="what it cost" />
         </p>
       )}

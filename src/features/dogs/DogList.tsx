@@ -1,3 +1,4 @@
+import { figure } from '@/ui/figure';
 import { writeKcal } from '@/core/quantity/write';
 import { Link } from '@/ui/Link';
 import { DogBadge } from '@/ui/badges/badges';
@@ -41,7 +42,10 @@ export function DogList({ view: { rows, archived, unread } }: { view: DogsView }
           </div>
           <EnergyBar energy={row.energy} highest={highest} axis={index === rows.length - 1} />
           <p className={styles.kcal}>
-            <span className="figure">{writeKcal(row.energy.kcal)}</span> kcal
+            <span className="figure" {...figure('day kcal', row.id, row.energy.kcal)}>
+              {writeKcal(row.energy.kcal)}
+            </span>{' '}
+            kcal
           </p>
         </li>
       ))}

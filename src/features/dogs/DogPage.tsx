@@ -1,5 +1,6 @@
 'use client';
 
+import { figure } from '@/ui/figure';
 import { useState } from 'react';
 import { addDays } from '@/core/calendar/local-date';
 import { mealsOn } from '@/core/dog/meals';
@@ -41,7 +42,7 @@ export function DogPage({ view }: { view: DogView }) {
       <div className={styles.head}>
         <DogBadge letters={dog.letters} badge={dog.badge} size={56} />
         <div>
-          <h1>
+          <h1 {...figure('day kcal', dog.id, energy.kcal)}>
             {dog.name} {energy.verb === 'lives on' ? 'eats' : energy.verb} {writeKcal(energy.kcal)} kcal a day
           </h1>
           <p className="soft">

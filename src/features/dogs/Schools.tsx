@@ -39,8 +39,8 @@ export function Schools({ view, spread, recipe, onRecipe }: SchoolsProps) {
         <div className="titleRow">
           <h2 id="schools">By every school</h2>
           <p className="note">
-            {recipe.facts.measured ? 'weighed' : 'not cooked yet, as predicted'},{' '}
-            {writeNumber(recipe.facts.density, 2)} kcal/g
+            {recipe.facts.measured ? 'weighed' : 'not cooked yet, as predicted'}, {writeNumber(recipe.facts.density, 2)}{' '}
+            kcal/g
           </p>
         </div>
         <div className={styles.recipe}>

@@ -1,3 +1,4 @@
+import { figure } from '@/ui/figure';
 import { AwayList } from '@/ui/AwayList';
 import { writeKcal } from '@/core/quantity/write';
 import { leastOf } from '@/core/recipe/sheet';
@@ -49,7 +50,7 @@ export function RecipeList({ view: { rows, unread, away } }: { view: RecipesView
             {row.note && <p className="note">next time: {row.note}</p>}
           </div>
           <p className={styles.per}>
-            <span className="rowName">
+            <span className="rowName" {...figure('recipe kcal', row.recipeId, row.sheet.kcalPer100)}>
               {row.sheet.kcalPer100 === undefined ? '?' : `${leastOf(row.sheet)}${writeKcal(row.sheet.kcalPer100)}`}
             </span>{' '}
             kcal, {row.protein.word}

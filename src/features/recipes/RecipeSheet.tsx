@@ -167,7 +167,7 @@ export function RecipeSheet({ form: given }: { form: RecipeForm & Partial<NewRec
             )}
           </div>
           <DraftNote draft={draft} />
-          <SumLine sheet={sums} />
+          <SumLine sheet={sums} recipeId={given.id} />
           {fit && (
             <Caution danger={fit.isTooMuch}>
               {fit.said} <Why of={fit.why} about="the fullest meal of it" />

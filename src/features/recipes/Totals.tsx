@@ -1,5 +1,6 @@
 'use client';
 
+import { figure } from '@/ui/figure';
 import type { EnergyFactors } from '@/core/nutrition/energy';
 import { Link } from '@/ui/Link';
 import { countOf, plural } from '@/core/quantity/count-words';
@@ -17,7 +18,7 @@ import styles from './recipes.module.css';
 import { useUnits } from '@/ui/units';
 
 /** What the lines come to, in one line that stays in sight while they scroll. */
-export function SumLine({ sheet }: { sheet: Sums }) {
+export function SumLine({ sheet, recipeId }: { sheet: Sums; recipeId: number | undefined }) {
   const { inMass } = useUnits();
   if (sheet.inPot === 0)
     return <p className="soft">Type an amount and a food: what the recipe comes to appears here.</p>;
@@ -30,7 +31,7 @@ export function SumLine({ sheet }: { sheet: Sums }) {
         <b className={styles.kcal}>{writeKcal(sheet.kcal)}</b> kcal{' '}
         <Why of={sheet.explanation} about="the energy of this recipe" />
       </span>
-      <span className="soft">
+      <span className="soft" {...(recipeId === undefined ? {} : figure('recipe kcal', recipeId, sheet.kcalPer100))}>
         {sheet.kcalPer100 === undefined
           ? 'no food yet'
           : `${least}${writeKcal(sheet.kcalPer100)} kcal per 100 g of what goes in`}

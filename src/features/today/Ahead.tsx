@@ -1,3 +1,4 @@
+import { figure } from '@/ui/figure';
 import { Link } from '@/ui/Link';
 import { weekdayLetter } from '@/core/calendar/local-date';
 import { DogStrips } from '@/ui/charts/DogStrips';
@@ -37,7 +38,10 @@ export function Ahead({ view }: { view: TodayView }) {
       </div>
       <ul className="away">
         {view.ahead.map((dog) => (
-          <li key={dog.dogId}>
+          <li
+            key={dog.dogId}
+            {...figure('cover days', dog.dogId, dog.coverDays < view.horizon ? dog.coverDays : undefined)}
+          >
             {dog.name}: {dog.runsOut}
           </li>
         ))}

@@ -42,6 +42,7 @@ export interface BatchRow {
   /** g that went in by what it is, g of the yield, and where that is. */
   readonly went: readonly { readonly part: Part; readonly grams: number }[];
   readonly net: number | undefined;
+  readonly density: number | undefined;
   readonly ends: readonly RowEnd[];
 }
 
@@ -123,6 +124,7 @@ function rowOf(
     planned: batch.state === 'planned',
     went: summary?.went ?? (summary ? [{ part: 'muscle', grams: summary.inPot }] : []),
     net: summary?.net,
+    density: densityIn(summary, household.energyFactors),
     ends: summary ? endsOf(summary, packs, day === today).map((end) => sayEnd(end, read)) : [],
   };
 }

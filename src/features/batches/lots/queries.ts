@@ -69,6 +69,7 @@ export async function linesTaken(read: Page, batch: StoredBatch): Promise<Readon
 }
 
 export interface CostView {
+  readonly minor: number;
   readonly said: string;
   /** For a kg of it, once it was weighed. */
   readonly aKilo: string | undefined;
@@ -84,6 +85,7 @@ export async function costView(read: Page, batch: StoredBatch): Promise<CostView
   if (!cost) return undefined;
   const { currency } = household;
   return {
+    minor: cost.minor,
     said: sayCost(cost, currency),
     aKilo: batch.state === 'weighed' ? sayCost(cost, currency, 1000 / batch.whole.net) : undefined,
     unknown: cost.unknown,

@@ -1,5 +1,6 @@
 'use client';
 
+import { figure } from '@/ui/figure';
 import { DndContext, PointerSensor, pointerWithin, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import Button from '@mui/material/Button';
 import { Link } from '@/ui/Link';
@@ -75,7 +76,7 @@ export function WeeksAhead({ view }: { view: AheadView }) {
       </div>
       <ul className="away">
         {dogs.map((dog) => (
-          <li key={dog.dogId}>
+          <li key={dog.dogId} {...figure('cover days', dog.dogId, dog.coverDays)}>
             {dog.name}: {dog.runsOut}
           </li>
         ))}

@@ -1,5 +1,6 @@
 'use client';
 
+import { figure } from '@/ui/figure';
 import Button from '@mui/material/Button';
 import { Link } from '@/ui/Link';
 import { useRef } from 'react';
@@ -65,8 +66,14 @@ export function PackInHand({ pack, onDone, onClose }: PackInHandProps) {
       </div>
       <div>
         <p className={styles.much}>
-          {pack.backIn !== undefined ? 'was taken back' : empty ? 'is empty' : <b>{inMass(pack.grams)}</b>}
-          {!empty && ` · ${writeKcal(pack.kcal)} kcal`}
+          {pack.backIn !== undefined ? (
+            'was taken back'
+          ) : empty ? (
+            'is empty'
+          ) : (
+            <b {...figure('pack grams', pack.code, pack.grams)}>{inMass(pack.grams)}</b>
+          )}
+          {!empty && <span {...figure('pack kcal', pack.code, pack.kcal)}> · {writeKcal(pack.kcal)} kcal</span>}
         </p>
         <p>
           {pack.recipeName}, of {pack.pot}

@@ -1,5 +1,6 @@
 'use client';
 
+import { figure } from '@/ui/figure';
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import { Link } from '@/ui/Link';
@@ -125,7 +126,11 @@ function PackDrawn({ pack, isInHand, onChoose }: PackDrawnProps) {
       </span>
     </>
   );
-  const look = { className: styles.pack, 'data-tone': pack.tone === 'plain' ? undefined : pack.tone };
+  const look = {
+    ...figure('pack grams', pack.code, pack.grams),
+    className: styles.pack,
+    'data-tone': pack.tone === 'plain' ? undefined : pack.tone,
+  };
   return onChoose ? (
     <ButtonBase {...look} aria-label={said} aria-pressed={isInHand} onClick={() => onChoose(pack.holdingId)}>
       {drawing}

@@ -1,5 +1,6 @@
 'use client';
 
+import { figure } from '@/ui/figure';
 import { byCode } from '@/core/stock/code';
 import { DataGrid, type GridColDef } from '@mui/x-data-grid';
 import { Link } from '@/ui/Link';
@@ -37,14 +38,14 @@ export function StockTable({ packs }: TableView) {
       headerName: 'Holds',
       type: 'number',
       width: 100,
-      valueFormatter: (value: number) => inMass(value),
+      renderCell: ({ row }) => <span {...figure('pack grams', row.code, row.grams)}>{inMass(row.grams)}</span>,
     },
     {
       field: 'kcal',
       headerName: 'kcal',
       type: 'number',
       width: 90,
-      valueFormatter: (value: number) => Math.round(value),
+      renderCell: ({ row }) => <span {...figure('pack kcal', row.code, row.kcal)}>{Math.round(row.kcal)}</span>,
     },
     { field: 'packedOn', headerName: 'Packed', width: 110 },
     { field: 'useBy', headerName: 'Use by', width: 110 },

@@ -1,5 +1,6 @@
 'use client';
 
+import { figure } from '@/ui/figure';
 import { countOf } from '@/core/quantity/count-words';
 import { Link } from '@/ui/Link';
 import { UnreadList } from '@/ui/Unread';
@@ -79,7 +80,8 @@ export function Value({ view }: { view: ValueView }) {
                 </span>
                 <Bar part={pot.minor / dearest} hatch={pot.protein.hatch} />
                 <span>
-                  <b>{pot.said}</b> <Why of={pot.why} about={`what ${pot.name} of ${pot.when} cost`} />
+                  <b {...figure('pot cost', pot.batchId, pot.minor)}>{pot.said}</b>{' '}
+                  <Why of={pot.why} about={`what ${pot.name} of ${pot.when} cost`} />
                   <span className="note">
                     {pot.aKilo && ` ${pot.aKilo} a kg`}
                     {pot.unknown.length > 0 && ` · no price: ${pot.unknown.join(', ')}`}

@@ -1,5 +1,6 @@
 'use client';
 
+import { figure } from '@/ui/figure';
 import Button from '@mui/material/Button';
 import { Link } from '@/ui/Link';
 import { useState } from 'react';
@@ -76,12 +77,14 @@ export function DogBowl({ dog, day, sources, cubes, full, sameSlot, had, onFed, 
         <Bowl hatch={protein?.hatch} full={next && drawn.length > 0 ? full : 0} />
       </span>
       <div className={styles.said}>
-        <p className={styles.amount}>
+        <p className={styles.amount} {...figure('meal kcal', dog.id, next?.kcal)}>
           <span className={styles.name}>{dog.name}</span>{' '}
           {next && drawn.length > 0 && (
             <>
               {!sameSlot && <span className={styles.meal}>{next.slotName} </span>}
-              <span className="figure">{inMass(grams)}</span>
+              <span className="figure" {...figure('bowl grams', dog.id, grams)}>
+                {inMass(grams)}
+              </span>
               {bowl.measure && <span className="soft"> {bowl.measure}</span>}
               {isDry && (
                 <>

@@ -1,5 +1,6 @@
 'use client';
 
+import { figure } from '@/ui/figure';
 import Button from '@mui/material/Button';
 import { Link } from '@/ui/Link';
 import { writeKcal } from '@/core/quantity/write';
@@ -39,12 +40,14 @@ export function OneBowl({ view, dog }: { view: TodayView; dog: DogToday }) {
         <DogBadge letters={dog.letters} badge={dog.badge} size={64} />
         <div>
           <h1>{dog.name}</h1>
-          <p className="soft">{next ? `${next.slotName}, ${next.clock}` : (dog.off ?? 'has eaten for today')}</p>
+          <p className="soft" {...figure('meal kcal', dog.id, next?.kcal)}>
+            {next ? `${next.slotName}, ${next.clock}` : (dog.off ?? 'has eaten for today')}
+          </p>
         </div>
       </div>
       {next && drawn.length > 0 && (
         <>
-          <p className={styles.grams}>
+          <p className={styles.grams} {...figure('bowl grams', dog.id, grams)}>
             {inMass(grams)}
             {water > 0 && (
               <>

@@ -1,0 +1,79 @@
+/** A figure that a household is told, and the one function that says it. */
+export interface OwnedFigure {
+  readonly unit: string;
+  /** The module of core, and its function. */
+  readonly owner: readonly [module: string, name: string];
+  /** What it is, of whom, and at which time: asked, so far, or got. */
+  readonly is: string;
+}
+
+/**
+ * Every figure that stands on more than one page, sheet or file, with its owner: whoever shows it asks that function and marks what it
+ * shows by the figure's name (`ui/figure.ts`), so that a walk through all pages can hold them against each other. The page docs/figures.md
+ * is made of this list.
+ */
+export const FIGURES = {
+  'day kcal': {
+    unit: 'kcal a day',
+    owner: ['dog/day-energy', 'dayEnergy'],
+    is: 'a dog’s day as its ration asks for it today, home-cooked and bought',
+  },
+  'meal kcal': {
+    unit: 'kcal',
+    owner: ['dog/meals', 'mealsOn'],
+    is: 'what the next meal of a dog asks of the home-cooked food, less what it got besides',
+  },
+  'bowl grams': {
+    unit: 'g',
+    owner: ['stock/weeks-ahead', 'playAhead'],
+    is: 'what goes into a dog’s next bowl, as the coming days are played',
+  },
+  'cover days': {
+    unit: 'days',
+    owner: ['stock/weeks-ahead', 'playAhead'],
+    is: 'days that a dog is provided for by what is in store, as the coming days are played',
+  },
+  'pack grams': {
+    unit: 'g',
+    owner: ['stock/ledger', 'foldHolding'],
+    is: 'what a pack holds now, by the ledger',
+  },
+  'pack kcal': {
+    unit: 'kcal',
+    owner: ['batch/fold', 'storedAs'],
+    is: 'what a pack holds now, by the pot as it is known now',
+  },
+  'pot density': {
+    unit: 'kcal/g',
+    owner: ['batch/whole', 'wholeOf'],
+    is: 'energy in each gram of all that was weighed of a pot',
+  },
+  'pot yield': {
+    unit: 'g',
+    owner: ['batch/whole', 'wholeOf'],
+    is: 'what was weighed of a pot, to be divided',
+  },
+  'pot cost': {
+    unit: 'minor units',
+    owner: ['stock/cost', 'costOfPot'],
+    is: 'what a pot cost, as far as prices are known',
+  },
+  'recipe kcal': {
+    unit: 'kcal per 100 g',
+    owner: ['recipe/sheet', 'recipeSheet'],
+    is: 'energy of what goes into the pot, before cooking',
+  },
+} as const satisfies Readonly<Record<string, OwnedFigure>>;
+
+export type FigureName = keyof typeof FIGURES;
+
+/** The list as a page: name, unit, owner, and who shows it. Takes the files that show each. */
+export function figuresPage(shownIn: (name: FigureName) => readonly string[]): string {
+  const rows = (Object.keys(FIGURES) as FigureName[]).map((name) => {
+    const { unit, owner, is } = FIGURES[name];
+    return `- **${name}** (${unit}): ${is}. Said by \`${owner[1]}\` of \`core/${owner[0]}\`; shown in ${shownIn(name)
+      .map((file) => `\`${file}\``)
+      .join(', ')}.`;
+  });
+  return `# Figures and who says them\n\nMade of \`src/core/figures/figures.ts\`: \`HODMAN_WRITE=1 npx jest src/app/figures\` writes it anew. Where a figure stands twice, the walk\n(\`e2e/agreement.spec.ts\`) holds the two against each other.\n\n${rows.join('\n')}\n`;
+}
