@@ -74,7 +74,7 @@ export function whatItAte(days: readonly EatenDay[], pots: readonly VetPot[]): S
     heading: 'What it eats, and how much',
     said: [
       count > 0
-        ? `It got ${writeKcal(got)} kcal a day on the ${countOf(count, 'day')} of which every bowl is known, when its ration asked for ${writeKcal(mean(told, ({ need }) => need))}; the figures are of these, parts of what was cooked of every bowl that is known.`
+        ? `It got ${writeKcal(got)} kcal a day on the ${countOf(count, 'day')} of which every bowl is known, when its ration asked for ${writeKcal(mean(told, ({ need }) => need))}; how much a day is by these days, the parts of what was cooked by every bowl that is known.`
         : 'Of no day is every bowl known.',
       reported.length > 0
         ? `${writeKcal(mean(reported, ({ kcal }) => kcal ?? 0))} kcal a day on ${countOf(reported.length, 'day')}, as the cook reported.`

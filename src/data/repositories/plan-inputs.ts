@@ -63,6 +63,8 @@ export async function readPlanInputs(here: Here, entry?: PlanEntry, planId?: num
   const lots = await readLots(tx);
   const freezers = (await readPlaces(tx)).filter((place) => place.kind === 'freezer');
   const sized = freezers.filter((place) => place.capacityMl !== null);
+  // Beside a size, what lies in freezers without one takes none of it.
+  const counted = sized.length > 0 ? sized : freezers;
   const swapped = (entry?.batches ?? []).flatMap((batch) => Object.values(batch.swaps ?? {}));
   return {
     today,
@@ -96,7 +98,7 @@ export async function readPlanInputs(here: Here, entry?: PlanEntry, planId?: num
     freezer: {
       capacity: sized.length > 0 ? addUp(sized, (place) => sure(place.capacityMl)) : undefined,
       used: addUp(
-        [...stock, ...lots].filter((held) => sized.some(({ id }) => id === held.placeId)),
+        [...stock, ...lots].filter((held) => counted.some(({ id }) => id === held.placeId)),
         (held) => held.grams,
       ),
     },

@@ -93,7 +93,14 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
     day: today,
     dayInFull: writeDayInFull(today),
     clockAsked: await clockAsked(db, read),
-    heading: nextSlots.size === 1 ? capital(nth([...nextSlots], 0)) : nextSlots.size === 0 ? 'All fed' : 'Next meals',
+    heading:
+      nextSlots.size === 1
+        ? capital(nth([...nextSlots], 0))
+        : nextSlots.size > 0
+          ? 'Next meals'
+          : states.some(({ missed }) => missed.length > 0)
+            ? 'Nothing more today'
+            : 'All fed',
     done: saidDone(states),
     dogs: states,
     sources: inOrderOfUse(ready, today),
@@ -127,10 +134,13 @@ export const todayView = pageQuery(async (read): Promise<TodayView> => {
 });
 
 function saidDone(dogs: readonly DogToday[]): string {
-  const names = [...new Set(dogs.flatMap((dog) => dog.fed.map((meal) => meal.slotName)))];
-  const complete = names.filter((name) => dogs.every((dog) => dog.next?.slotName !== name));
+  const fed = dogs.flatMap((dog) => dog.fed).sort((a, b) => a.clock.localeCompare(b.clock));
+  const open = new Set(
+    dogs.flatMap(({ next, missed }) => [...(next ? [next] : []), ...missed].map(({ slotName }) => slotName)),
+  );
+  const complete = [...new Set(fed.map(({ slotName }) => slotName))].filter((name) => !open.has(name));
   if (complete.length === 0) return '';
-  return `${complete.join(' and ')} ${complete.length === 1 ? 'is' : 'are'} done`;
+  return `${new Intl.ListFormat('en-GB').format(complete)} ${complete.length === 1 ? 'is' : 'are'} done`;
 }
 
 function aheadOf(

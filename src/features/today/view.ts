@@ -150,3 +150,7 @@ export interface TodayView {
     readonly href: string;
   }[];
 }
+
+/** Said of a dog that has no meal before it. */
+export const sayOver = ({ off, missed }: Pick<DogToday, 'off' | 'missed'>): string =>
+  off ?? (missed.length > 0 ? 'nothing more today' : 'has eaten for today');

@@ -11,7 +11,7 @@ import { Problems } from '@/ui/form/Problems';
 import { useUnits } from '@/ui/units';
 import { Why } from '@/ui/Why';
 import styles from '../today.module.css';
-import type { DogToday, ShownSource } from '../view';
+import { sayOver, type DogToday, type ShownSource } from '../view';
 import { Additions } from './Additions';
 import { FromPacks } from './FromPacks';
 import { Given } from './Given';
@@ -95,8 +95,11 @@ export function DogBowl({ dog, day, sources, cubes, full, sameSlot, had, onFed, 
               )}
             </>
           )}
-          {!next &&
-            (dog.off ? <span className="soft">{dog.off}</span> : <span className="inOrder">has eaten for today</span>)}
+          {!next && (
+            <span className={dog.off === undefined && dog.missed.length === 0 ? 'inOrder' : 'soft'}>
+              {sayOver(dog)}
+            </span>
+          )}
         </p>
         {next && drawn.length > 0 && (
           <p className="soft">

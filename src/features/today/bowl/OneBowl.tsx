@@ -8,7 +8,7 @@ import { DogBadge } from '@/ui/badges/badges';
 import { Problems } from '@/ui/form/Problems';
 import { useUnits } from '@/ui/units';
 import { Why } from '@/ui/Why';
-import type { DogToday, TodayView } from '../view';
+import { sayOver, type DogToday, type TodayView } from '../view';
 import { Additions } from './Additions';
 import { FromPacks } from './FromPacks';
 import styles from './one-bowl.module.css';
@@ -41,7 +41,7 @@ export function OneBowl({ view, dog }: { view: TodayView; dog: DogToday }) {
         <div>
           <h1>{dog.name}</h1>
           <p className="soft" {...figure('meal kcal', dog.id, next?.kcal)}>
-            {next ? `${next.slotName}, ${next.clock}` : (dog.off ?? 'has eaten for today')}
+            {next ? `${next.slotName}, ${next.clock}` : sayOver(dog)}
           </p>
         </div>
       </div>
