@@ -37,20 +37,23 @@ export interface ReadPlan {
 /** The furthest first feeding day from today (common practice, no source). */
 const FURTHEST_DAYS = 90;
 
-/** The vessel of a component: the one chosen, else the one that the recipe names, else the largest. */
-function vesselOf(
-  component: PlannableComponent | undefined,
+/** The vessel that a component is cooked in: the one chosen in the plan, else the one that the recipe names. The run sheet asks it too. */
+export function vesselSaid(
+  component: Pick<PlannableComponent, 'vessel'> | undefined,
   chosen: number | undefined,
   equipment: readonly Equipment[],
 ): Equipment | undefined {
   const vessels = equipment.filter(isVessel);
   const named = component?.vessel?.trim().toLowerCase();
   return (
-    vessels.find((vessel) => vessel.id === chosen) ??
-    vessels.find((vessel) => vessel.name.toLowerCase() === named) ??
-    [...vessels].sort((a, b) => (b.millilitres ?? 0) - (a.millilitres ?? 0))[0]
+    vessels.find((vessel) => vessel.id === chosen) ?? vessels.find((vessel) => vessel.name.toLowerCase() === named)
   );
 }
+
+/** The vessel of a component: the one said, else the largest. */
+const vesselOf = (...[component, chosen, equipment]: Parameters<typeof vesselSaid>): Equipment | undefined =>
+  vesselSaid(component, chosen, equipment) ??
+  equipment.filter(isVessel).sort((a, b) => (b.millilitres ?? 0) - (a.millilitres ?? 0))[0];
 
 /** Every food that may take the place of another: those of all recipes and the inputs' own. */
 export const foodsOf = (inputs: PlanInputs): KnownFood[] => [

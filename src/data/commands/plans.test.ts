@@ -175,6 +175,17 @@ test('the vessel limits the plan: what cannot fit is refused before anything is 
   expect((await readEquipment(house.db)).map((thing) => thing.id)).toEqual([id]);
 });
 
+test('the vessel that a plan chose is the one that is filled: a pressure cooker is said to be one', async () => {
+  const made = async (name: string, kind: 'pot' | 'pressure cooker') =>
+    valueOf(await house.run((context) => saveEquipment(context, { entry: { kind, name, size: '12 L', count: '2' } })))
+      .id;
+  await made('Stockpot', 'pot');
+  const cooker = await made('Pressure cooker', 'pressure cooker');
+  const { batchIds } = valueOf(await keep({ batches: [{ ...plainBatch(ids.goat), vessels: { 0: cooker } }] }));
+  const { components } = await readPlannedLines(house.db, house.reference, await batchOf(batchIds[0]!));
+  expect(components).toMatchObject([{ vessel: 'Pressure cooker', vessels: 2, pressure: true }]);
+});
+
 test('a pack as sold is remembered for a food, and bought whole', async () => {
   valueOf(await house.run((context) => saveMeasure(context, { ndb: '17168', unit: 'pack', weight: '500 g' })));
   const { batchIds } = valueOf(await keep({ rounded: true }));

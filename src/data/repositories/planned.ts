@@ -1,4 +1,5 @@
 import 'server-only';
+import { eq } from 'drizzle-orm';
 import type { CookedComponent } from '@/core/batch/evidence';
 import type { Quantity } from '@/core/quantity/quantity';
 import { grams, type Grams } from '@/core/quantity/units';
@@ -9,7 +10,10 @@ import type { WrittenLine } from '@/core/recipe/written';
 import type { Tx } from '../database';
 import type { Reference } from '../reference/reference';
 import type { StoredBatch } from './batches';
-import { isVessel } from '@/core/plan/equipment';
+import { vesselSaid } from '@/core/plan/read-plan';
+import { batch, plan } from '../schema/batches';
+import { ifRead } from '../schema/kept-json';
+import { recipeVersion } from '../schema/recipes';
 import { readEquipment } from './equipment';
 import { readFoodsByKey } from './foods';
 import { readHousehold } from './household';
@@ -52,27 +56,40 @@ export async function readUncounted(
   );
 }
 
+/** The vessels that its plan chose for the components of a batch, by their places. */
+async function vesselsChosen(tx: Tx, batchId: number): Promise<Readonly<Record<string, number>>> {
+  const [row] = await tx
+    .select({ entry: plan.entry, recipeId: recipeVersion.recipeId })
+    .from(batch)
+    .innerJoin(plan, eq(plan.id, batch.planId))
+    .innerJoin(recipeVersion, eq(recipeVersion.id, batch.versionId))
+    .where(eq(batch.id, batchId));
+  return (row && ifRead(row.entry))?.batches.find(({ recipeId }) => recipeId === row?.recipeId)?.vessels ?? {};
+}
+
 /** The lines of a batch as they were planned. Throws `Unreadable`. */
 export async function readPlannedLines(
   tx: Tx,
   reference: Reference,
-  batch: Pick<StoredBatch, 'id' | 'versionId' | 'swaps' | 'amounts' | 'loads'>,
+  planned: Pick<StoredBatch, 'id' | 'versionId' | 'swaps' | 'amounts' | 'loads'>,
 ): Promise<PlannedLines> {
-  const version = sure(await readVersion(tx, reference, batch.versionId));
+  const version = sure(await readVersion(tx, reference, planned.versionId));
   const { energyFactors, unitSet } = await readHousehold(tx);
-  const known = await readFoodsByKey(tx, reference, Object.values(batch.swaps ?? {}));
-  const swapped = withSwaps(version.written, batch.swaps, (key) => known.get(key), energyFactors);
-  if (!swapped.ok) throw new Error(`batch ${batch.id}: ${swapped.problem.message}`);
+  const known = await readFoodsByKey(tx, reference, Object.values(planned.swaps ?? {}));
+  const swapped = withSwaps(version.written, planned.swaps, (key) => known.get(key), energyFactors);
+  if (!swapped.ok) throw new Error(`batch ${planned.id}: ${swapped.problem.message}`);
   const written = swapped.value;
-  const bought = batch.amounts.map(grams);
-  const vessels = (await readEquipment(tx)).filter(isVessel);
+  const bought = planned.amounts.map(grams);
+  const equipment = await readEquipment(tx);
+  const chosen = await vesselsChosen(tx, planned.id);
   const components = version.components.map(({ name, minutes, vessel, celsius }, place) => {
-    const own = vessels.find((each) => each.name === vessel);
+    const own = vesselSaid({ ...(vessel === undefined ? {} : { vessel }) }, chosen[place], equipment);
+    const words = own?.name ?? vessel;
     return {
       name,
-      loads: batch.loads[place] ?? 1,
+      loads: planned.loads[place] ?? 1,
       ...(minutes === undefined ? {} : { minutes }),
-      ...(vessel === undefined ? {} : { vessel }),
+      ...(words === undefined ? {} : { vessel: words }),
       ...(own && own.kind !== 'oven trays' && own.count > 1 ? { vessels: own.count } : {}),
       ...(celsius === undefined ? {} : { celsius }),
       ...(own?.kind === 'pressure cooker' ? { pressure: true as const } : {}),
