@@ -45,6 +45,8 @@ export interface Freezes {
   readonly since: LocalDate;
   readonly freezeOn: LocalDate | undefined;
   readonly freezeIn: number | undefined;
+  /** It was found in the house: what was found in a freezer is frozen. */
+  readonly found?: unknown;
 }
 
 /** A pack that waits in the fridge for its day in a freezer: its label says how long it keeps there. */
@@ -54,7 +56,7 @@ export const waitsForFreezer = (pack: Pick<Freezes, 'freezeOn' | 'placeKind'>): 
 /** g that went into a freezer today: it freezes them now. */
 const wentInToday = (packs: readonly Freezes[], freezerId: number, today: LocalDate): number =>
   addUp(
-    packs.filter(({ placeId, since }) => placeId === freezerId && since === today),
+    packs.filter(({ placeId, since, found }) => placeId === freezerId && since === today && found === undefined),
     ({ grams }) => grams,
   );
 

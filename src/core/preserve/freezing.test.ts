@@ -133,6 +133,8 @@ test('of what waits for a freezer as much goes in today as it freezes in a day, 
   expect([due.map(({ grams }) => grams), later.length, next]).toEqual([[900, 900], 4, '2026-11-26']);
   const had = pack(1500, '2026-11-24', { placeId: 7, placeKind: 'freezer', since: today });
   expect(dueInFreezer([...packs, had], freezer, today).due).toEqual([]);
+  // What was found there is frozen.
+  expect(dueInFreezer([...packs, { ...had, found: { isDated: true } }], freezer, today).due).toHaveLength(2);
   expect(dueInFreezer([pack(4000, '2026-11-25')], freezer, today).due).toHaveLength(1);
   expect(dueInFreezer(packs, { id: 7, litres: undefined }, today).due).toHaveLength(6);
   expect(takenByDay([...packs, had, pack(300, '2026-11-27')], 7, today)).toEqual([1500 + 5400, 0, 300]);

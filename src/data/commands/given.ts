@@ -74,7 +74,9 @@ const mealsOf = (dog: StoredDog, day: LocalDate): Less[] =>
 /** The meals of today that are still to come. */
 async function toCome({ tx, now, today, household }: Context, dog: StoredDog): Promise<Less[]> {
   const fed = new Set((await readBowlsOn(tx, today)).flatMap((each) => (each.dogId === dog.id ? [each.slotId] : [])));
-  const { toCome: open } = mealsStand(mealsOn(dog, today), fed, clockIn(now, household.timeZone));
+  // A meal that is all bought food or additions has nothing to press, and is none to wait for.
+  const meals = mealsOn(dog, today).filter(({ kcal }) => kcal > 0);
+  const { toCome: open } = mealsStand(meals, fed, clockIn(now, household.timeZone));
   return open.map(({ id, kcal }) => ({ day: today, slotId: id, kcal }));
 }
 
