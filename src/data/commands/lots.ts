@@ -1,6 +1,5 @@
 import 'server-only';
 import { eq } from 'drizzle-orm';
-import { addUp } from '@/core/add-up';
 import { energyKnown, energyOf } from '@/core/nutrition/energy';
 import { belongsIn, sayKind } from '@/core/preserve/shelf-life';
 import { grams } from '@/core/quantity/units';
@@ -17,6 +16,7 @@ import { readLotsById, retypedLot, type StoredLot } from '../repositories/lots';
 import { holding, lot } from '../schema/stock';
 import { readHistory, readRules } from '../repositories/movements';
 import { datingIn, refold, writeMovement, writeMovements, type NewMovement } from './ledger';
+import { pricesFollow } from './lot-prices';
 import { putPacks } from './stock';
 import { inMass, need, refuse, Refusal, type Context } from './run';
 
@@ -190,35 +190,6 @@ export async function takeBackLot(context: Context, input: { holdingId: number }
     })),
   );
   return { movementIds: made.map(({ id }) => id) };
-}
-
-type Priced = Pick<StoredLot, 'priceMinor'> & { readonly grams: number };
-const perGram = ({ priceMinor, grams: mass }: Priced) => (priceMinor === undefined ? undefined : priceMinor / mass);
-
-/** What was parted from an ingredient, or made of it, cost its part of it: a price that was put right goes on to it, unless it has its own. */
-async function pricesFollow(context: Context, of: StoredLot, now: Priced): Promise<void> {
-  const { tx } = context;
-  const [was, is] = [perGram({ ...of, grams: of.receivedGrams }), perGram(now)];
-  if (was === is) return;
-  const parts = await tx.select({ holdingId: lot.holdingId }).from(lot).where(eq(lot.madeOf, of.holdingId));
-  for (const { holdingId } of parts) {
-    const part = await lotWith(context, holdingId);
-    const [came] = await readHistory(tx, holdingId);
-    const taken = addUp(came?.legs ?? [], (leg) =>
-      'holdingId' in leg && leg.holdingId === of.holdingId ? Math.max(0, -leg.amount) / 10 : 0,
-    );
-    const follows = (price: number | undefined) => (price === undefined ? undefined : Math.round(price * taken));
-    // Within a minor unit, for it was rounded; a price of its own stands.
-    const own = follows(was);
-    if ((part.priceMinor === undefined) !== (own === undefined)) continue;
-    if (Math.abs((part.priceMinor ?? 0) - (own ?? 0)) > 1) continue;
-    const priceMinor = follows(is);
-    await tx
-      .update(lot)
-      .set({ priceMinor: priceMinor ?? null })
-      .where(eq(lot.holdingId, holdingId));
-    await pricesFollow(context, part, { priceMinor, grams: part.receivedGrams });
-  }
 }
 
 /** Puts right what stands of an ingredient: how much came, its price, its dates, what it is, where it lies. */
