@@ -1,4 +1,5 @@
 import { storedAs, type BatchState, type WeighedState } from './fold';
+import { heldOver } from './held-over';
 import { wholeOf } from './whole';
 import { nth } from '../sure';
 import { addUp } from '../add-up';
@@ -19,7 +20,7 @@ export interface Follows {
   readonly packs: readonly { readonly code: string; readonly grams: number; readonly kcal: Changed }[];
   /** Days that what is left of it feeds its dogs; absent where nothing is left or no dog is here. */
   readonly days?: { readonly from: number; readonly to: number };
-  /** g that shares come to over what was weighed; 0 where all is divided. */
+  /** g that its packs, trays and bowls hold over what was weighed; 0: rounding. */
   readonly over: number;
   /** What was put in and some dogs do not get: their names, or none where no dog may have it. */
   readonly notFor?: readonly Withheld[];
@@ -86,7 +87,7 @@ export function followsOf(before: BatchState, after: BatchState): Follows {
         kcal: { from: kcalOf(was, pack.shareId, pack.grams), to: kcalOf(is, pack.shareId, pack.grams) },
       }))
       .filter(({ kcal }) => Math.abs((kcal.from ?? 0) - (kcal.to ?? 0)) >= SAME_KCAL),
-    over: Math.max(0, -left),
+    over: is ? sum(is.yields.map((each) => heldOver(each, is.shares))) : 0,
     undivided: Math.max(0, left),
   };
 }

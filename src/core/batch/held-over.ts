@@ -2,10 +2,10 @@ import { addUp } from '../add-up';
 import { energyDensity } from '../quantity/units';
 import { writeFixed, writeGrams } from '../quantity/write';
 import type { BatchYield } from './fold';
-import { HALF_A_GRAM, type ShareState } from './share-state';
+import type { ShareState } from './share-state';
 
-/** Shares are whole grams, a yield may be none: from a whole gram on it is no rounding (ours, no source). */
-const ROUNDING = 1;
+/** Shares are whole grams, a yield may be none: so many g are no rounding any more (ours, no source). */
+const NO_ROUNDING = 1.5;
 
 /** How many times what its trays dried to its packs hold; 1: no more than that. They are cut to the whole gram. */
 export const liftOf = ({ dried, packs }: Pick<ShareState, 'dried' | 'packs'>): number => {
@@ -30,7 +30,7 @@ export function heldOver(of: Pick<BatchYield, 'place' | 'net'>, shares: readonly
   const set = addUp(own, ({ grams }) => grams);
   // What is not divided yet is still to be divided.
   const over = addUp(own, heldBy) - Math.min(set, of.net);
-  return over >= ROUNDING + HALF_A_GRAM ? over : 0;
+  return over >= NO_ROUNDING ? over : 0;
 }
 
 /**

@@ -1,4 +1,4 @@
-import type { Plated, Plating } from '../portion/plated';
+import { platedDensity, type Plated, type Plating } from '../portion/plated';
 import type { Fate } from '../portion/shares';
 import { warmPans, type WarmPan } from '../heat/warm-pans';
 import { learnedOf, type Learned } from '../cook/learned';
@@ -6,6 +6,7 @@ import { energyOf, fatKcalOf, type EnergyFactors } from '../nutrition/energy';
 import { batchLines, type Moment, type Part, type WeighedLine } from '../recipe/recipe';
 import { stillToWeigh } from './apart';
 import type { BatchState } from './fold';
+import { heldOver } from './held-over';
 import type { Watch } from './step';
 import { stepAt, watchOf, type StepKey } from './steps';
 import { isUnproven } from './steps/cook';
@@ -27,6 +28,8 @@ export interface BatchSummary {
   /** Once all of it was weighed: g to be divided, g with what was eaten before, and whether that was counted. */
   readonly net?: number;
   readonly whole?: number;
+  /** g that its packs, trays and bowls hold over that, and stand: the pot's energy is in them too. */
+  readonly over?: number;
   readonly estimated?: boolean;
   /** What is kept apart: the yields, and how they are plated. */
   readonly apart?: { readonly yields: readonly (Plated & { readonly name: string })[]; readonly plating?: Plating };
@@ -68,12 +71,14 @@ export function summaryOf(batch: BatchState): BatchSummary | undefined {
     kcal: { '4-9-4': left('4-9-4'), modified: left('modified'), table: left('table') },
   };
   if (batch.state === 'cooking') return { ...common, shares: [] };
+  const over = addUp(batch.yields, (each) => heldOver(each, batch.shares));
   const all =
     stillToWeigh(batch).length > 0
       ? {}
       : {
           net: addUp(batch.yields, (each) => each.net),
           whole: addUp(batch.yields, (each) => each.net + each.eatenBefore),
+          ...(over > 0 ? { over } : {}),
         };
   return {
     ...common,
@@ -98,5 +103,9 @@ function byPart(lines: readonly WeighedLine[]): { readonly part: Part; readonly 
 }
 
 /** kcal in each g of a weighed batch as a whole; undefined before all of it was weighed. */
-export const densityIn = (summary: BatchSummary | null | undefined, factors: EnergyFactors): number | undefined =>
-  summary?.whole === undefined || summary.whole <= 0 ? undefined : summary.kcal[factors] / summary.whole;
+export function densityIn(summary: BatchSummary | null | undefined, factors: EnergyFactors): number | undefined {
+  if (summary?.whole === undefined || summary.whole <= 0) return undefined;
+  return summary.apart
+    ? platedDensity(summary.apart.yields)
+    : summary.kcal[factors] / (summary.whole + (summary.over ?? 0));
+}

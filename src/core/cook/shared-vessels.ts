@@ -21,6 +21,9 @@ export interface SharedVessel {
   readonly until: Date | undefined;
 }
 
+/** Whether two are called the same: what began before may have the recipe's words for it. */
+const isSame = (a: string | undefined, b: string) => a?.trim().toLowerCase() === b.trim().toLowerCase();
+
 /** How many vessels of a component are still asked for, and whether something stands in one of them. */
 function asked({ components, day }: AtTheStove, place: number) {
   const component = nth(components, place);
@@ -48,7 +51,7 @@ export function sharedVessels(own: AtTheStove, others: readonly AtTheStove[]): S
     if (vessel === undefined || mine.count === 0) return [];
     return others.flatMap((other) =>
       other.components.flatMap((component, at): SharedVessel[] => {
-        if (component.vessel !== vessel) return [];
+        if (!isSame(component.vessel, vessel)) return [];
         const theirs = asked(other, at);
         if (theirs.count === 0 || mine.count + theirs.count <= vessels) return [];
         return [{ vessel, with: other.name, isIn: theirs.isIn, until: theirs.until }];

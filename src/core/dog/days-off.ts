@@ -63,6 +63,8 @@ export const daysOffSchema = z.object({
     slotId: idSchema.optional(),
   }),
 });
+/** Days off that are taken back. */
+export const endDaysOffSchema = z.object({ dogId: idSchema, offId: idSchema });
 export type DaysOffEntry = Readonly<z.infer<typeof daysOffSchema>['entry']>;
 
 /** Reads days off as they are typed; each problem at its field. Source: arithmetic. */

@@ -40,13 +40,14 @@ export function withoutSlips<W extends WeighIn>(weighIns: readonly W[]): (W & { 
   const order = [...counting.keys()].sort((a, b) => Number(ends.has(a)) - Number(ends.has(b)));
   for (const index of order) {
     const own = nth(counting, index);
+    const start = Math.max(0, index - NEIGHBOURS);
     const neighbours = counting
+      .slice(start, index + NEIGHBOURS + 1)
       .map(({ date }, at) => ({
-        grams: nth(masses, at),
+        grams: nth(masses, start + at),
         day: daysBetween(own.date, date),
-        far: Math.abs(at - index),
+        far: Math.abs(start + at - index),
       }))
-      .slice(Math.max(0, index - NEIGHBOURS), index + NEIGHBOURS + 1)
       .filter((other) => other.far > 0)
       .sort((a, b) => a.far - b.far)
       .slice(0, NEIGHBOURS);

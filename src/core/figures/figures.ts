@@ -40,7 +40,7 @@ export const FIGURES = {
   },
   'pack kcal': {
     unit: 'kcal',
-    owner: ['batch/fold', 'storedAs'],
+    owner: ['stock/pack-kcal', 'packKcal'],
     is: 'what a pack holds now, by the pot as it is known now',
   },
   'pot density': {

@@ -3,6 +3,7 @@ import { countOf } from '../quantity/count-words';
 import type { UnitSet } from '../quantity/units';
 import { writeFraction, writeKcal, writeMassIn } from '../quantity/write';
 import { sayPutBack } from '../preserve/rehydrate';
+import { packKcal } from '../stock/pack-kcal';
 import { UNPROVEN } from '../stock/say-pot';
 
 /** A pack as its label knows it: g and kcal/g as they are labelled. */
@@ -60,7 +61,7 @@ export interface LabelWords {
  * household's units. Source: what a bag must say to be fed by somebody else (common practice, no source).
  */
 export function labelWords(pack: LabelledPack, set: UnitSet): LabelWords {
-  const kcal = `${pack.estimated ? 'about ' : ''}${writeKcal(pack.grams * pack.density)} kcal`;
+  const kcal = `${pack.estimated ? 'about ' : ''}${writeKcal(packKcal(pack))} kcal`;
   const pieces = pack.pieces === undefined ? '' : ` in ${countOf(pack.pieces, 'piece')}`;
   const water = sayPutBack(pack.grams, pack.waterPerGram, (mass) => writeMassIn(mass, set)) ?? '';
   const until = pack.safeUntil

@@ -50,9 +50,7 @@ export function vesselSaid(
   );
 }
 
-/** The vessel of a component: the one said, else the largest. */
-const vesselOf = (...[component, chosen, equipment]: Parameters<typeof vesselSaid>): Equipment | undefined =>
-  vesselSaid(component, chosen, equipment) ??
+const largestVessel = (equipment: readonly Equipment[]): Equipment | undefined =>
   equipment.filter(isVessel).sort((a, b) => (b.millilitres ?? 0) - (a.millilitres ?? 0))[0];
 
 /** Every food that may take the place of another: those of all recipes and the inputs' own. */
@@ -114,8 +112,10 @@ function readBatch(
   const written = swapped.value;
   const { recipe, parts } = measuredParts(of, written, choices, inputs);
   const cup = volumeOf('cup', inputs.set);
-  const vessels = Array.from({ length: recipe.components }, (_, place) =>
-    vesselOf(of.components[place], entry.vessels?.[place], inputs.equipment),
+  const vessels = Array.from(
+    { length: recipe.components },
+    (_, place) =>
+      vesselSaid(of.components[place], entry.vessels?.[place], inputs.equipment) ?? largestVessel(inputs.equipment),
   );
   return fine({
     name: of.name,

@@ -1,6 +1,5 @@
 import type { Explanation } from '../explanation';
 import { writeNumber } from '../quantity/write';
-import type { CycleForecast } from './cycle-time';
 import { isWrongWeight, type TraySlip } from './tray-slips';
 
 /** Hours as a cook says them: "40 min", "3½ h" as 3.5, "27 h". */
@@ -16,7 +15,8 @@ export interface DryingNow {
   readonly running: number | undefined;
   readonly isOver: boolean;
   readonly isWithoutPower: boolean;
-  readonly forecast: Pick<CycleForecast, 'hours' | 'low' | 'high'> | undefined;
+  /** Hours that it still takes; undefined: nobody knows. */
+  readonly left: number | undefined;
   readonly slips: readonly TraySlip[];
   /** The last two weighings agree on every tray; undefined: not weighed dry yet. */
   readonly isDry: boolean | undefined;
@@ -38,9 +38,8 @@ export function sayDrying(now: DryingNow, machine: string, write: (mass: number)
   if (now.trays === 0) return { said: `Lay ${write(now.grams)} on trays.`, tone: 'plain' };
   if (now.running === undefined) return { said: `Into the ${machine}.`, tone: 'plain' };
   if (now.isOver) return { said: 'It is out: weigh the trays dry.', tone: 'plain' };
-  const { forecast, running } = now;
-  if (!forecast) return { said: `In the ${machine} for ${writeHours(running)}.`, tone: 'plain' };
-  const left = forecast.hours - running;
+  const { left, running } = now;
+  if (left === undefined) return { said: `In the ${machine} for ${writeHours(running)}.`, tone: 'plain' };
   return left > 0
     ? { said: `About ${writeHours(left)} more in the ${machine}.`, tone: 'plain' }
     : { said: `It should be dry: weigh the trays.`, tone: 'in order' };

@@ -105,6 +105,9 @@ export interface HoldingState extends KeepingDates, FoodHistory {
 
 /** Amounts are kept in tenths of a gram. */
 export const tenths = (grams: number) => Math.round(grams * 10);
+export const fromTenths = (amount: number) => amount / 10;
+
+export const legSum = (legs: readonly Leg[]) => addUp(legs, (leg) => leg.amount);
 
 /** Whether nothing came or went: each holding has as much as before. What was put right is something else than a weight. */
 export const staysStill = (legs: readonly Leg[]): boolean => {
@@ -113,9 +116,6 @@ export const staysStill = (legs: readonly Leg[]): boolean => {
     if ('holdingId' in each) sums.set(each.holdingId, (sums.get(each.holdingId) ?? 0) + each.amount);
   return [...sums.values()].every((amount) => amount === 0);
 };
-export const fromTenths = (amount: number) => amount / 10;
-
-export const legSum = (legs: readonly Leg[]) => addUp(legs, (leg) => leg.amount);
 
 /** The legs that undo a movement. */
 export const reversedLegs = (legs: readonly Leg[]): Leg[] => legs.map((leg) => ({ ...leg, amount: -leg.amount }));

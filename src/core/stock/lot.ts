@@ -145,8 +145,18 @@ export function drawLots(
 }
 
 /** g that are more than the books hold of a food; 0: they hold enough. */
-export const missingOf = (grams: number, here: readonly Pick<Lot, 'grams'>[]): number =>
+const missingOf = (grams: number, here: readonly Pick<Lot, 'grams'>[]): number =>
   Math.max(0, grams - addUp(here, (lot) => lot.grams));
+
+/** g of what is on the scale that the books do not hold, and that they hold only of what is to be looked at first. Source: arithmetic. */
+export function onTheBooks(
+  grams: number,
+  here: readonly (Pick<Lot, 'grams'> & { readonly isDoubtful: boolean })[],
+): { readonly missing: number; readonly doubtful: number } {
+  const missing = missingOf(grams, here);
+  const sound = here.filter(({ isDoubtful }) => !isDoubtful);
+  return { missing, doubtful: missingOf(grams, sound) - missing };
+}
 
 /** What of a food is in the house for a cook day, in g. */
 export interface InHouse {

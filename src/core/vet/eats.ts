@@ -178,7 +178,6 @@ export function supplementsOf(
   bowl: { readonly lines: readonly BowlLine[]; readonly weight: Grams; readonly mealOf: (slotId: number) => string },
   factors: EnergyFactors,
 ): Section {
-  const told = toldDays(days).length;
   const aDay = potsADay(days);
   const doses = new Map<string, { name: string; grams: number; recipes: Set<string> }>();
   for (const pot of pots) {
@@ -196,7 +195,7 @@ export function supplementsOf(
       name,
       [...recipes].join(', '),
       // How much of it a day nobody knows where of no day every bowl is known.
-      told > 0
+      mass > 0
         ? `${writeGrams(mass)}${label ? `, ${writeDose(mass / label.measureGrams)} ${label.measure}` : ''}`
         : 'not known',
       label ? sayLabel(label) : 'a food of the table, no label',

@@ -1,5 +1,4 @@
 import 'server-only';
-import { isDamp } from '@/core/batch/steps/dry';
 import type { ShareState } from '@/core/batch/share-state';
 import { kindOfShare } from '@/core/batch/kind-of-share';
 import { fridgeDaysOf } from '@/core/preserve/shelf-life';
@@ -25,24 +24,13 @@ import { shareIn } from './shares';
 import { nth, sure } from '@/core/sure';
 
 /** The packs that are still to be filled of a share, as its page shows them. */
-async function toBeFilled(
-  context: Context,
-  batch: WeighedBatch,
-  share: WeighedBatch['shares'][number],
-  damp: boolean | undefined,
-) {
+async function toBeFilled(context: Context, batch: WeighedBatch, share: WeighedBatch['shares'][number]) {
   const { tx, household } = context;
   if (share.fate === 'today') return refuse('What is eaten today is fed from the pot, not bagged.');
   if (share.sealed) refuse('This share is sealed already: its packs are in the store.');
   const dogs = (await readDogs(tx)).filter((dog) => batch.dogIds.includes(dog.id));
   if (dogs.length === 0 && !batch.byProduct) refuse('None of the dogs of this plan is here any more.');
   if (share.fate === 'dry' && !share.dried) refuse('Weigh every tray dry first.', 'trays');
-  // Said once: what is bagged of it after that is the same food.
-  if (share.fate === 'dry' && damp !== true && share.packs.length === 0 && isDamp(share))
-    refuse(
-      'By its weighings it is not dry yet, and damp food spoils in its bag. Dry on, and weigh it once more.',
-      'damp',
-    );
   const kitchen = await readFilling(tx, batch, household.unitSet);
   const filled = proposePacks(batch, dogs, kitchen).get(share.id);
   const proposed = filled ? need(filled) : [];
@@ -53,7 +41,7 @@ async function toBeFilled(
 /** Seals what is left of a share into packs by their targets: each gets its code, dates and place, and is stock from now on. */
 export async function sealShare(context: Context, input: SealEntry): Promise<{ codes: string[] }> {
   const { batch, share } = await shareIn(context, input);
-  const proposed = await toBeFilled(context, batch, share, input.damp);
+  const proposed = await toBeFilled(context, batch, share);
   const waits = new Map((input.freezeOn ?? []).map(({ index, days }) => [index, days]));
   const waitsAt = waits.size > 0 ? await fridgeFor(context, batch, share, Math.max(...waits.values())) : undefined;
   const trays = traysFor(share, proposed, input.trayByTray);
@@ -71,6 +59,7 @@ export async function sealShare(context: Context, input: SealEntry): Promise<{ c
         ? { freeze: { on: addDays(context.today, sure(waits.get(index))), waitsAt } }
         : {}),
     })),
+    input.damp,
   );
   await refreshBatch(context, batch.id);
   return { codes: [...codes] };
@@ -108,7 +97,7 @@ function traysFor(
 /** Seals one pack that was filled on the scale: what was weighed is what it holds, whatever it was to hold. */
 export async function fillPack(context: Context, input: FillEntry): Promise<{ code: string; grams: number }> {
   const { batch, share } = await shareIn(context, input);
-  const proposed = await toBeFilled(context, batch, share, input.damp);
+  const proposed = await toBeFilled(context, batch, share);
   const pack = (input.spread ? spreadRest(proposed) : proposed)[input.index];
   if (!pack) return refuse('This pack is not to be filled any more. Look again.', 'revision');
   const grams = Math.round(input.grams * 10) / 10;
@@ -122,16 +111,20 @@ export async function fillPack(context: Context, input: FillEntry): Promise<{ co
     );
   const [trays] = traysFor(share, [{ ...pack, grams }], input.trayByTray) ?? [];
   const code = nth(await takeCodes(context, batch.recipeId, 1), 0);
-  await sealPacks(context, [
-    {
-      ...withGrams(pack, grams),
-      code,
-      weighed: true,
-      contents: [{ batch, share, grams }],
-      ...(input.packaging ? { packaging: input.packaging } : {}),
-      ...(trays ? { trays } : {}),
-    },
-  ]);
+  await sealPacks(
+    context,
+    [
+      {
+        ...withGrams(pack, grams),
+        code,
+        weighed: true,
+        contents: [{ batch, share, grams }],
+        ...(input.packaging ? { packaging: input.packaging } : {}),
+        ...(trays ? { trays } : {}),
+      },
+    ],
+    input.damp,
+  );
   await noteFill(context, batch, share, pack, grams);
   await refreshBatch(context, batch.id);
   return { code, grams };

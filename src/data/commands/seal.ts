@@ -3,6 +3,7 @@ import { eq, sql } from 'drizzle-orm';
 import { addUp } from '@/core/add-up';
 import { storedAs, type BatchYield } from '@/core/batch/fold';
 import type { ShareState } from '@/core/batch/share-state';
+import { isDamp } from '@/core/batch/steps/dry';
 import { kindOfShare } from '@/core/batch/kind-of-share';
 import type { LocalDate } from '@/core/calendar/local-date';
 import { isFatty } from '@/core/preserve/fat';
@@ -18,7 +19,7 @@ import { holding, pack, packContent } from '../schema/stock';
 import { rulesNow } from '../repositories/shelf-rules';
 import { needsCold } from './cook-day';
 import { appendMovements, datingIn, keptOf, type NewMovement } from './ledger';
-import { need, type Context } from './run';
+import { need, refuse, type Context } from './run';
 
 /** What of one share goes into a pack, in stored g. */
 export interface ToContent {
@@ -59,12 +60,21 @@ export async function takeCodes({ tx }: Context, recipeId: number, count: number
 const yieldOf = ({ batch, share }: ToContent): BatchYield =>
   sure(batch.yields.find((own) => own.place === share.yield));
 
-/** Writes packs with their movements, all of them in a few statements. What is in one keeps as the strictest part of it does. */
-export async function sealPacks(context: Context, sealed: readonly ToSeal[]): Promise<void> {
+/**
+ * Writes packs with their movements, all of them in a few statements. What is in one keeps as the strictest part of it does; `damp`: dried
+ * food goes in though its weighings say that it is not dry.
+ */
+export async function sealPacks(context: Context, sealed: readonly ToSeal[], damp = false): Promise<void> {
   const { tx, today } = context;
   // What was dried cooled long ago; all else is packed when somebody can say how warm it is.
   for (const { batch, share } of sealed.flatMap(({ contents }) => contents))
     if (share.fate !== 'dry') needsCold(batch, context.now);
+    // Said once: what is bagged of it after that is the same food.
+    else if (!damp && share.packs.length === 0 && isDamp(share))
+      refuse(
+        'By its weighings it is not dry yet, and damp food spoils in its bag. Dry on, and weigh it once more.',
+        'damp',
+      );
   const places = new Map((await readAllPlaces(tx)).map((each) => [each.id, each.kind]));
   const states = new Map<string, ReturnType<typeof stateFor>>();
   const rulesId = rulesNow(context.rules).id;

@@ -51,7 +51,7 @@ export async function keepFoodFacts(
       pot,
       version.lines,
       factors,
-      finishedDensity(partsOf(measuredRecipe(version.written, [], factors), {})),
+      pot ? undefined : finishedDensity(partsOf(measuredRecipe(version.written, [], factors), {})),
     );
     // A recipe without energy is no food yet.
     const foodFacts = facts.density > 0 ? facts : null;

@@ -82,14 +82,15 @@ export async function readPlannedLines(
   const bought = planned.amounts.map(grams);
   const equipment = await readEquipment(tx);
   const chosen = await vesselsChosen(tx, planned.id);
-  const components = version.components.map(({ name, minutes, vessel, celsius }, place) => {
-    const own = vesselSaid({ ...(vessel === undefined ? {} : { vessel }) }, chosen[place], equipment);
-    const words = own?.name ?? vessel;
+  const components = version.components.map((component, place) => {
+    const { name, minutes, celsius } = component;
+    const own = vesselSaid(component, chosen[place], equipment);
+    const vessel = own?.name ?? component.vessel;
     return {
       name,
       loads: planned.loads[place] ?? 1,
       ...(minutes === undefined ? {} : { minutes }),
-      ...(words === undefined ? {} : { vessel: words }),
+      ...(vessel === undefined ? {} : { vessel }),
       ...(own && own.kind !== 'oven trays' && own.count > 1 ? { vessels: own.count } : {}),
       ...(celsius === undefined ? {} : { celsius }),
       ...(own?.kind === 'pressure cooker' ? { pressure: true as const } : {}),

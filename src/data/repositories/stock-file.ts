@@ -6,6 +6,7 @@ import type { Page } from '../page';
 import { readAllPlaces } from './household';
 import { readAllMovements } from './movements';
 import { readKept } from './kept';
+import { packKcal } from '@/core/stock/pack-kcal';
 import { readStock } from './stock';
 
 /** A cell that a spreadsheet would take for a formula is only text. */
@@ -24,7 +25,7 @@ export async function readPacksFile({ db }: Pick<Page, 'db'>): Promise<string> {
       for: pack.dogName ?? '',
       place: places.get(pack.placeId) ?? '',
       grams: pack.grams,
-      kcal: Math.round(pack.grams * pack.density),
+      kcal: Math.round(packKcal(pack)),
       water_ml: Math.round(pack.grams * pack.waterPerGram),
       packed: pack.found?.isDated === false ? '' : pack.packedOn,
       safe_until: pack.safeUntil ?? '',

@@ -60,6 +60,7 @@ export const summaryShape = z.looseObject({
   kcal: z.record(z.string(), z.number()),
   net: z.number().optional(),
   whole: z.number().optional(),
+  over: z.number().optional(),
   apart: z
     .looseObject({
       yields: z.array(z.looseObject({ place: z.number(), name: z.string(), density: z.number(), net: z.number() })),

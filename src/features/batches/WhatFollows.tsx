@@ -68,7 +68,7 @@ export function WhatFollows({
           </li>
         ))}
         {follows.undivided >= 1 && <li>{inMass(follows.undivided)} are to be divided</li>}
-        {follows.over >= 1 && (
+        {follows.over > 0 && (
           <li>
             its packs hold {inMass(follows.over)} more than the pot: their weights stand, and the pot’s energy is spread
             over them

@@ -56,6 +56,17 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
   const parent = await parentOf(read, batch);
   const taken = await linesTaken(read, batch);
   const weighed = batch.state === 'weighed' ? await weighedView(read, batch, dogs, today) : undefined;
+  const rooms = places.map(({ id: placeId, kind, name, capacityMl }) => ({
+    id: placeId,
+    kind,
+    name,
+    capacityMl: capacityMl ?? undefined,
+    usedMl: addUp(
+      [...stock, ...lotsHere].filter((held) => held.placeId === placeId),
+      (held) => held.grams,
+    ),
+    taken: kind === 'freezer' ? takenByDay(stock, placeId, today) : [],
+  }));
   return {
     id,
     revision: batch.revision,
@@ -65,17 +76,7 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
     opens: STEPS.filter((step) => step.opens(batch)).map((step) => step.key),
     graph: batchGraph(batch, lines, household.energyFactors),
     struck: batch.state === 'planned' ? [] : await struckIn(read, id),
-    places: places.map(({ id: placeId, kind, name, capacityMl }) => ({
-      id: placeId,
-      kind,
-      name,
-      capacityMl: capacityMl ?? undefined,
-      usedMl: addUp(
-        [...stock, ...lotsHere].filter((held) => held.placeId === placeId),
-        (held) => held.grams,
-      ),
-      taken: kind === 'freezer' ? takenByDay(stock, placeId, today) : [],
-    })),
+    places: rooms,
     dryers: (await readEquipment(db)).filter(isDryer).map(({ id: own, kind, name }) => ({ id: own, kind, name })),
     name: batch.recipeName,
     version: batch.versionNumber,
@@ -99,7 +100,7 @@ export const batchView = pageQuery(async (read, id: number): Promise<BatchView |
     drying,
     compare:
       batch.state === 'weighed' && !batch.byProduct && drying
-        ? await compareView(read, batch, drying.dryers, { stock, lots: lotsHere })
+        ? await compareView(read, batch, drying.dryers, rooms)
         : undefined,
     quality:
       batch.state === 'planned'

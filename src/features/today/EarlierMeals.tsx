@@ -20,7 +20,7 @@ interface EarlierMealsProps {
 
 /** The meals of today and the last three days: marked late, taken back, or put right. */
 export function EarlierMeals({ view, onTakeBack }: EarlierMealsProps) {
-  const [open, setOpen] = useState<string>();
+  const [open, setOpen] = useState<{ readonly key: string; readonly what: 'left' | 'meal' }>();
   const back = useCommand(takeBackLeft, 'left-back');
   if (view.earlier.length === 0) return null;
   return (
@@ -38,8 +38,8 @@ export function EarlierMeals({ view, onTakeBack }: EarlierMealsProps) {
                   meal={meal}
                   said={said}
                   sources={view.sources}
-                  open={open?.startsWith(`${key} `) ? (open.slice(key.length + 1) as 'left' | 'meal') : undefined}
-                  onOpen={(what) => setOpen(what && `${key} ${what}`)}
+                  open={open?.key === key ? open.what : undefined}
+                  onOpen={(what) => setOpen(what && { key, what })}
                   onTakeBack={onTakeBack}
                   onLeftBack={(movementId) => back.run({ movementId })}
                 />

@@ -8,7 +8,7 @@ import { leaveInBowl as leave } from '@/data/commands/left';
 import { clockIsRight as clockRight } from '@/data/commands/household';
 import { movePacks, reverseMovement } from '@/data/commands/stock';
 import { idSchema, movePacksSchema } from '@/core/schema';
-import { daysOffSchema } from '@/core/dog/days-off';
+import { daysOffSchema, endDaysOffSchema } from '@/core/dog/days-off';
 import { givenSchema } from '@/core/dog/given';
 import { leftSchema } from '@/core/stock/left';
 import { houseAction } from '@/data/house-action';
@@ -25,7 +25,7 @@ export const clockIsRight = houseAction('clock is right', z.object({}), clockRig
 export const takeBackBowl = houseAction('take back bowl', takeBackSchema, takeBack);
 /** A meal that was missed was left out, and is not asked for any more; and back. */
 export const gotNone = houseAction('add days off', daysOffSchema, addDaysOff);
-export const takeBackNone = houseAction('end days off', z.object({ dogId: idSchema, offId: idSchema }), endDaysOff);
+export const takeBackNone = houseAction('end days off', endDaysOffSchema, endDaysOff);
 export const leaveInBowl = houseAction('leave in bowl', leftSchema, leave);
 export const takeBackLeft = houseAction('reverse movement', z.object({ movementId: idSchema }), reverseMovement);
 export const moveTo = houseAction('move packs', movePacksSchema, movePacks);

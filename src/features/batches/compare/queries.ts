@@ -11,16 +11,14 @@ import { sayQuality } from '@/core/preserve/quality';
 import { fridgeDaysOf, type FoodKind, type PlaceKind } from '@/core/preserve/shelf-life';
 import type { Page } from '@/data/page';
 import type { WeighedBatch } from '@/data/repositories/batches';
-import { readPlaces } from '@/data/repositories/household';
 import { readFreezing } from '@/data/repositories/measured-here';
 import { readQualityOfRecipe } from '@/data/repositories/quality';
 import { readDatingNow } from '@/data/repositories/shelf-rules';
 import { readStoredWeeks } from '@/data/repositories/weeks';
-import type { StoredLot } from '@/data/repositories/lots';
-import type { StoredPack } from '@/data/repositories/stock';
-import { addDaily, takenByDay } from '@/core/preserve/freezing-plan';
+import { addDaily } from '@/core/preserve/freezing-plan';
 import { addUp } from '@/core/add-up';
 import type { DryerView } from '../drying/queries';
+import type { BatchView } from '../view';
 
 /** What the fates of a share are compared with: the kitchen as it is now. */
 export interface CompareView extends Pick<
@@ -66,7 +64,7 @@ export async function compareView(
   read: Page,
   batch: WeighedBatch,
   dryers: readonly DryerView[],
-  { stock, lots }: { readonly stock: readonly StoredPack[]; readonly lots: readonly StoredLot[] },
+  places: BatchView['places'],
 ): Promise<CompareView> {
   const { db, household, reference, today } = read;
   const dating = await readDatingNow(db, reference.shelfLives);
@@ -77,25 +75,19 @@ export async function compareView(
     const { bestBy, rule } = keepingDates(dating, freshLife({ kind, place: PLACES[fate], fatty }, today));
     return { until: bestBy, why: rule };
   };
-  const places = await readPlaces(db);
-  const free = (kind: PlaceKind): number | undefined => {
-    const own = places.filter((place) => place.kind === kind && place.capacityMl !== null);
-    if (own.length === 0) return undefined;
-    const used = addUp(
-      [...stock, ...lots].filter((held) => own.some(({ id }) => id === held.placeId)),
-      (held) => held.grams,
-    );
-    return addUp(own, (place) => place.capacityMl ?? 0) - used;
-  };
-  const freezers = places.filter((place) => place.kind === 'freezer' && place.capacityMl !== null);
+  const sized = (kind: PlaceKind) => places.filter((place) => place.kind === kind && place.capacityMl !== undefined);
+  const room = (kind: PlaceKind) => addUp(sized(kind), (place) => place.capacityMl ?? 0);
+  const free = (kind: PlaceKind): number | undefined =>
+    sized(kind).length === 0 ? undefined : room(kind) - addUp(sized(kind), (place) => place.usedMl);
+  const freezers = sized('freezer');
   const notes = await readQualityOfRecipe(db, batch.recipeId);
   const said = (fate: KeptFate) =>
     sayQuality(notes.filter(({ kind }) => (fate === 'fridge' || fate === 'freezer' ? kind === wet : kind === fate)));
   return {
     fridgeDays: fridgeDaysOf(dating, wet),
     free: { fridge: free('fridge'), freezer: free('freezer'), cupboard: free('cupboard') },
-    freezerLitres: freezers.length > 0 ? addUp(freezers, (place) => place.capacityMl ?? 0) / 1000 : undefined,
-    freezerTaken: addDaily(freezers.map(({ id }) => takenByDay(stock, id, today))),
+    freezerLitres: freezers.length > 0 ? room('freezer') / 1000 : undefined,
+    freezerTaken: addDaily(freezers.map(({ taken }) => taken)),
     freezing: await readFreezing(db, household.timeZone),
     dryers: Object.fromEntries(
       DRYING_METHODS.flatMap(({ key, machine }) => {

@@ -19,7 +19,7 @@ import { TrayBars } from './TrayBars';
 import { TrayOwners } from './TrayOwners';
 import { TrayRest } from './TrayRest';
 import { Trays } from './Trays';
-import { cycleOf, dryerOf, endOf, isStillDrying, slipsOf, type DryingProps } from './use-drying';
+import { cycleOf, dryerOf, hoursLeft, isStillDrying, slipsOf, type DryingProps } from './use-drying';
 
 interface DryShareProps extends DryingProps {
   /** Which load it is, where there are several. */
@@ -50,7 +50,7 @@ export function DryShare({ view, share, name, isFirst, onPack }: DryShareProps) 
           running: cycle?.state.running,
           isOver: cycle?.state.endedAt !== undefined,
           isWithoutPower: cycle?.state.cuts.some(({ to }) => to === undefined) ?? false,
-          forecast: endOf(view, share),
+          left: hoursLeft(view, share),
           slips: slipsOf(view, share),
           isDry,
         },

@@ -9,7 +9,7 @@ import { Caution } from '@/ui/Caution';
 import { dryingCurve } from '@/ui/charts/drying-curve';
 import { useUnits } from '@/ui/units';
 import { Why } from '@/ui/Why';
-import { leftOf, type DryingProps } from './use-drying';
+import { byItsCurve, type DryingProps } from './use-drying';
 
 /** Part of it that is water at the end: a tenth keeps, less keeps longer (FSIS, NCHFP, from memory). */
 const TARGETS = [String(TARGET_MOISTURE), '0.08', '0.05'] as const;
@@ -26,7 +26,7 @@ export function DryingCurve({ view, share }: DryingProps) {
   if (!first || !pot || points.length < 2) return null;
   const solids = first.grams * (1 - pot.water);
   const target = weightAt(solids, Number(moisture));
-  const ahead = leftOf(view, share, Number(moisture));
+  const ahead = byItsCurve(view, share, Number(moisture));
   const forecast = ahead?.forecast;
   const drawn = dryingCurve(
     {

@@ -50,22 +50,23 @@ export function forecastOf(
   });
 }
 
-/** What its weighings say of how long it still takes, where they do; else what its machine usually takes. */
-export function endOf(view: BatchView, share: SheetShare): Pick<CycleForecast, 'hours' | 'low' | 'high'> | undefined {
-  const own = share.method === 'dehydrated' ? leftOf(view, share, TARGET_MOISTURE) : undefined;
-  return own ? own.forecast : forecastOf(view, share, dryerOf(view, share));
-}
+const runningOf = (view: BatchView, share: SheetShare): number | undefined => {
+  const cycle = cycleOf(view, share);
+  return cycle && cycle.state.endedAt === undefined ? cycle.state.running : undefined;
+};
 
 /** How long it still takes by the curve through its weighings, to a part of water. */
-export const leftOf = (view: BatchView, share: SheetShare, moisture: number) => {
-  const cycle = cycleOf(view, share);
-  return dryingLeft(
-    share.trays,
-    solidsOf(view, share),
-    cycle && cycle.state.endedAt === undefined ? cycle.state.running : undefined,
-    moisture,
-  );
-};
+export const byItsCurve = (view: BatchView, share: SheetShare, moisture: number) =>
+  dryingLeft(share.trays, solidsOf(view, share), runningOf(view, share), moisture);
+
+/** Hours that it still takes: by its own curve where it dehydrates and was weighed often enough, else as its machine usually takes. */
+export function hoursLeft(view: BatchView, share: SheetShare): number | undefined {
+  const own = share.method === 'dehydrated' ? byItsCurve(view, share, TARGET_MOISTURE) : undefined;
+  if (own) return own.left;
+  const usual = forecastOf(view, share, dryerOf(view, share));
+  const running = runningOf(view, share);
+  return usual && running !== undefined ? usual.hours - running : undefined;
+}
 
 /** Says how a share is dried. */
 export function useHow(view: BatchView, share: SheetShare) {

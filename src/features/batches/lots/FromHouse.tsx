@@ -1,6 +1,6 @@
 'use client';
 
-import { missingOf } from '@/core/stock/lot';
+import { onTheBooks } from '@/core/stock/lot';
 import { Choice } from '@/ui/form/Choice';
 import { useUnits } from '@/ui/units';
 import type { SheetLine } from '../view';
@@ -21,9 +21,10 @@ export function FromHouse({ line, grams, from, onChange }: FromHouseProps) {
   if (!first) return null;
   const named = lots.find(({ holdingId }) => holdingId === from[0]);
   const taken = named ?? first;
-  const there = lots.filter(({ caution, holdingId }) => caution === undefined || holdingId === named?.holdingId);
-  const missing = missingOf(grams, lots);
-  const short = missingOf(grams, there);
+  const { missing, doubtful } = onTheBooks(
+    grams,
+    lots.map((lot) => ({ ...lot, isDoubtful: lot.caution !== undefined && lot.holdingId !== named?.holdingId })),
+  );
   return (
     <div>
       {lots.length === 1 ? (
@@ -44,8 +45,8 @@ export function FromHouse({ line, grams, from, onChange }: FromHouseProps) {
       {taken.caution && <p className="caution">Look: {taken.caution}.</p>}
       {taken.inFreezer && <p className="caution">Look: by the books it is in the freezer still.</p>}
       {missing >= 1 && <p className="note">{inMass(missing)} more than the books hold: cook it all the same.</p>}
-      {short >= missing + 1 && (
-        <p className="caution">{inMass(short - missing)} of what they hold is to be looked at before it goes in.</p>
+      {doubtful >= 1 && (
+        <p className="caution">{inMass(doubtful)} of what they hold is to be looked at before it goes in.</p>
       )}
     </div>
   );

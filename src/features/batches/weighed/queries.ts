@@ -8,7 +8,6 @@ import { fridgeDaysOf, PACKAGINGS, type DatingRules, type PlaceKind } from '@/co
 import { freshLife, keepingDates } from '@/core/preserve/food-life';
 import { isWet } from '@/core/portion/liquid';
 import { heldOver } from '@/core/batch/held-over';
-import { wholeOf } from '@/core/batch/whole';
 import { writeDay, writeDayOnLabel, type LocalDate } from '@/core/calendar/local-date';
 import { homeEnergyOn, mealsFilledBy } from '@/core/dog/meals';
 import { sum } from '@/core/plan/scale';
@@ -43,7 +42,7 @@ export async function weighedView(
   today: LocalDate,
 ): Promise<WeighedView> {
   const { db, household } = read;
-  const whole = wholeOf(batch.yields);
+  const { whole } = batch;
   const { density, net } = whole;
   const from = feedingFrom(batch.firstDay, batch.shares[0]?.day ?? today);
   const bowls = await readBowlsOn(db, today);

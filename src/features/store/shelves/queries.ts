@@ -18,6 +18,7 @@ import { inOrderToUse } from '@/core/stock/lot';
 import type { KeptFrom } from '@/core/stock/avoided';
 import { sure } from '@/core/sure';
 import { shownLot, WAS_SAFE, type ShelfLot } from './lots/queries';
+import { packKcal } from '@/core/stock/pack-kcal';
 import { sourceOf } from '@/data/repositories/sources';
 
 export interface ShelfPack {
@@ -112,7 +113,7 @@ export function shownPack(pack: StoredPack, { proteins, dogs, places, today, avo
     tags: dogs.flatMap(({ id, badge, letters }) => (ids.includes(id) ? [{ badge, letters }] : [])),
     recipeName: pack.recipeName,
     grams: pack.grams,
-    kcal: pack.grams * pack.density,
+    kcal: packKcal(pack),
     room: pack.grams,
     full: pack.labelGrams > 0 ? pack.grams / pack.labelGrams : 0,
     protein,

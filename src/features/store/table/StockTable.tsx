@@ -38,14 +38,20 @@ export function StockTable({ packs }: TableView) {
       headerName: 'Holds',
       type: 'number',
       width: 100,
-      renderCell: ({ row }) => <span {...figure('pack grams', row.code, row.grams)}>{inMass(row.grams)}</span>,
+      valueFormatter: (value: number) => inMass(value),
+      renderCell: ({ row, formattedValue }) => (
+        <span {...figure('pack grams', row.code, row.grams)}>{String(formattedValue)}</span>
+      ),
     },
     {
       field: 'kcal',
       headerName: 'kcal',
       type: 'number',
       width: 90,
-      renderCell: ({ row }) => <span {...figure('pack kcal', row.code, row.kcal)}>{Math.round(row.kcal)}</span>,
+      valueFormatter: (value: number) => Math.round(value),
+      renderCell: ({ row, formattedValue }) => (
+        <span {...figure('pack kcal', row.code, row.kcal)}>{String(formattedValue)}</span>
+      ),
     },
     { field: 'packedOn', headerName: 'Packed', width: 110 },
     { field: 'useBy', headerName: 'Use by', width: 110 },

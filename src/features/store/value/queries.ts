@@ -123,7 +123,7 @@ export const valueView = pageQuery(async (read): Promise<ValueView> => {
               'What went into each pot cost, by the kcal that came out of it into the bowls. What is added in the bowl is not counted.',
           },
         },
-        partly: home ? 0 : partly,
+        partly: days === 0 ? partly : 0,
         bought: foods.map((food) => {
           const minor = costOfDay(kcal, food.kcalPerGram, food.price);
           return { name: food.name, minor, said: writeMoney(minor, currency) };
