@@ -13,7 +13,7 @@ import {
 } from '../../../tests/fixtures/worked-batch';
 import { lineOf } from '../../../tests/fixtures/worked-example';
 import { recipeSheet } from '../recipe/sheet';
-import { staysOfTake, type Evidence, type Take } from './evidence';
+import { staysOfTake, type Take } from './evidence';
 import { strainedIn, wentInAfter } from './strained';
 import { foldBatch, wentInOf, type BatchHistory, type WeighedState } from './fold';
 import { batchGraph } from './graph';
