@@ -1,8 +1,10 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { cpSync, existsSync, mkdtempSync, readFileSync, renameSync, rmSync } from 'node:fs';
+import { randomUUID } from 'node:crypto';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { Client } from 'pg';
 
 export interface Hodman {
   readonly address: string;
@@ -25,6 +27,18 @@ const freePort = () =>
       probe.close(() => resolve(typeof address === 'object' && address ? address.port : 0));
     });
   });
+
+/** On a server each house has a database of its own, so that a second try begins with an empty one, as the first did. */
+async function ownDatabase(): Promise<string> {
+  const server = new URL(process.env.DATABASE_URL!);
+  const name = `house_${randomUUID().replaceAll('-', '')}`;
+  const client = new Client({ connectionString: server.href });
+  await client.connect();
+  await client.query(`create database ${name}`);
+  await client.end();
+  server.pathname = name;
+  return server.href;
+}
 
 interface Options {
   readonly folder?: string;
@@ -58,13 +72,13 @@ export async function startHodman({
   now = NOON,
   host,
 }: Options = {}): Promise<Hodman> {
-  if (!process.env.DATABASE_URL && !existsSync(join(folder, 'pg')))
-    cpSync(await firstDatabase(demo, now), join(folder, 'pg'), { recursive: true });
+  if (process.env.DATABASE_URL) return started(folder, demo, now, host, { DATABASE_URL: await ownDatabase() });
+  if (!existsSync(join(folder, 'pg'))) cpSync(await firstDatabase(demo, now), join(folder, 'pg'), { recursive: true });
   return started(folder, demo, now, host);
 }
 
-async function started(folder: string, demo: boolean, now: string, host?: string): Promise<Hodman> {
-  const { child, port, printed } = await launch(folder, demo, now, host);
+async function started(folder: string, demo: boolean, now: string, host?: string, also = {}): Promise<Hodman> {
+  const { child, port, printed } = await launch(folder, demo, now, host, also);
   const address = `http://127.0.0.1:${port}`;
   for (let attempt = 0; attempt < 1500 && child.exitCode === null; attempt++) {
     if (printed().includes('Hodman is at')) {
@@ -92,7 +106,7 @@ export async function startRefused(
   return { code, printed: printed() };
 }
 
-async function launch(folder: string, demo: boolean, now: string, host?: string) {
+async function launch(folder: string, demo: boolean, now: string, host?: string, also = {}) {
   const port = await freePort();
   const child = spawn(process.execPath, [demo ? 'scripts/demo.mjs' : 'scripts/start.mjs'], {
     env: {
@@ -103,6 +117,7 @@ async function launch(folder: string, demo: boolean, now: string, host?: string)
       ...(host === undefined ? {} : { HODMAN_HOST: host }),
       TZ: 'Europe/Oslo',
       NODE_OPTIONS: '',
+      ...also,
     },
     stdio: ['ignore', 'pipe', 'pipe'],
   });

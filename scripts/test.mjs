@@ -141,7 +141,7 @@ if (built) {
   if (hasTime(20)) endToEnd('end to end, what takes long', ['--project', 'long']);
   else notTried('backups, three weeks, the weeks ahead and the whole day end to end');
   if (hasTime(28)) {
-    if (postgres) endToEnd('the path through the house, on the server', ['path.spec'], { DATABASE_URL: postgres.url });
+    if (postgres) endToEnd('the path through the house, on the server', ['/path.spec'], { DATABASE_URL: postgres.url });
     step('attack, its quick form', process.execPath, ['scripts/attack.mjs', '--quick']);
   } else notTried('the path on the server end to end, and the attack in its quick form (npm run attack -- --quick)');
 }

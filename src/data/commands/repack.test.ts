@@ -6,6 +6,7 @@ import { readPlaces } from '../repositories/household';
 import { readHistory, readLatestMovements } from '../repositories/movements';
 import { readPackByCode, readStock, type StoredPack } from '../repositories/stock';
 import { countPlace } from './count';
+import { correctPack } from './pack-weights';
 import { mixPacks, splitPack } from './repack';
 import { sayOfPacks, unblockPacks } from './said-of-packs';
 import { discardPacks, movePacks, reverseAll, reverseMovement, takeBackShare } from './stock';
@@ -37,6 +38,29 @@ const mass = async () =>
   addUp((await weighedBatch(house, batchId)).shares, (each) => each.left ?? 0);
 const messageOf = (answer: { ok: boolean }) =>
   (answer as { problems?: { message: string }[] }).problems?.map(({ message }) => message).join(' ') ?? '';
+
+test('a pack that held more than was sealed in it is parted: what was found goes along as found, none of it is of the pot', async () => {
+  const frozen = await inPlace('freezer');
+  const mass0 = frozen.grams;
+  valueOf(await house.run((context) => correctPack(context, { holdingId: frozen.holdingId, grams: mass0 * 1.5 })));
+  // By hand: of 1.5 times as much two thirds came out of the pot, of what is taken out as of what stays.
+  const made = valueOf(
+    await house.run((context) => splitPack(context, { holdingId: frozen.holdingId, grams: mass0 * 1.2 })),
+  );
+  const [rest, part] = [await code(frozen.code), await code(made.code)];
+  expect([rest.grams, part.grams]).toEqual([0.3, 1.2].map((times) => expect.closeTo(mass0 * times, 1)));
+  expect([rest.sealedGrams, part.sealedGrams]).toEqual([0.2, 0.8].map((times) => expect.closeTo(mass0 * times, 1)));
+  // All of it into another container: what came of the pot stays what came of it.
+  const all = valueOf(
+    await house.run((context) =>
+      mixPacks(context, { parts: [rest, part].map(({ holdingId, grams }) => ({ holdingId, grams })) }),
+    ),
+  );
+  expect((await code(all.code)).sealedGrams).toBeCloseTo(mass0, 1);
+  for (const { movementIds } of [all, made])
+    valueOf(await house.run((context) => reverseAll(context, { movementIds })));
+  expect(await code(frozen.code)).toMatchObject({ grams: mass0 * 1.5, sealedGrams: mass0 });
+});
 
 test('a part of a thawed pack is a pack of its own: as old as the other, of the same batch, and back with one press', async () => {
   const frozen = await inPlace('freezer');

@@ -10,7 +10,7 @@ import { readDogs } from '../repositories/dogs';
 import { readPacks, type StoredPack } from '../repositories/stock';
 import { eq } from 'drizzle-orm';
 import { holding, pack, packContent } from '../schema/stock';
-import { datingIn, writeMovement } from './ledger';
+import { datingIn, writeMovements, type NewMovement } from './ledger';
 import { atHand, packWith } from './pack-at-hand';
 import { keepContents } from './pack-weights';
 import { inMass, need, refuse, type Context } from './run';
@@ -20,6 +20,19 @@ import { takeCodes } from './seal';
 interface Taken {
   readonly from: StoredPack;
   readonly amount: number;
+  /** What of that came out of a pot. */
+  readonly fromPot: number;
+}
+
+/**
+ * So much of a pack, in tenths of a gram. Where it was found to hold more than was sealed in it, what was found parts with the
+ * rest; refuses a pack of which nothing came out of a pot any more.
+ */
+function takenOf(context: Context, from: StoredPack, amount: number): Taken {
+  const [held, came] = [tenths(from.grams), tenths(from.sealedGrams)];
+  if (from.contents.length === 0 || held <= came) return { from, amount, fromPot: amount };
+  if (came < 1) refuse(`Nothing that is in ${from.code} came out of a pot: it stays as it is.`);
+  return { from, amount, fromPot: Math.min(came, Math.max(1, Math.round((came * amount) / held))) };
 }
 
 /** Packs as they are after all their movements. */
@@ -92,11 +105,11 @@ async function intoNewPack(
     found: most.found ? { ...most.found, root: most.found.root ?? most.holdingId } : null,
   });
   const contents = new Map<string, typeof packContent.$inferInsert>();
-  for (const { from, amount: out } of taken) {
+  for (const { from, fromPot } of taken) {
     // What was found has no contents that anybody knows.
     if (from.contents.length === 0) continue;
     const shares = splitToGram(
-      out,
+      fromPot,
       from.contents.map((each) => each.sealedAmount),
     );
     for (const [index, each] of from.contents.entries()) {
@@ -115,11 +128,33 @@ async function intoNewPack(
   }
   const own = [...contents.values()].filter((each) => each.amount > 0);
   if (own.length > 0) await tx.insert(packContent).values(own);
-  const legs: Leg[] = [
-    ...taken.map(({ from, amount: out }) => ({ holdingId: from.holdingId, placeId: from.placeId, amount: -out })),
-    { holdingId, placeId, amount },
-  ];
-  const moved = await writeMovement(context, { kind: made.kind, legs });
+  // What was found in a pack goes along as what it is: found. Else more would leave it than ever came into it from a pot.
+  const found = (at: { readonly holdingId: number; readonly placeId: number }, change: number): NewMovement[] =>
+    change === 0
+      ? []
+      : [
+          {
+            kind: 'corrected',
+            note: 'more was in it than had been sealed: of that so much goes along',
+            legs: [
+              { ...at, amount: change },
+              { account: 'found', amount: -change },
+            ],
+          },
+        ];
+  const legs: Leg[] = taken.map(({ from, fromPot }) => ({
+    holdingId: from.holdingId,
+    placeId: from.placeId,
+    amount: -fromPot,
+  }));
+  const moved = await writeMovements(context, [
+    ...taken.flatMap((each) => found(each.from, each.fromPot - each.amount)),
+    { kind: made.kind, legs: [...legs, { holdingId, placeId, amount: addUp(taken, (each) => each.fromPot) }] },
+    ...found(
+      { holdingId, placeId },
+      addUp(taken, (each) => each.amount - each.fromPot),
+    ),
+  ]);
   await keepContents(
     tx,
     taken.map(({ from }) => from.holdingId),
@@ -130,7 +165,7 @@ async function intoNewPack(
     .update(pack)
     .set({ labelSafeUntil: now.safeUntil ?? null, labelBestBy: now.bestBy ?? null, labelRule: now.rule })
     .where(eq(pack.holdingId, holdingId));
-  return { code, movementIds: [moved.id] };
+  return { code, movementIds: moved.flatMap(({ id, kind }) => (kind === 'blocked' ? [] : [id])) };
 }
 
 /** A part of a pack becomes a pack of its own. */
@@ -143,7 +178,7 @@ export async function splitPack(context: Context, input: SplitEntry): Promise<{ 
   if (from.blocked) refuse(`${from.code} is blocked: it stays together.`);
   if (input.dogId !== undefined && !(await readDogs(context.tx)).some(({ id }) => id === input.dogId))
     refuse('This dog is not here any more.', 'dogId');
-  return intoNewPack(context, [{ from, amount }], { kind: 'split', dogId: input.dogId ?? from.dogId });
+  return intoNewPack(context, [takenOf(context, from, amount)], { kind: 'split', dogId: input.dogId ?? from.dogId });
 }
 
 /** Packs, or parts of them, mixed into one container with a code of its own; for their dog, where it is one. */
@@ -163,7 +198,7 @@ export async function mixPacks(context: Context, input: MixEntry): Promise<{ cod
     if (from.safeUntil !== undefined && from.safeUntil < context.today)
       refuse(`${from.code} was safe until ${from.safeUntil}: it is mixed with nothing.`, field);
     if (from.beside !== nth(packs, 0).beside) refuse('Broth or fat are not mixed into meals.', field);
-    return { from, amount };
+    return takenOf(context, from, amount);
   });
   const dogs = [...new Set(taken.map(({ from }) => from.dogId))];
   return intoNewPack(context, taken, { kind: 'merged', dogId: dogs.length === 1 ? dogs[0] : undefined });
