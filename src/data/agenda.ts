@@ -7,8 +7,9 @@ import type { Page } from './page';
 import { readToThaw } from './fetching';
 import { readPlans } from './repositories/plans';
 import { OPEN_PLANS } from './repositories/promised';
+import { readPlaces } from './repositories/household';
 import { readLots } from './repositories/lots';
-import { waitsForFreezer } from '@/core/preserve/freezing-plan';
+import { freezingDays } from '@/core/preserve/freezing-plan';
 
 const NOTHING: Play = { cover: [], out: [] };
 
@@ -16,14 +17,16 @@ const NOTHING: Play = { cover: [], out: [] };
 export async function readAgenda(read: Page): Promise<AgendaEntry[]> {
   const { today } = read;
   const ahead = await readAhead(read);
+  const freezers = (await readPlaces(read.db)).map(({ id, capacityMl }) => ({
+    id,
+    litres: capacityMl === null ? undefined : capacityMl / 1000,
+  }));
   return agendaOf({
     today,
     sources: ahead.sources,
     played: ahead.stock.length === 0 ? NOTHING : playAhead(ahead.meals, ahead.sources, today, ahead.keeps),
     weighIns: ahead.dogs.map((dog) => ({ dogId: dog.id, name: dog.name, due: weighInDue(dog, today) })),
-    toFreeze: ahead.stock.flatMap((pack) =>
-      pack.freezeOn !== undefined && waitsForFreezer(pack) ? [{ code: pack.code, on: pack.freezeOn }] : [],
-    ),
+    toFreeze: freezingDays(ahead.stock, freezers, today).map(({ pack, on }) => ({ code: pack.code, on })),
     toThaw: (await readToThaw(read)).map(({ name, by }) => ({ code: name, on: by.day })),
     toCook: (await readLots(read.db)).flatMap(({ name, safeUntil }) =>
       safeUntil === undefined ? [] : [{ code: name, on: safeUntil }],

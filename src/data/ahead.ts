@@ -1,6 +1,6 @@
 import 'server-only';
 import { addDays } from '@/core/calendar/local-date';
-import { asIfHere } from '@/core/dog/days-off';
+import { asIfHere, isOffOn } from '@/core/dog/days-off';
 import { homeEnergyOn } from '@/core/dog/meals';
 import { mealsAhead } from '@/core/stock/meals-ahead';
 import type { KeptFrom } from '@/core/stock/avoided';
@@ -75,6 +75,7 @@ export async function readAhead(
         run: recent?.get(dog.id)?.run,
         hadToday: recent?.get(dog.id)?.today,
         mealsOn: mealsAhead(dog, today, clock, done),
+        isOff: (index) => isOffOn(dog, addDays(today, index)),
       };
     }),
     keeps: { proteinDays, mixed },

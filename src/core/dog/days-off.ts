@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { addDays, daysBetween, readLocalDate, writeDay, type LocalDate } from '../calendar/local-date';
 import { fine, refused, type Outcome } from '../problem';
 import { idSchema } from '../schema';
+import type { Dog } from './dog';
 import type { Less } from './given';
 
 export const DAYS_OFF = ['away', 'fast', 'guest'] as const;
@@ -31,6 +32,10 @@ export function isFedOn(daysOff: readonly DaysOff[], day: LocalDate, slotId: num
     (off) => off.kind !== 'guest' && isIn(day, off) && (off.slotId === undefined || off.slotId === slotId),
   );
 }
+
+/** Whether a dog gets no meal at all here on a day. */
+export const isOffOn = (dog: Pick<Dog, 'daysOff' | 'slots'>, day: LocalDate): boolean =>
+  dog.slots.every(({ id }) => !isFedOn(dog.daysOff ?? [], day, id));
 
 /** A dog as it is on a day on which it is fed here: what a day of it comes to asks neither whether it is away just now nor what it got besides. */
 export const asIfHere = <Of extends { readonly daysOff?: readonly DaysOff[]; readonly less?: readonly Less[] }>(

@@ -103,3 +103,20 @@ export function dueInFreezer<Of extends Freezes>(
   const tomorrow = addDays(today, 1);
   return { due, later, next: first && (sure(first.freezeOn) > tomorrow ? sure(first.freezeOn) : tomorrow) };
 }
+
+/** On which day each pack that waits goes into its freezer, as a calendar says it: as many a day as `dueInFreezer` says of each day. */
+export function freezingDays<Of extends Freezes>(
+  packs: readonly Of[],
+  freezers: readonly { readonly id: number; readonly litres: number | undefined }[],
+  today: LocalDate,
+): readonly { readonly pack: Of; readonly on: LocalDate }[] {
+  return freezers.flatMap((freezer) => {
+    const days: { pack: Of; on: LocalDate }[] = [];
+    for (let [left, on] = [packs, today]; left.length > 0; on = addDays(on, 1)) {
+      const { due, later } = dueInFreezer(left, freezer, on);
+      days.push(...due.map((pack) => ({ pack, on })));
+      left = later;
+    }
+    return days;
+  });
+}

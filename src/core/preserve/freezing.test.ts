@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { LocalDate } from '../calendar/local-date';
-import { dueInFreezer, takenByDay, type Freezes } from './freezing-plan';
+import { dueInFreezer, freezingDays, takenByDay, type Freezes } from './freezing-plan';
 import { freezeTime, loadFreezer, plankHours } from './freezing';
 
 // Singh & Heldman, Introduction to Food Engineering, by handbook 10, from memory: a sphere of 7 cm freezes in 0.72 h.
@@ -137,6 +137,10 @@ test('of what waits for a freezer as much goes in today as it freezes in a day, 
   expect(dueInFreezer([...packs, { ...had, found: { isDated: true } }], freezer, today).due).toHaveLength(2);
   expect(dueInFreezer([pack(4000, '2026-11-25')], freezer, today).due).toHaveLength(1);
   expect(dueInFreezer(packs, { id: 7, litres: undefined }, today).due).toHaveLength(6);
+  // A calendar says the same: 2 of 900 g a day from today on, though all six were due by today.
+  expect(freezingDays(packs, [freezer], today).map(({ on }) => on)).toEqual(
+    ['2026-11-25', '2026-11-26', '2026-11-27'].flatMap((on) => [on, on]),
+  );
   expect(takenByDay([...packs, had, pack(300, '2026-11-27')], 7, today)).toEqual([1500 + 5400, 0, 300]);
 });
 

@@ -20,6 +20,8 @@ export interface DogAhead {
   readonly dogId: number;
   /** What is still to be fed on a day, meal by meal; 0 is today. Asked only while there is something to draw. */
   readonly mealsOn: (index: number) => readonly MealAhead[];
+  /** It gets no meal here on that day: it is away, fasts, or is a guest that is not here. Absent: it is always here. */
+  readonly isOff?: (index: number) => boolean;
   /** The protein that it had until yesterday, and what it had of today; absent: nobody asks. */
   readonly run?: ProteinRun | undefined;
   readonly hadToday?: string | undefined;
@@ -167,8 +169,9 @@ function play(
       if (keeps.mixed) own.had = protein(drawn) ?? own.had;
       own.covered &&= missing === 0;
     }
+    // Of nothing a dog that is away lacks nothing.
     for (const dog of dogs.filter(isGap))
-      sure(played.get(dog.dogId)).push({ day, drawn: [], meals: [], covered: false });
+      sure(played.get(dog.dogId)).push({ day, drawn: [], meals: [], covered: dog.isOff?.(index) === true });
     for (const { dog, tired, drawn, meals, covered } of eating) {
       const rotates = tired === undefined ? {} : { tired };
       sure(played.get(dog.dogId)).push({ day, drawn: joined(drawn), meals, covered, ...rotates });

@@ -19,6 +19,16 @@ const pack = (code: string, over: Partial<Source> = {}): Source => ({
   short: false,
   ...over,
 });
+
+test('a dog that is away lacks nothing, though there is nothing left by then', () => {
+  // 1 kg at 1 kcal/g for 500 kcal a day: two days are fed, three are not, of the sixth and seventh it is away.
+  const isOff = (index: number) => index === 5 || index === 6;
+  const mealsOn = (index: number) => (isOff(index) ? [] : [{ kcal: 500 }]);
+  const { cover } = playAhead([{ dogId: 1, mealsOn, isOff }], [pack('K1', { place: 'fridge' })], DAY, {}, 8);
+  expect(cover[0]!.days.map(({ covered }) => covered)).toEqual([true, true, false, false, false, true, true, false]);
+  expect(cover[0]!.coverDays).toBe(2);
+});
+
 const play = (sources: readonly Source[], kcal: number, days = 14) =>
   playAhead([{ dogId: 1, mealsOn: () => [{ kcal }] }], sources, DAY, {}, days);
 

@@ -142,7 +142,7 @@ export const sitterView = pageQuery(
             name: dog.name,
             off: sayOff(dog.daysOff, day),
             beside: besideOf(energy, set),
-            isShort: own?.covered === false && open.some(({ kcal }) => kcal > 0),
+            isShort: own?.covered === false,
             meals: [
               ...open.map((meal): SitterMeal => ({
                 slotId: meal.id,
