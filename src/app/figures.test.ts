@@ -9,7 +9,9 @@ const files = (folder: string): string[] =>
   });
 const shown = files('src/features').map((path) => ({ path, text: readFileSync(path, 'utf8') }));
 const shownIn = (name: FigureName) =>
-  shown.filter(({ text }) => text.includes(`figure('${name}',`)).map(({ path }) => path.replace('src/', ''));
+  shown
+    .filter(({ text }) => [`figure('${name}',`, `figureDay('${name}',`].some((mark) => text.includes(mark)))
+    .map(({ path }) => path.replace('src/', ''));
 
 test('every figure has an owner in core, and pages that show it', async () => {
   for (const name of Object.keys(FIGURES) as FigureName[]) {

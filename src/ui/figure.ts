@@ -1,3 +1,4 @@
+import { daysBetween, type LocalDate } from '@/core/calendar/local-date';
 import type { FigureName } from '@/core/figures/figures';
 
 /**
@@ -6,3 +7,7 @@ import type { FigureName } from '@/core/figures/figures';
  */
 export const figure = (name: FigureName, of: string | number, value: number | undefined) =>
   value === undefined ? {} : { 'data-figure': name, 'data-of': String(of), 'data-value': String(value) };
+
+/** The same of a figure that is a day: days from the first of 1970. */
+export const figureDay = (name: FigureName, of: string | number, day: LocalDate | undefined) =>
+  figure(name, of, day && daysBetween('1970-01-01' as LocalDate, day));

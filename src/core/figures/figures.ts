@@ -33,6 +33,21 @@ export const FIGURES = {
     owner: ['stock/weeks-ahead', 'playAhead'],
     is: 'days that a dog is provided for by what is in store, as the coming days are played',
   },
+  'cook by': {
+    unit: 'day',
+    owner: ['stock/agenda', 'cookByOf'],
+    is: 'the day by which somebody cooks, so that nobody runs out',
+  },
+  'out of the freezer': {
+    unit: 'day',
+    owner: ['stock/weeks-ahead', 'playAhead'],
+    is: 'the evening on which a pack goes from the freezer into the fridge; of today it is tonight',
+  },
+  'use by': {
+    unit: 'day',
+    owner: ['preserve/food-life', 'keepingDates'],
+    is: 'the day by which a pack is to be fed, or is best',
+  },
   'pack grams': {
     unit: 'g',
     owner: ['stock/ledger', 'foldHolding'],

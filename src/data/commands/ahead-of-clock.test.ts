@@ -1,7 +1,8 @@
 import { addDays, type LocalDate } from '@/core/calendar/local-date';
 import { inOrderOfUse } from '@/core/stock/draw';
 import { sure } from '@/core/sure';
-import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
+import { freshHouse, type TestHouse } from '../fixtures/database';
+import { valueOf } from '../fixtures/value-of';
 import { firstMeal, plannedExample, sealedExample, weighedExample } from '../fixtures/worked-path';
 import { changeHousehold, readPlaces } from '../repositories/household';
 import { sourceOf } from '../repositories/sources';

@@ -1,5 +1,6 @@
 import type { LocalDate } from '@/core/calendar/local-date';
-import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
+import { freshHouse, type TestHouse } from '../fixtures/database';
+import { valueOf } from '../fixtures/value-of';
 import { plannedExample, sealedExample, weighedExample } from '../fixtures/worked-path';
 import { readAllPlaces } from '../repositories/household';
 import { readNewestDay } from '../repositories/movements';

@@ -1,6 +1,7 @@
 import { ringsAt } from '@/core/cook/cook-day';
 import type { CookAct } from '@/core/batch/steps/cook';
-import { freshHouse, valueOf } from '../fixtures/database';
+import { freshHouse } from '../fixtures/database';
+import { valueOf } from '../fixtures/value-of';
 import { answerAsks, plannedExample, planOne, SEEN, weighedBatch } from '../fixtures/worked-path';
 import { readBatch } from '../repositories/batches';
 import { readReadings } from '../repositories/readings';

@@ -1,7 +1,8 @@
 import { sharesOf } from '@/core/portion/shares';
 import type { CommandResult } from '@/core/problem';
 import { eq } from 'drizzle-orm';
-import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
+import { freshHouse, type TestHouse } from '../fixtures/database';
+import { valueOf } from '../fixtures/value-of';
 import { plannedExample, weighedBatch, weighedExample } from '../fixtures/worked-path';
 import { readCycle, readCyclesOf, readPastCycles, runningOf } from '../repositories/cycles';
 import { cycleEvent } from '../schema/household';

@@ -1,7 +1,8 @@
 import type { CommandResult } from '@/core/problem';
 import type { LocalDate } from '@/core/calendar/local-date';
 import { readDiaryWords, readPhoto, readPressed } from '../repositories/diary';
-import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
+import { freshHouse, type TestHouse } from '../fixtures/database';
+import { valueOf } from '../fixtures/value-of';
 import { plannedExample } from '../fixtures/worked-path';
 import { pressAsUsual, pressDiary, takeBackWords, writeDiary } from './diary';
 import { saveWeighIn } from './weigh-ins';

@@ -1,6 +1,7 @@
 import type { FoundEntry } from '@/core/stock/found';
 import { traceOf } from '@/core/stock/trace';
-import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
+import { freshHouse, type TestHouse } from '../fixtures/database';
+import { valueOf } from '../fixtures/value-of';
 import { firstMeal, plannedExample } from '../fixtures/worked-path';
 import { readAvoided } from '../repositories/avoided';
 import { readDogs } from '../repositories/dogs';

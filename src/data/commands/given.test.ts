@@ -1,7 +1,8 @@
 import { addDays, type LocalDate } from '@/core/calendar/local-date';
 import type { GivenEntry } from '@/core/dog/given';
 import { mealsOn } from '@/core/dog/meals';
-import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
+import { freshHouse, type TestHouse } from '../fixtures/database';
+import { valueOf } from '../fixtures/value-of';
 import { plannedExample, sealedExample, weighedExample } from '../fixtures/worked-path';
 import { readBowlsOn } from '../repositories/bowls';
 import { readDog } from '../repositories/dogs';

@@ -1,5 +1,6 @@
 import { USUAL_MEAL_TIMES } from '@/core/household/meal-times';
-import { freshHouse, valueOf } from '../fixtures/database';
+import { freshHouse } from '../fixtures/database';
+import { valueOf } from '../fixtures/value-of';
 import { plannedExample, sealedExample, weighedExample } from '../fixtures/worked-path';
 import { readStock } from '../repositories/stock';
 import { readHousehold } from '../repositories/household';

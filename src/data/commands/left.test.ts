@@ -1,4 +1,5 @@
-import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
+import { freshHouse, type TestHouse } from '../fixtures/database';
+import { valueOf } from '../fixtures/value-of';
 import { plannedExample, sealedExample, weighedExample } from '../fixtures/worked-path';
 import { readBowlsOn } from '../repositories/bowls';
 import { readDog } from '../repositories/dogs';

@@ -1,6 +1,7 @@
 import type { LocalDate } from '@/core/calendar/local-date';
 import type { LotEntry } from '@/core/stock/lot-entry';
-import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
+import { freshHouse, type TestHouse } from '../fixtures/database';
+import { valueOf } from '../fixtures/value-of';
 import { plannedExample } from '../fixtures/worked-path';
 import { readBatch } from '../repositories/batches';
 import { readPlaces } from '../repositories/household';

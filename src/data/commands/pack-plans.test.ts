@@ -1,7 +1,8 @@
 import { sharesOf } from '@/core/portion/shares';
 import type { PackPlanEntry } from '@/core/portion/pack-plan';
 import { fitFor } from '@/core/stock/draw';
-import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
+import { freshHouse, type TestHouse } from '../fixtures/database';
+import { valueOf } from '../fixtures/value-of';
 import { plannedExample, TWENTY_KILOS, weighedBatch, weighedExample, planOne, SEEN } from '../fixtures/worked-path';
 import { readFilling } from '../repositories/filling';
 import { readMeasured } from '../repositories/measured-here';

@@ -1,7 +1,7 @@
 import { grams } from '@/core/quantity/units';
 import { stretchNow } from '@/core/heat/pans';
 import type { CookAct } from '@/core/batch/steps/cook';
-import { valueOf } from '../fixtures/database';
+import { valueOf } from '../fixtures/value-of';
 import { readTares } from '../repositories/readings';
 import { weighBatch } from './batches';
 import { exampleOnTheStove } from '../fixtures/on-the-stove';

@@ -2,7 +2,8 @@ import { sql } from 'drizzle-orm';
 import type { LocalDate } from '@/core/calendar/local-date';
 import { partsOn } from '@/core/dog/meals';
 import { grams } from '@/core/quantity/units';
-import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
+import { freshHouse, type TestHouse } from '../fixtures/database';
+import { valueOf } from '../fixtures/value-of';
 import {
   EXAMPLE,
   firstMeal,

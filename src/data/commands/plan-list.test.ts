@@ -1,7 +1,8 @@
 import type { PlanItemEntry } from '@/core/plan/list-entry';
 import type { LotEntry } from '@/core/stock/lot-entry';
 import { readBatchesOf, readShopping, readToThaw } from '../fetching';
-import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
+import { freshHouse, type TestHouse } from '../fixtures/database';
+import { valueOf } from '../fixtures/value-of';
 import { plannedExample } from '../fixtures/worked-path';
 import { readBatch } from '../repositories/batches';
 import { readPlaces } from '../repositories/household';

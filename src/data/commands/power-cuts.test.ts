@@ -1,5 +1,6 @@
 import { placeInCut } from '@/core/preserve/power-cut';
-import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
+import { freshHouse, type TestHouse } from '../fixtures/database';
+import { valueOf } from '../fixtures/value-of';
 import { plannedExample, sealedExample, weighedExample } from '../fixtures/worked-path';
 import { readPlaces } from '../repositories/household';
 import { readLatestMovements } from '../repositories/movements';

@@ -1,6 +1,7 @@
 import { addUp } from '@/core/add-up';
 import { labelOff } from '@/core/stock/label';
-import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
+import { freshHouse, type TestHouse } from '../fixtures/database';
+import { valueOf } from '../fixtures/value-of';
 import { plannedExample, sealedExample, weighedBatch, weighedExample } from '../fixtures/worked-path';
 import { readPlaces } from '../repositories/household';
 import { readHistory, readLatestMovements } from '../repositories/movements';

@@ -1,6 +1,7 @@
 import { sharesOf } from '@/core/portion/shares';
 import { addUp } from '@/core/add-up';
-import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
+import { freshHouse, type TestHouse } from '../fixtures/database';
+import { valueOf } from '../fixtures/value-of';
 import { plannedExample, weighedBatch, weighedExample } from '../fixtures/worked-path';
 import { readTraysOfPack } from '../repositories/bags';
 import { readPacks, readStock } from '../repositories/stock';

@@ -1,7 +1,8 @@
 import type { CommandResult } from '@/core/problem';
 import { mendSlip } from '@/core/preserve/tray-slips';
 import { sharesOf } from '@/core/portion/shares';
-import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
+import { freshHouse, type TestHouse } from '../fixtures/database';
+import { valueOf } from '../fixtures/value-of';
 import { plannedExample, weighedBatch, weighedExample } from '../fixtures/worked-path';
 import { readReadings } from '../repositories/readings';
 import { readStock } from '../repositories/stock';

@@ -1,4 +1,4 @@
-import { valueOf } from '../fixtures/database';
+import { valueOf } from '../fixtures/value-of';
 import { planOne, SEEN, weighedBatch } from '../fixtures/worked-path';
 import { readBatch } from '../repositories/batches';
 import { correctLine } from './batches';

@@ -1,6 +1,7 @@
 import type { LocalDate } from '@/core/calendar/local-date';
 import { labelOff } from '@/core/stock/label';
-import { freshHouse, valueOf, type TestHouse } from '../fixtures/database';
+import { freshHouse, type TestHouse } from '../fixtures/database';
+import { valueOf } from '../fixtures/value-of';
 import { plannedExample, sealedExample, weighedExample } from '../fixtures/worked-path';
 import { readDog } from '../repositories/dogs';
 import { readAllPlaces } from '../repositories/household';

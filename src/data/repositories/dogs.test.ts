@@ -2,7 +2,8 @@ import { sql } from 'drizzle-orm';
 import type { LocalDate } from '@/core/calendar/local-date';
 import { dayEnergy, weightOn } from '@/core/dog/day-energy';
 import { saveDog } from '../commands/dogs';
-import { freshHouse, valueOf } from '../fixtures/database';
+import { freshHouse } from '../fixtures/database';
+import { valueOf } from '../fixtures/value-of';
 import { TWENTY_KILOS } from '../fixtures/worked-path';
 import { readDog, readDogs } from './dogs';
 

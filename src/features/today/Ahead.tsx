@@ -45,7 +45,7 @@ export function Ahead({ view }: { view: TodayView }) {
             {dog.name}: {dog.runsOut}
           </li>
         ))}
-        {view.cookBy && <li>{view.cookBy.said}</li>}
+        {view.cookBy && <li {...figure('cook by', 'house', view.cookBy.index)}>{view.cookBy.said}</li>}
       </ul>
       <div className={styles.scroll} tabIndex={0} role="group" aria-label="Strip of the days ahead">
         <Pointed>

@@ -68,7 +68,7 @@ export function Today({ view }: { view: TodayView }) {
           <EarlierMeals view={view} onTakeBack={fed.takeBack} />
         </div>
         <aside className={styles.side}>
-          <Tonight packs={view.tonight} frozen={view.frozen} placeId={view.fridgePlaceId} />
+          <Tonight packs={view.tonight} frozen={view.frozen} placeId={view.fridgePlaceId} day={view.day} />
           {view.toFreezer.map((of) => (
             <ToFreezer key={of.placeId} of={of} />
           ))}

@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { Choice } from '@/ui/form/Choice';
 import { AskBack } from '@/ui/form/AskBack';
 import { Problems } from '@/ui/form/Problems';
+import { figureDay } from '@/ui/figure';
 import { useCommand } from '@/ui/form/use-command';
 import { Tub } from '@/ui/badges/badges';
 import { moveTo } from './actions';
@@ -21,7 +22,8 @@ export function Tonight({
   packs,
   frozen,
   placeId,
-}: Pick<TodayView, 'frozen'> & { packs: TodayView['tonight']; placeId: number }) {
+  day,
+}: Pick<TodayView, 'frozen' | 'day'> & { packs: TodayView['tonight']; placeId: number }) {
   const [all, setAll] = useState(false);
   const [left, setLeft] = useState<readonly number[]>([]);
   const [swaps, setSwaps] = useState<ReadonlyMap<number, number>>(new Map());
@@ -47,7 +49,7 @@ export function Tonight({
     <li key={pack.holdingId} className={styles.thaw}>
       <Tub hatch={pack.hatch} />
       <div>
-        <label htmlFor={`thaw-${pack.holdingId}`}>
+        <label htmlFor={`thaw-${pack.holdingId}`} {...figureDay('out of the freezer', pack.code, day)}>
           <b>{pack.code}</b> <span className="soft">{pack.said}</span>
         </label>
         {pack.others.length > 0 && !swapping.includes(pack.holdingId) && (

@@ -1,6 +1,6 @@
 'use client';
 
-import { figure } from '@/ui/figure';
+import { figure, figureDay } from '@/ui/figure';
 import { DndContext, PointerSensor, pointerWithin, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import Button from '@mui/material/Button';
 import { Link } from '@/ui/Link';
@@ -65,7 +65,7 @@ export function WeeksAhead({ view }: { view: AheadView }) {
     <div className="page stack">
       <div className="titleRow">
         <h1>Eight weeks ahead</h1>
-        <p className="soft">
+        <p className="soft" {...figure('cook by', 'house', view.cookBy?.index)}>
           {view.cookBy ? `${view.cookBy.said}, and nobody runs out` : 'as the packs will be eaten'}
         </p>
         <div className={styles.legend}>
@@ -229,9 +229,15 @@ export function WeeksAhead({ view }: { view: AheadView }) {
             <p className="soft">Nothing that is frozen is needed.</p>
           ) : (
             <ul className="rows">
-              {view.takeOuts.map(({ on, codes }) => (
-                <li key={on}>
-                  <b>{on}</b> {codes}
+              {view.takeOuts.map(({ day, on, codes }) => (
+                <li key={day}>
+                  <b>{on}</b>{' '}
+                  {codes.map((code, index) => (
+                    <span key={code} {...figureDay('out of the freezer', code, day)}>
+                      {index > 0 && ', '}
+                      {code}
+                    </span>
+                  ))}
                 </li>
               ))}
             </ul>

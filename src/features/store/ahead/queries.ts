@@ -48,7 +48,7 @@ export interface AheadView {
     readonly days: readonly number[];
   };
   readonly passes: readonly { readonly code: string; readonly said: string; readonly tone: 'danger' | 'caution' }[];
-  readonly takeOuts: readonly { readonly on: string; readonly codes: string }[];
+  readonly takeOuts: readonly { readonly day: LocalDate; readonly on: string; readonly codes: readonly string[] }[];
   /** What is kept for a day. */
   readonly held: readonly { readonly holdingId: number; readonly code: string; readonly said: string }[];
   readonly legend: readonly Protein[];
@@ -147,7 +147,7 @@ export const aheadView = pageQuery(async (read): Promise<AheadView> => {
         ? [{ holdingId, code, said: `for ${whose}, ${writeDay(held.day, today)}` }]
         : [];
     }),
-    takeOuts: [...out].map(([on, codes]) => ({ on: writeDay(on, today), codes: codes.join(', ') })),
+    takeOuts: [...out].map(([day, codes]) => ({ day, on: writeDay(day, today), codes })),
     legend: [...new Map(ahead.sources.map(({ key }) => [proteinFor(key).word, proteinFor(key)])).values()],
   };
 });

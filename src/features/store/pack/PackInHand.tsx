@@ -1,6 +1,6 @@
 'use client';
 
-import { figure } from '@/ui/figure';
+import { figure, figureDay } from '@/ui/figure';
 import Button from '@mui/material/Button';
 import { Link } from '@/ui/Link';
 import { useRef } from 'react';
@@ -79,7 +79,7 @@ export function PackInHand({ pack, onDone, onClose }: PackInHandProps) {
           {pack.recipeName}, of {pack.pot}
         </p>
         <p className={pack.tone === 'plain' ? 'soft' : pack.tone}>
-          {pack.placeName} · {pack.until}
+          {pack.placeName} · <span {...figureDay('use by', pack.code, pack.useBy)}>{pack.until}</span>
           {pack.notes.length > 0 && ` · ${pack.notes.join(', ')}`}
         </p>
         {pack.ahead && <p className="danger">Not to be fed: it was {pack.ahead}.</p>}

@@ -1,6 +1,6 @@
 'use client';
 
-import { figure } from '@/ui/figure';
+import { figure, figureDay } from '@/ui/figure';
 import { byCode } from '@/core/stock/code';
 import { DataGrid, type GridColDef } from '@mui/x-data-grid';
 import { Link } from '@/ui/Link';
@@ -54,7 +54,14 @@ export function StockTable({ packs }: TableView) {
       ),
     },
     { field: 'packedOn', headerName: 'Packed', width: 110 },
-    { field: 'useBy', headerName: 'Use by', width: 110 },
+    {
+      field: 'useBy',
+      headerName: 'Use by',
+      width: 110,
+      renderCell: ({ row, formattedValue }) => (
+        <span {...figureDay('use by', row.code, row.useBy)}>{String(formattedValue ?? '')}</span>
+      ),
+    },
     { field: 'until', headerName: 'In words', width: 170 },
     { field: 'notes', headerName: 'Marks', width: 200, valueGetter: (_, row) => row.notes.join(', ') },
   ];

@@ -4,10 +4,12 @@ import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { BOWL_HOURS } from '@/core/stock/left';
+import { sure } from '@/core/sure';
 import { REHYDRATED_RULE } from '@/core/preserve/rehydrate';
 import { DogBadge } from '@/ui/badges/badges';
 import { Field } from '@/ui/form/Field';
 import { Print } from '@/ui/print/Print';
+import { figureDay } from '@/ui/figure';
 import { EmptyRoom } from '@/ui/room';
 import styles from './sitter.module.css';
 import type { SitterMeal, SitterView } from './queries';
@@ -114,7 +116,12 @@ export function Sitter({ view }: { view: SitterView }) {
           {day.takeOut.length > 0 && (
             <p>
               <span className={styles.box} aria-hidden /> in the evening, from the freezer into the fridge:{' '}
-              <b>{day.takeOut.join(', ')}</b>
+              {day.takeOut.map((said, index) => (
+                <b key={said} {...figureDay('out of the freezer', sure(said.split(' ')[0]), day.day)}>
+                  {index > 0 && ', '}
+                  {said}
+                </b>
+              ))}
             </p>
           )}
         </section>
