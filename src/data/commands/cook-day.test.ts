@@ -1,9 +1,11 @@
-import { ringsAt } from '@/core/cook/cook-day';
-import type { CookAct } from '@/core/batch/steps/cook';
+import { summaryOf } from '@/core/batch/summary';
+import { mayGoOn, ringsAt } from '@/core/cook/cook-day';
+import { isCold } from '@/core/heat/pans';
+import { asksOf, type CookAct } from '@/core/batch/steps/cook';
 import { freshHouse } from '../fixtures/database';
 import { valueOf } from '../fixtures/value-of';
 import { answerAsks, plannedExample, planOne, SEEN, weighedBatch } from '../fixtures/worked-path';
-import { readBatch } from '../repositories/batches';
+import { readBatch, readBatchList } from '../repositories/batches';
 import { readReadings } from '../repositories/readings';
 import { readLearned } from '../repositories/pots';
 import { readLatestVersion } from '../repositories/recipes';
@@ -78,6 +80,44 @@ test('nothing is poured, and nothing divided, that was not proven; a reason goes
   expect((await readStock(house().db)).some((pack) => pack.unproven)).toBe(false);
   // The pot was divided by it: it is not simply taken away again.
   expect(await refusal({ act: 'take back', key: 'core.0.0' })).toMatch(/Measure again instead/);
+});
+
+test('after a reading was struck out, every count is of what is true now: cores to measure, pans that cool, the line in the list', async () => {
+  const counts = async () => {
+    const found = await batch();
+    const [listed] = (await readBatchList(house().db)).filter(({ id }) => id === ids().batchId);
+    return {
+      cores: found.day.loads.filter((load) => load.asked && !mayGoOn(load)).length,
+      asked: asksOf(found, (await house().context()).now).heat.length,
+      warm: found.pans.filter((pan) => !isCold(pan)).length,
+      listed: listed!.summary?.next,
+      is: summaryOf(found)?.next,
+    };
+  };
+  const strikeLast = async (kind: string) => {
+    const last = (await readReadings(house().db, ids().batchId)).filter((each) => each.kind === kind).at(-1)!;
+    valueOf(await act({ act: 'strike', readingId: last.id, why: 'the other pot' }));
+  };
+  clock('11:00');
+  valueOf(await act({ act: 'core', load: '0.0', celsius: 66 }));
+  expect(await counts()).toMatchObject({ cores: 1, asked: 1 });
+  valueOf(await act({ act: 'core', load: '0.0', celsius: 76 }));
+  const proven = await counts();
+  expect(proven).toMatchObject({ cores: 0, asked: 0, listed: proven.is });
+  await strikeLast('temperature');
+  expect(await counts()).toMatchObject({ cores: 1, asked: 1 });
+  valueOf(await act({ act: 'core', load: '0.0', celsius: 76 }));
+  clock('12:00');
+  valueOf(await act({ act: 'pan', load: '0.0', celsius: 40 }));
+  // The list says what the batch says, whatever that is: it is written anew with every reading.
+  const warm = await counts();
+  expect(warm).toMatchObject({ cores: 0, warm: 1, listed: warm.is });
+  clock('14:00');
+  valueOf(await act({ act: 'pan', load: '0.0', celsius: 4 }));
+  const cold = await counts();
+  expect(cold).toMatchObject({ warm: 0, listed: cold.is });
+  await strikeLast('temperature');
+  expect(await counts()).toEqual(warm);
 });
 
 test('after the clock was changed a timer rings when its minutes are over', async () => {
