@@ -57,6 +57,12 @@ describe('the import rules bite', () => {
       `import { now } from '@/data/clock';\nexport const x = now;\n`,
       /only queries.ts, actions.ts/,
     ],
+    [
+      'a room that works out a figure',
+      'src/features/store/LintSample.tsx',
+      `export const X = ({ pack }: { pack: { grams: number; density: number } }) => <p>{pack.grams * pack.density}</p>;\n`,
+      /a figure is said by core/,
+    ],
   ])(
     '%s fails the linter',
     async (_, path, content, reason) => {

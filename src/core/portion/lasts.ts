@@ -1,4 +1,5 @@
 import { addUp } from '../add-up';
+import { kcalIn } from '../nutrition/density';
 import { maintenanceFactor } from '../dog/maintenance-factor';
 import { restingEnergy } from '../dog/resting-energy';
 import type { Grams } from '../quantity/units';
@@ -20,6 +21,16 @@ export function lastsOf(grams: number, aDay: readonly number[]): Lasts {
     alone: aDay.map((each) => (each > 0 ? grams / each : undefined)),
   };
 }
+
+/** kcal a day that the portions of so many dogs hold. Takes g a day of each and kcal per g of the food. Source: arithmetic. */
+export const kcalADay = (portions: readonly { readonly gramsADay: number }[], density: number): number =>
+  kcalIn(
+    addUp(portions, ({ gramsADay }) => gramsADay),
+    density,
+  );
+
+/** Days that food of so many kcal lasts for dogs that eat so many a day; undefined: nobody eats of it. Source: arithmetic. */
+export const daysOf = (kcal: number, aDay: number): number | undefined => (aDay > 0 ? kcal / aDay : undefined);
 
 /** Where the kcal of a guest come from. */
 export const GUEST_SOURCE = 'as a neutered adult: 1.6 × resting energy, an estimate';

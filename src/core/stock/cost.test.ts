@@ -1,4 +1,4 @@
-import { costOfDay, costOfPot, isWhole, sayCost, stoveEnergy } from './cost';
+import { costOfDay, costOfKcal, costOfPart, costOfPot, isWhole, sayCost, stoveEnergy } from './cost';
 
 const GBP = { kwhMinor: 28, currency: 'GBP' };
 
@@ -59,4 +59,16 @@ test('the stove by its minutes, every load of them', () => {
 // Worked by hand: 1059.2 kcal of a food of 3.5 kcal/g at 6.00 a kg are 302.6 g for 1.82.
 test('a day of bought food by its label', () => {
   expect(costOfDay(1059.2, 3.5, 0.6)).toBeCloseTo(181.577, 3);
+});
+
+// Worked by hand: 250 g of 2 kg for 15.00; 400 kcal, three quarters of a pot at 0.2 p a kcal, one of a pot at 0.1 p.
+test('what was thrown cost its part of its lot, or of its pots; unknown where one of them has no price', () => {
+  expect(costOfPart(250, { priceMinor: 1500, receivedGrams: 2000 })).toBeCloseTo(187.5, 9);
+  expect(costOfPart(250, { receivedGrams: 2000 })).toBeUndefined();
+  const pots = [
+    { part: 0.75, price: { perKcal: 0.2, known: 1 } },
+    { part: 0.25, price: { perKcal: 0.1, known: 1 } },
+  ];
+  expect(costOfKcal(400, pots)).toBeCloseTo(70, 9);
+  expect(costOfKcal(400, [...pots, { part: 0.1, price: undefined }])).toBeUndefined();
 });

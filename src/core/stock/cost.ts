@@ -135,6 +135,19 @@ export function costOfDays(
   return { minor: addUp(eaten, ({ kcal, price }) => kcal * (price?.perKcal ?? 0)) / days, known: known / all };
 }
 
+/** What a part of a lot cost, in minor units; undefined where nobody knows what the lot did. Takes g of it and of the whole. Source: arithmetic. */
+export const costOfPart = (grams: number, lot: { readonly priceMinor?: number; readonly receivedGrams: number }) =>
+  lot.priceMinor === undefined ? undefined : (grams * lot.priceMinor) / lot.receivedGrams;
+
+/** What so many kcal out of several pots cost, in minor units; undefined where one of them has no price. Source: arithmetic. */
+export const costOfKcal = (
+  kcal: number,
+  pots: readonly { readonly part: number; readonly price: KcalPrice | undefined }[],
+): number | undefined =>
+  pots.some(({ price }) => price === undefined)
+    ? undefined
+    : addUp(pots, ({ part, price }) => kcal * part * (price?.perKcal ?? 0));
+
 /** What a day of a dog costs with one food, in minor units: its kcal by what a kcal of that costs. Source: arithmetic. */
 export const costOfDay = (kcal: number, kcalPerGram: number, minorPerGram: number): number =>
   (kcal / kcalPerGram) * minorPerGram;

@@ -1,3 +1,4 @@
+import { withWater } from '../preserve/rehydrate';
 import type { LocalDate } from '../calendar/local-date';
 import type { OnceUsed } from '../preserve/food-life';
 import type { PlaceKind } from '../preserve/shelf-life';
@@ -163,7 +164,7 @@ export function drawInOrder(
       key: source.key,
       code: source.code,
       grams,
-      water: Math.round(grams * source.waterPerGram),
+      water: withWater(grams, source.waterPerGram).water,
       kcal: grams * source.density,
     });
     open -= grams * source.density;

@@ -93,6 +93,19 @@ export interface PassesDate {
   readonly is: 'safe' | 'best';
 }
 
+/** g of a pack that are left after a day, as the coming days are played. Source: arithmetic. */
+export function leavesOf(cover: readonly Cover[]): (pack: Pick<Source, 'key' | 'grams'>, day: LocalDate) => number {
+  const drawn = cover.flatMap(({ days }) =>
+    days.flatMap(({ day, drawn: parts }) => parts.map(({ key, grams }) => ({ day, key, grams }))),
+  );
+  return (pack, on) =>
+    pack.grams -
+    addUp(
+      drawn.filter(({ key, day }) => key === pack.key && day <= on),
+      ({ grams }) => grams,
+    );
+}
+
 /**
  * Packs of which something is left when their date comes, within the played days. Takes the stock and the days played against it;
  * a frozen pack is asked for its best-by date, what is thawed for the day until which it is safe. Source: arithmetic.
@@ -100,18 +113,12 @@ export interface PassesDate {
 export function passDates(sources: readonly Source[], cover: readonly Cover[]): PassesDate[] {
   const last = cover[0]?.days.at(-1)?.day;
   if (last === undefined) return [];
-  const drawn = cover.flatMap(({ days }) =>
-    days.flatMap(({ day, drawn: parts }) => parts.map((part) => ({ day, ...part }))),
-  );
+  const leftOn = leavesOf(cover);
   return sources
     .flatMap((source): PassesDate[] => {
       const on = source.safeUntil ?? source.bestBy;
       if (on === undefined || on >= last || source.place === 'warm' || source.beside === true) return [];
-      const eaten = addUp(
-        drawn.filter(({ key, day }) => key === source.key && day <= on),
-        (part) => part.grams,
-      );
-      const grams = source.grams - eaten;
+      const grams = leftOn(source, on);
       return grams < 1
         ? []
         : [{ key: source.key, code: source.code, on, grams, is: source.safeUntil === undefined ? 'best' : 'safe' }];

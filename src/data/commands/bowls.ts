@@ -1,4 +1,5 @@
 import 'server-only';
+import { withWater } from '@/core/preserve/rehydrate';
 import { and, eq, isNull } from 'drizzle-orm';
 import { clockIn, daysBetween, instantAt, readLocalDate, type LocalDate } from '@/core/calendar/local-date';
 import { capital } from '@/core/quantity/write';
@@ -235,7 +236,7 @@ export async function partsOf(
     return {
       holdingId: pack.holdingId,
       amount,
-      waterMl: Math.round(part.grams * pack.waterPerGram),
+      waterMl: withWater(part.grams, pack.waterPerGram).water,
       kcal: part.grams * pack.density,
       frozen,
       legs: [{ holdingId: pack.holdingId, placeId: pack.placeId, amount: -amount }],

@@ -1,5 +1,6 @@
 import 'server-only';
 import Papa from 'papaparse';
+import { withWater } from '@/core/preserve/rehydrate';
 import { clockIn } from '@/core/calendar/local-date';
 import { fromTenths } from '@/core/stock/ledger';
 import type { Page } from '../page';
@@ -26,7 +27,7 @@ export async function readPacksFile({ db }: Pick<Page, 'db'>): Promise<string> {
       place: places.get(pack.placeId) ?? '',
       grams: pack.grams,
       kcal: Math.round(packKcal(pack)),
-      water_ml: Math.round(pack.grams * pack.waterPerGram),
+      water_ml: withWater(pack.grams, pack.waterPerGram).water,
       packed: pack.found?.isDated === false ? '' : pack.packedOn,
       safe_until: pack.safeUntil ?? '',
       best_by: pack.bestBy ?? '',

@@ -2,6 +2,7 @@
 
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
+import { gramsHolding } from '@/core/nutrition/density';
 import { useState } from 'react';
 import { GUEST_SOURCE, guestKcal, lastsOf } from '@/core/portion/lasts';
 import { readBodyWeight } from '@/core/quantity/weight';
@@ -17,7 +18,7 @@ export function Guests({ weighed }: { weighed: WeighedView }) {
   const [along, setAlong] = useState<readonly number[]>([]);
   const [text, setText] = useState('');
   const read = text.trim() === '' ? undefined : readBodyWeight(text, set);
-  const guest = read?.ok ? guestKcal(read.value) / weighed.density : 0;
+  const guest = read?.ok ? gramsHolding(guestKcal(read.value), weighed.density) : 0;
   const others = weighed.others.filter(({ dogId }) => along.includes(dogId));
   const lasts = lastsOf(weighed.net, [
     ...weighed.portions.map(({ gramsADay }) => gramsADay),

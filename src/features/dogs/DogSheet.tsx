@@ -22,6 +22,7 @@ import { letterOf } from '@/core/dog/letters';
 import { DogBadge } from '@/ui/badges/badges';
 import { Why } from '@/ui/Why';
 import { saveDog } from './actions';
+import { energyExtent } from '@/ui/charts/energy-axis';
 import { EnergyBar } from './EnergyBar';
 import styles from './dogs.module.css';
 import type { DogForm } from './queries';
@@ -153,12 +154,7 @@ function Outcome({ entry, given }: { entry: DogEntry; given: DogForm }) {
           {writeKcal(energy.rer)} kcal · {countOf(meals, 'meal')}
         </p>
       </div>
-      <EnergyBar
-        energy={energy}
-        highest={Math.max(energy.kcal, Math.min(energy.range[1], energy.kcal * 2)) * 1.1}
-        width={520}
-        axis
-      />
+      <EnergyBar energy={energy} highest={energyExtent(energy)} width={520} axis />
       {isGrowing(read.value.dog, given.today) && (
         <WeightCurve dog={read.value.dog} today={given.today} set={given.set} />
       )}

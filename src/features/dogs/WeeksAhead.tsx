@@ -1,5 +1,7 @@
 'use client';
 
+import { gramsHolding } from '@/core/nutrition/density';
+import { scaleLinear } from 'd3';
 import { addDays, daysBetween, writeDay, type LocalDate } from '@/core/calendar/local-date';
 import { energyByDay } from '@/core/dog/day-energy';
 import type { Dog } from '@/core/dog/dog';
@@ -9,6 +11,9 @@ import { sum } from '@/core/plan/scale';
 import { writeNumber } from '@/core/quantity/write';
 import styles from './dogs.module.css';
 import { useUnits } from '@/ui/units';
+
+/** px of the highest week. */
+const HEIGHT = 88;
 
 interface WeeksAheadProps {
   dog: Dog;
@@ -32,31 +37,31 @@ export function WeeksAhead({ dog, from, to, density }: WeeksAheadProps) {
     return (
       <p className="note">
         The next eight weeks: {writeNumber(sum(home), 0)} kcal from the pot
-        {density !== undefined && `, ${inSum(sum(home) / density)} of food`}.
+        {density !== undefined && `, ${inSum(gramsHolding(sum(home), density))} of food`}.
       </p>
     );
   }
-  const highest = Math.max(...weeks.map((week) => week.kcal));
+  const height = scaleLinear([0, Math.max(...weeks.map((week) => week.kcal))], [0, HEIGHT]);
   return (
     <section aria-labelledby="weeks" className="stack">
       <div className="titleRow">
         <h2 id="weeks">Eight weeks ahead</h2>
         <p className="note">
           summed day by day: {writeNumber(sum(home), 0)} kcal
-          {density !== undefined && `, ${inSum(sum(home) / density)} of food`}; two weeks{' '}
+          {density !== undefined && `, ${inSum(gramsHolding(sum(home), density))} of food`}; two weeks{' '}
           {writeNumber(sum(home.slice(0, 14)), 0)} kcal
         </p>
       </div>
       <ol className={styles.weeks}>
         {weeks.map((week) => (
           <li key={week.first}>
-            <span className={styles.bar} style={{ height: `${(week.kcal / highest) * 88}px` }} aria-hidden />
+            <span className={styles.bar} style={{ height: `${height(week.kcal)}px` }} aria-hidden />
             <b>{writeNumber(week.kcal, 0)}</b>
             <span className="note">
               <span className="away">kcal a day, </span>
               {density !== undefined && (
                 <>
-                  {inSum(week.home / density)}
+                  {inSum(gramsHolding(week.home, density))}
                   <br />
                 </>
               )}

@@ -1,4 +1,5 @@
 import 'server-only';
+import { kcalIn, partOf } from '@/core/nutrition/density';
 import { asIfHere } from '@/core/dog/days-off';
 import type { LocalDate } from '@/core/calendar/local-date';
 import { homeEnergyOn, mealsOn } from '@/core/dog/meals';
@@ -97,7 +98,7 @@ async function wordsOf(
             .filter((dog) => !avoided.dogsNotFor({ holdingId: pack.holdingId }).includes(dog.id))
             .map((dog) => ({
               name: dog.name,
-              part: homeEnergyOn(asIfHere(dog), today) / (pack.labelGrams * pack.density),
+              part: partOf(homeEnergyOn(asIfHere(dog), today), kcalIn(pack.labelGrams, pack.density)),
             }))
             .filter(({ part }) => part > 0),
     additions: dogs

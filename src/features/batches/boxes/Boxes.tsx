@@ -2,8 +2,8 @@
 
 import ButtonBase from '@mui/material/ButtonBase';
 import Button from '@mui/material/Button';
+import { daysOf, kcalADay } from '@/core/portion/lasts';
 import { useRef, useState } from 'react';
-import { addUp } from '@/core/add-up';
 import { cellOf, figuresOf, isByTurns, isFull } from '@/core/portion/boxes';
 import { countOf } from '@/core/quantity/count-words';
 import { writeKcal, writeNumber } from '@/core/quantity/write';
@@ -61,7 +61,7 @@ export function Boxes({ view }: { view: BatchView }) {
   const figures = figuresOf(plan, filled, ingredients);
   const kcal = figures.boxes.map((box) => box.kcal);
   const { portions, density } = sure(view.weighed);
-  const aDay = addUp(portions, ({ gramsADay }) => gramsADay * density);
+  const lasts = daysOf(figures.whole.kcal, kcalADay(portions, density));
   const read = text.trim() === '' ? undefined : readScale(text);
   const target = next === undefined ? undefined : nth(nth(plan.rows, row).grams, next);
   const nameOf = (box: number) => {
@@ -101,7 +101,7 @@ export function Boxes({ view }: { view: BatchView }) {
           {writeKcal(Math.min(...kcal))} to {writeKcal(Math.max(...kcal))} kcal a box
           {saysBone(figures.whole) &&
             ` · bone ${writePart(figures.whole.bone)}, organs ${writePart(figures.whole.organs)} in all`}
-          {aDay > 0 && ` · about ${writeNumber(figures.whole.kcal / aDay, 1)} days for these dogs`}
+          {lasts !== undefined && ` · about ${writeNumber(lasts, 1)} days for these dogs`}
           {isByTurns(plan) && '. Not every box holds everything: feed them in turn.'}
         </p>
       </div>

@@ -1,10 +1,11 @@
 'use client';
 
+import { daysOf, kcalADay } from '@/core/portion/lasts';
+import { kcalIn } from '@/core/nutrition/density';
 import { useState } from 'react';
 import { compareFates, type FateFigures, type KeptFate } from '@/core/preserve/fates';
 import { writeHours } from '@/core/preserve/drying-words';
 import { writeDay } from '@/core/calendar/local-date';
-import { addUp } from '@/core/add-up';
 import { countOf } from '@/core/quantity/count-words';
 import { writeMoney, writeNumber } from '@/core/quantity/write';
 import { keepingBars } from '@/ui/charts/keeping-bars';
@@ -49,7 +50,7 @@ function Fates({ view, of }: { view: BatchView; of: YieldView }) {
   const { weighed, compare } = view;
   if (!weighed || !compare) return null;
   const grams = read.ok ? Number(read.value) : undefined;
-  const kcalADay = addUp(weighed.portions, ({ gramsADay }) => gramsADay * of.density);
+  const eaten = kcalADay(weighed.portions, of.density);
   const fates =
     grams === undefined || grams <= 0
       ? []
@@ -58,10 +59,10 @@ function Fates({ view, of }: { view: BatchView; of: YieldView }) {
           grams,
           water: of.water,
           density: of.density,
-          kcalADay,
+          kcalADay: eaten,
           packs: Array.from({ length: Math.ceil(grams / PACK) }, (_, index) => Math.min(PACK, grams - index * PACK)),
         });
-  const days = kcalADay > 0 && grams !== undefined ? (grams * of.density) / kcalADay : undefined;
+  const days = grams === undefined ? undefined : daysOf(kcalIn(grams, of.density), eaten);
   const drawn = keepingBars(
     fates.map(({ until, millilitres }) => ({ until, millilitres })),
     view.today,

@@ -1,5 +1,6 @@
 'use client';
 
+import { kcalIn, per100 } from '@/core/nutrition/density';
 import { rehydrated, REHYDRATED_RULE, writeWater } from '@/core/preserve/rehydrate';
 import { isWrongWeight } from '@/core/preserve/tray-slips';
 import { writeNumber } from '@/core/quantity/write';
@@ -24,14 +25,14 @@ export function PutBack({ view, share }: DryingProps) {
     <section className="stack" aria-label="Water to put back">
       <h3>Water to put back</h3>
       <p>
-        <span className={styles.water}>{writeNumber(dried.waterPerGram * 100, 0)}</span> <b>mL on 100 g dry</b>{' '}
+        <span className={styles.water}>{writeNumber(per100(dried.waterPerGram), 0)}</span> <b>mL on 100 g dry</b>{' '}
         <Why of={dried.explanation} about="the water to put back" />
       </p>
       {yields.length === 1 && (
         <ul className={`rows ${styles.meals}`}>
           {portions.flatMap((portion) =>
             alike(portion.meals).map(({ name, grams }) => {
-              const bowl = rehydrated(grams * density, dried);
+              const bowl = rehydrated(kcalIn(grams, density), dried);
               return (
                 <li key={`${portion.dogId} ${name}`}>
                   <DogBadge letters={portion.letters} badge={portion.badge} size={32} />

@@ -1,4 +1,6 @@
 import 'server-only';
+import { withWater } from '@/core/preserve/rehydrate';
+import { bowlOff } from '@/core/stock/pack-kcal';
 import { asIfHere } from '@/core/dog/days-off';
 import { storedAs, type BatchYield } from '@/core/batch/fold';
 import type { ShareState } from '@/core/batch/share-state';
@@ -175,7 +177,7 @@ export async function weighedView(
       short: pack.short,
       unproven: pack.unproven,
       byTarget: pack.byTarget,
-      waterMl: Math.round(pack.labelGrams * pack.waterPerGram),
+      waterMl: withWater(pack.labelGrams, pack.waterPerGram).water,
       place: pack.placeKind,
       until: waitsForFreezer(pack)
         ? `into the freezer ${writeDay(sure(pack.freezeOn), today)}${pack.labelBestBy ? `, best by ${writeDayOnLabel(pack.labelBestBy)}` : ''}`
@@ -225,8 +227,7 @@ async function bowlsOff(db: Page['db'], batch: WeighedBatch): Promise<string | u
   const fed = await readFedOfBatch(db, batch.id);
   const off = fed.flatMap(({ kcal, grams, density, place }) => {
     const own = batch.yields.find((each) => each.place === place) ?? batch.whole;
-    const now = grams * (density ?? own.density);
-    return Math.abs(kcal - now) > Math.max(1, kcal * 0.005) ? [now - kcal] : [];
+    return bowlOff({ kcal, grams }, density ?? own.density) ?? [];
   });
   if (off.length === 0) return undefined;
   const total = sum(off);

@@ -2,6 +2,7 @@
 
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
+import { partOf, per100 } from '@/core/nutrition/density';
 import { useRouter } from 'next/navigation';
 import { useFieldArray } from 'react-hook-form';
 import { dayEnergy } from '@/core/dog/day-energy';
@@ -58,7 +59,7 @@ function entryOf({ dog, today }: DogView): OtherwiseEntry {
       weekdays: [...extra.weekdays],
     })),
     oldFood: transition?.from ?? '',
-    oldLabel: transition?.density === undefined ? '' : writePlain(transition.density * 100, 0),
+    oldLabel: transition?.density === undefined ? '' : writePlain(per100(transition.density), 0),
     oldDays: String(transition?.days ?? 8),
   };
 }
@@ -229,7 +230,7 @@ function Week({
             <span>
               <b>{writeNumber(energy.homeKcal, 0)} kcal</b>{' '}
               <span className="note">
-                {writeNumber((energy.homeKcal / energy.kcal) * 100, 0)} %{part < 1 && `, new food ${part * 100} %`}
+                {writeNumber(partOf(energy.homeKcal, energy.kcal) * 100, 0)} %{part < 1 && `, new food ${part * 100} %`}
               </span>
             </span>
           </li>

@@ -1,3 +1,4 @@
+import { kcalIn, perGramOf } from '@/core/nutrition/density';
 import { estimatedOf, labelKcalPer100, readLabel } from '@/core/food/label';
 import { LABEL_NUTRIENTS } from '@/core/nutrition/nutrients';
 import { readSupply, type SupplyEntry } from '@/core/food/supply-entry';
@@ -33,13 +34,13 @@ export function LabelFigures({ entry, set }: { entry: SupplyEntry; set: UnitSet 
             {kcal !== undefined && (
               <tr>
                 <th scope="row">energy, by its label</th>
-                <td>{writeNutrient((kcal / 100) * read.value.label.measureGrams)} kcal</td>
-                <td>{writeNutrient(kcal / 100)} kcal</td>
+                <td>{writeNutrient(kcalIn(read.value.label.measureGrams, perGramOf(kcal)))} kcal</td>
+                <td>{writeNutrient(perGramOf(kcal))} kcal</td>
               </tr>
             )}
             {Object.entries(LABEL_NUTRIENTS).map(([nutrient, { column, unit }]) => {
               if (!named.has(nutrient) && !estimated.includes(column)) return null;
-              const perGram = sure(per100.value[column]) / 100;
+              const inOne = perGramOf(sure(per100.value[column]));
               return (
                 <tr key={nutrient}>
                   <th scope="row">
@@ -47,10 +48,10 @@ export function LabelFigures({ entry, set }: { entry: SupplyEntry; set: UnitSet 
                     {!named.has(nutrient) && <span className="note"> estimated</span>}
                   </th>
                   <td>
-                    {writeNutrient(perGram * read.value.label.measureGrams)} {unit}
+                    {writeNutrient(inOne * read.value.label.measureGrams)} {unit}
                   </td>
                   <td>
-                    {writeNutrient(perGram)} {unit}
+                    {writeNutrient(inOne)} {unit}
                   </td>
                 </tr>
               );

@@ -1,5 +1,6 @@
 'use client';
 
+import { withWater } from '@/core/preserve/rehydrate';
 import { figure, figureDay } from '@/ui/figure';
 import Button from '@mui/material/Button';
 import { Link } from '@/ui/Link';
@@ -157,7 +158,7 @@ export function PackInHand({ pack, onDone, onClose }: PackInHandProps) {
         <p className="note">
           packed {pack.packed} · {writeDensity(pack.density)} kcal/g
           {pack.estimated && ', an estimate'}
-          {pack.waterPerGram > 0 && ` · ${Math.round(pack.grams * pack.waterPerGram)} mL of water to put back`}
+          {pack.waterPerGram > 0 && ` · ${withWater(pack.grams, pack.waterPerGram).water} mL of water to put back`}
           {pack.packaging && ` · in a ${pack.packaging}`}
           {pack.moisture && ` · ${pack.moisture}`}
           {pack.trays && ` · ${pack.trays}`}

@@ -1,4 +1,5 @@
 import 'server-only';
+import { perGramOf } from '@/core/nutrition/density';
 import { orUnread, Unreadable, type CannotBeRead } from '@/core/unreadable';
 import { addUp } from '@/core/add-up';
 import { addDays, dayIn, writeDay, type LocalDate } from '@/core/calendar/local-date';
@@ -67,7 +68,7 @@ export const valueView = pageQuery(async (read): Promise<ValueView> => {
   const prices = await readKcalPrices(here, [...new Set(eaten.flatMap(({ batchId }) => batchId ?? []))]);
   const foods = (await readPantry(db, reference)).supplies.flatMap(({ name, label, archived }) => {
     const [kcal, price] = [labelKcalPer100(label, unitSet), pricePerGram(label)];
-    return archived || kcal === undefined || price === undefined ? [] : [{ name, kcalPerGram: kcal / 100, price }];
+    return archived || kcal === undefined || price === undefined ? [] : [{ name, kcalPerGram: perGramOf(kcal), price }];
   });
   const cooked = (await readBatchList(db, {})).filter(
     ({ state, parentId }) => state !== 'planned' && parentId === undefined,

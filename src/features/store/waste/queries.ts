@@ -1,9 +1,9 @@
 import 'server-only';
+import { costOfKcal, costOfPart } from '@/core/stock/cost';
 import { format, parseISO } from 'date-fns';
 import { addMonths } from '@/core/calendar/local-date';
 import { wasteByMonth, type WasteMonth } from '@/core/stock/waste';
 import { pageQuery } from '@/data/page';
-import { addUp } from '@/core/add-up';
 import { readKcalPrices, readPotsOfPacks } from '@/data/repositories/kcal-prices';
 import { readLotsById } from '@/data/repositories/lots';
 import { readWaste, type WastedOf } from '@/data/repositories/waste';
@@ -26,13 +26,13 @@ export const wasteView = pageQuery(async ({ db, today, household, reference, now
   const lots = new Map((await readLotsById(db, ids)).map((lot) => [lot.holdingId, lot]));
   const minorOf = ({ holdingId, grams, kcal }: WastedOf): number | undefined => {
     const lot = lots.get(holdingId ?? 0);
-    if (lot) return lot.priceMinor === undefined ? undefined : (grams * lot.priceMinor) / lot.receivedGrams;
+    if (lot) return costOfPart(grams, lot);
     const own = pots.get(holdingId ?? 0);
     if (!own) return undefined;
-    const priced = own.map(({ batchId, part }) => ({ part, price: prices.get(batchId) }));
-    return priced.some(({ price }) => price === undefined)
-      ? undefined
-      : addUp(priced, ({ part, price }) => kcal * part * (price?.perKcal ?? 0));
+    return costOfKcal(
+      kcal,
+      own.map(({ batchId, part }) => ({ part, price: prices.get(batchId) })),
+    );
   };
   const months = wasteByMonth(wasted.map((each) => ({ ...each, minor: minorOf(each) })));
   return {

@@ -30,7 +30,7 @@ import { sure } from '@/core/sure';
 import { writeHours } from '@/core/preserve/drying-words';
 import { writeTemperature } from '@/core/quantity/temperature';
 import { freezerNow } from '@/devices/machines-now';
-import { addUp } from '@/core/add-up';
+import { leavesOf } from '@/core/stock/weeks-ahead';
 
 export function watchPacks(
   stock: readonly StoredPack[],
@@ -38,13 +38,7 @@ export function watchPacks(
   cover: readonly Cover[],
   set: UnitSet,
 ): TodayView['watch'] {
-  const eatenBy = (key: string, day: string) =>
-    addUp(
-      cover
-        .flatMap((each) => each.days.filter((each) => each.day <= day).flatMap((each) => each.drawn))
-        .filter((part) => part.key === key),
-      (part) => part.grams,
-    );
+  const leftOn = leavesOf(cover);
   return stock.flatMap((pack): TodayView['watch'][number][] => {
     const href = `/store?pack=${pack.code}`;
     if (pack.safeUntil !== undefined && pack.safeUntil < today) {
@@ -57,7 +51,8 @@ export function watchPacks(
         },
       ];
     }
-    const left = pack.safeUntil === undefined ? 0 : pack.grams - eatenBy(`pack-${pack.holdingId}`, pack.safeUntil);
+    const left =
+      pack.safeUntil === undefined ? 0 : leftOn({ key: `pack-${pack.holdingId}`, grams: pack.grams }, pack.safeUntil);
     if (pack.safeUntil !== undefined && daysBetween(today, pack.safeUntil) <= 2 && left > pack.labelGrams * 0.05) {
       const freeze = pack.placeKind === 'fridge' ? ': feed it or freeze it' : ': feed it';
       return [

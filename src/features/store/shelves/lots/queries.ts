@@ -1,4 +1,5 @@
 import 'server-only';
+import { kcalIn } from '@/core/nutrition/density';
 import { daysBetween, writeDay, type LocalDate } from '@/core/calendar/local-date';
 import type { StoredLot } from '@/data/repositories/lots';
 import type { ShelfPack } from '../queries';
@@ -56,7 +57,7 @@ export const lotAsPack = (lot: StoredLot, today: LocalDate): ShelfPack => ({
   whose: 'ingredient',
   tags: [],
   recipeName: lot.name,
-  kcal: lot.grams * (lot.density ?? 0),
+  kcal: kcalIn(lot.grams, lot.density ?? 0),
   room: lot.grams,
   full: 1,
   protein: { word: 'ingredient', hatch: 'level' },
