@@ -24,7 +24,12 @@ for (const [kind, load, count] of KINDS) {
   if (only.length > 0 && !only.includes(kind)) continue;
   const started = Date.now();
   const { attack } = await load();
-  const { tried, said, broke } = await attack(count, seed);
+  // A kind that cannot be tried at all ends none of the others.
+  const { tried, said, broke } = await attack(count, seed).catch((error) => ({
+    tried: 0,
+    said: 'it could not be tried',
+    broke: [error.stack],
+  }));
   console.log(
     `${kind}: ${tried} tried, ${broke.length} broke something${said ? `; ${said}` : ''} (${Math.round((Date.now() - started) / 1000)} s)`,
   );

@@ -7,6 +7,9 @@ import { freePort } from '../free-port.mjs';
 
 export const newFolder = () => mkdtempSync(join(tmpdir(), 'hodman-attack-'));
 
+/** Tenths of a second that a server may take to begin. */
+const PATIENCE = 6000;
+
 /** Begins a server; `up` says when it answers, or that it ended by itself. */
 export async function begin(folder, { demo = false, now } = {}) {
   const port = await freePort();
@@ -26,7 +29,8 @@ export async function begin(folder, { demo = false, now } = {}) {
   child.stderr.on('data', (text) => (printed += text));
   const exited = new Promise((resolve) => child.once('exit', resolve));
   const up = async () => {
-    for (let attempt = 0; attempt < 600 && child.exitCode === null; attempt++) {
+    // A busy machine plays the demo for minutes: what ends by itself is what did not start.
+    for (let attempt = 0; attempt < PATIENCE && child.exitCode === null; attempt++) {
       if (printed.includes('Hodman is at')) return true;
       await new Promise((resolve) => setTimeout(resolve, 100));
     }
