@@ -61,7 +61,7 @@ export function PackagingFields({ share, value, onChange }: PackagingFieldsProps
         />
       )}
       <p className="note" role="status">
-        {keeps && `${keeps.said}. `}
+        {keeps && keeps.said !== '' && `${keeps.said}. `}
         {absorber &&
           value.packaging === 'barrier bag with absorber' &&
           `${inMass(largest)} crumbled ask for a bag of about ${writeNumber(bagFor(largest) / 1000, 1)} L: an absorber of ${absorber.cc} cc (as for ${absorber.words}; common practice).`}

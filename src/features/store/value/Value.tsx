@@ -26,7 +26,7 @@ export function Value({ view }: { view: ValueView }) {
       <div className="titleRow">
         <h1>What it costs</h1>
         <p className="soft">
-          a day of each dog, of the last {view.days} · <Link href="/store/waste">not eaten</Link> ·{' '}
+          a dog’s day by what it got in {view.days} days · <Link href="/store/waste">not eaten</Link> ·{' '}
           <Link href="/store">to the Store</Link>
         </p>
       </div>
@@ -54,7 +54,9 @@ export function Value({ view }: { view: ValueView }) {
               </li>
               {dog.bought.map((food) => (
                 <li key={food.name} className={styles.bar}>
-                  <span>{food.name}</span>
+                  <span>
+                    {food.name}, <span className="soft">{dog.isGot ? 'the same kcal' : 'for what is asked'}</span>
+                  </span>
                   <Bar part={food.minor / most} hatch="dots" />
                   <b>{food.said}</b>
                 </li>

@@ -39,6 +39,8 @@ export interface ValueView {
     readonly home: { readonly minor: number; readonly said: string; readonly why: Explanation } | undefined;
     /** Days that say nothing of it, where none does: only a part of each was pressed. */
     readonly partly: number;
+    /** It is reckoned by what the dog got, not by what its ration asks. */
+    readonly isGot: boolean;
     /** The same kcal as bought food, by its label. */
     readonly bought: readonly { readonly name: string; readonly minor: number; readonly said: string }[];
   }[];
@@ -125,6 +127,7 @@ export const valueView = pageQuery(async (read): Promise<ValueView> => {
           },
         },
         partly: days === 0 ? partly : 0,
+        isGot: days > 0,
         bought: foods.map((food) => {
           const minor = costOfDay(kcal, food.kcalPerGram, food.price);
           return { name: food.name, minor, said: writeMoney(minor, currency) };
