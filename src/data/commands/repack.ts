@@ -137,7 +137,7 @@ async function intoNewPack(
             kind: 'corrected',
             note: 'more was in it than had been sealed: of that so much goes along',
             legs: [
-              { ...at, amount: change },
+              { holdingId: at.holdingId, placeId: at.placeId, amount: change },
               { account: 'found', amount: -change },
             ],
           },
