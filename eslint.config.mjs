@@ -41,13 +41,14 @@ const dataIsFar = {
 
 const paths = (list) => ['error', { basePath: import.meta.dirname, zones: list }];
 
-// How long food keeps is asked of the food (core/preserve/food-life.ts): nobody else adds its days to a date, and the household's
-// setting is a row of the rules of dates and nothing else.
-/** A figure has an owner in core (0072): a room that multiplies energy, density, water or money has stolen it. */
+// A figure has an owner in core (0072): a room that multiplies energy, density, water or money has stolen it.
 const COMPUTED = ['MemberExpression[property.name=', 'Identifier[name='].map((side) => ({
   selector: `BinaryExpression[operator=/^[*\\u002F]$/] > ${side}/^(kcal|kcalADay|homeKcal|density|perGram|perKcal|priceMinor|waterPerGram|gramsADay)$/]`,
   message: 'a figure is said by core, which shows the same to everybody (docs/figures.md); a drawing asks a scale',
 }));
+
+// How long food keeps is asked of the food (core/preserve/food-life.ts): nobody else adds its days to a date, and the household's
+// setting is a row of the rules of dates and nothing else.
 const KEEPING = [
   {
     selector:

@@ -102,10 +102,8 @@ const house = {
 const view = await todayView();
 const dog = view.dogs.find((each) => each.next && each.next.drawn.length > 0);
 if (dog) {
-  const parts = dog.next.drawn.map(({ key, grams }) => {
-    const id = Number(key.split('-')[1]);
-    return key.startsWith('share') ? { shareId: id, grams } : { holdingId: id, grams };
-  });
+  const { bowlPart } = await import('@/core/stock/draw');
+  const parts = dog.next.drawn.map(bowlPart);
   await room('feed-5y', async () => {
     const fed = await tryCommand(house, (context) =>
       feedBowl(context, { dogId: dog.id, slotId: dog.next.slotId, day: view.day, at: 'now', parts }),

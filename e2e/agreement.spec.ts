@@ -5,14 +5,12 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import Papa from 'papaparse';
 import { daysBetween, type LocalDate } from '../src/core/calendar/local-date';
-import { FIGURES, type FigureName } from '../src/core/figures/figures';
+import { DAYS_FROM, FIGURES, type FigureName } from '../src/core/figures/figures';
 import { visit } from './steps';
 import { startHodman, stopHodman, type Hodman } from './server';
 
 const NOW = '2026-11-25T12:00:00Z';
 const TODAY = '2026-11-25' as LocalDate;
-/** Days are counted from it (`ui/figure.ts`). */
-const FIRST = '1970-01-01' as LocalDate;
 let hodman: Hodman;
 
 test.afterEach(() => stopHodman(hodman));
@@ -23,6 +21,8 @@ interface Seen {
   readonly value: number;
   /** The page or the file. */
   readonly where: string;
+  /** It rounds as it says: whole kcal, a tenth of a gram. */
+  readonly isFile?: boolean;
 }
 
 const marked = async (page: Page, where: string): Promise<Seen[]> => {
@@ -53,16 +53,16 @@ const pdf = async (where: string): Promise<string> => {
 
 /** What the calendar says of the coming weeks, as figures. */
 const calendar = async (): Promise<Seen[]> => {
-  const where = 'calendar.csv';
+  const [where, isFile] = ['the calendar', true];
   const text = await (await fetch(`${hodman.address}/api/calendar/file`)).text();
   return new ICAL.Component(ICAL.parse(text) as never).getAllSubcomponents('vevent').flatMap((each): Seen[] => {
     const { summary, startDate } = new ICAL.Event(each);
     const day = startDate.toString().slice(0, 10) as LocalDate;
     if (summary.startsWith('Cook by today'))
-      return [{ name: 'cook by', of: 'house', value: daysBetween(TODAY, day), where }];
+      return [{ name: 'cook by', of: 'house', value: daysBetween(TODAY, day), where, isFile }];
     if (!summary.startsWith('To the fridge for tomorrow: ')) return [];
     const codes = summary.split(': ')[1]!.split(', ');
-    return codes.map((of) => ({ name: 'out of the freezer', of, value: daysBetween(FIRST, day), where }));
+    return codes.map((of) => ({ name: 'out of the freezer', of, value: daysBetween(DAYS_FROM, day), where, isFile }));
   });
 };
 
@@ -82,22 +82,22 @@ async function walkThrough(page: Page): Promise<Set<string>> {
   for (const code of packs.filter((each, at) => packs.findIndex((other) => other[0] === each[0]) === at))
     await walk(`/store?pack=${code}`);
   for (const row of await csv('/api/stock/packs')) {
-    const where = 'packs.csv';
-    seen.push({ name: 'pack grams', of: row['code']!, value: Number(row['grams']), where });
-    seen.push({ name: 'pack kcal', of: row['code']!, value: Number(row['kcal']), where });
+    const [where, isFile] = ['packs.csv', true];
+    seen.push({ name: 'pack grams', of: row['code']!, value: Number(row['grams']), where, isFile });
+    seen.push({ name: 'pack kcal', of: row['code']!, value: Number(row['kcal']), where, isFile });
     const by = row['safe_until'] || row['best_by'];
-    if (by) seen.push({ name: 'use by', of: row['code']!, value: daysBetween(FIRST, by as LocalDate), where });
+    if (by)
+      seen.push({ name: 'use by', of: row['code']!, value: daysBetween(DAYS_FROM, by as LocalDate), where, isFile });
   }
   seen.push(...(await calendar()));
   const apart = new Map<string, Seen[]>();
   for (const each of seen)
     apart.set(`${each.name} of ${each.of}`, [...(apart.get(`${each.name} of ${each.of}`) ?? []), each]);
   for (const [which, own] of apart) {
-    const pages = own.filter(({ where }) => !where.endsWith('.csv'));
+    const pages = own.filter(({ isFile }) => !isFile);
     for (const { value, where } of pages)
       expect([which, where, value]).toEqual([which, where, expect.closeTo(pages[0]!.value, 6)]);
-    // A file rounds as it says: whole kcal, a tenth of a gram.
-    for (const { name, value, where } of own.filter((each) => each.where.endsWith('.csv') && pages.length > 0))
+    for (const { name, value, where } of own.filter((each) => each.isFile && pages.length > 0))
       expect([which, where, Math.abs(value - pages[0]!.value) <= (name === 'pack kcal' ? 0.5 : 0.05)]).toEqual([
         which,
         where,

@@ -63,7 +63,7 @@ function agree({ today, sheet, weeks, agenda }: Shown) {
       expect(own.isShort).toBe(!played.covered);
     }
     // What is taken out on an evening stands on the sheet, in the calendar, and of tonight on Today, and nowhere else.
-    const said = new Set(day.takeOut);
+    const said = new Set(day.takeOut.map(({ code }) => code));
     const inCalendar = agenda.filter((each) => each.kind === 'take out' && each.day === day.day);
     expect(new Set(inCalendar.flatMap((each) => each.said.split(': ')[1]!.split(', ')))).toEqual(said);
     if (index === 0) expect(new Set(today.tonight.map(({ code }) => code))).toEqual(said);

@@ -9,7 +9,7 @@ import { readPlans } from './repositories/plans';
 import { OPEN_PLANS } from './repositories/promised';
 import { readPlaces } from './repositories/household';
 import { readLots } from './repositories/lots';
-import { freezingDays } from '@/core/preserve/freezing-plan';
+import { freezingDays, litresOf } from '@/core/preserve/freezing-plan';
 
 const NOTHING: Play = { cover: [], out: [] };
 
@@ -17,10 +17,8 @@ const NOTHING: Play = { cover: [], out: [] };
 export async function readAgenda(read: Page): Promise<AgendaEntry[]> {
   const { today } = read;
   const ahead = await readAhead(read);
-  const freezers = (await readPlaces(read.db)).map(({ id, capacityMl }) => ({
-    id,
-    litres: capacityMl === null ? undefined : capacityMl / 1000,
-  }));
+  const places = await readPlaces(read.db);
+  const freezers = places.map(({ id, capacityMl }) => ({ id, litres: litresOf(capacityMl) }));
   return agendaOf({
     today,
     sources: ahead.sources,

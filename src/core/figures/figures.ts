@@ -1,3 +1,5 @@
+import type { LocalDate } from '../calendar/local-date';
+
 /** A figure that a household is told, and the one function that says it. */
 export interface OwnedFigure {
   readonly unit: string;
@@ -94,6 +96,9 @@ export const FIGURES = {
     time: 'as it stands',
   },
 } as const satisfies Readonly<Record<string, OwnedFigure>>;
+
+/** A figure that is a day is marked as days from this one. */
+export const DAYS_FROM = '1970-01-01' as LocalDate;
 
 export type FigureName = keyof typeof FIGURES;
 

@@ -1,4 +1,4 @@
-import { daysOf, inCups, kcalADay, lastsOf } from './lasts';
+import { inCups, kcalADay, lastsOf } from './lasts';
 
 test('how long a pot lasts: together, and for each alone (arithmetic)', () => {
   expect(lastsOf(2310, [863.2, 291.8])).toEqual({ together: 2, alone: [2310 / 863.2, 2310 / 291.8] });
@@ -18,6 +18,6 @@ test('days that so many kcal last for dogs that eat by the gram (by hand)', () =
   // 863.2 g and 291.8 g a day of 1.2 kcal/g are 1386 kcal: 2772 kcal are two days.
   const aDay = kcalADay([{ gramsADay: 863.2 }, { gramsADay: 291.8 }], 1.2);
   expect(aDay).toBeCloseTo(1386, 9);
-  expect(daysOf(2772, aDay)).toBeCloseTo(2, 9);
-  expect(daysOf(2772, kcalADay([], 1.2))).toBeUndefined();
+  expect(lastsOf(2772, [aDay]).together).toBeCloseTo(2, 9);
+  expect(lastsOf(2772, [kcalADay([], 1.2)]).together).toBeUndefined();
 });

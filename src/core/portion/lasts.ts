@@ -12,13 +12,13 @@ export interface Lasts {
 }
 
 /**
- * How long so many g last. Takes each dog's g a day; a dog that gets nothing of it has no days. Source: arithmetic.
+ * How long so much food lasts. Takes g and each dog's g a day, or both in kcal; a dog that gets nothing of it has no days. Source: arithmetic.
  */
-export function lastsOf(grams: number, aDay: readonly number[]): Lasts {
+export function lastsOf(food: number, aDay: readonly number[]): Lasts {
   const all = addUp(aDay, (each) => each);
   return {
-    together: all > 0 ? grams / all : undefined,
-    alone: aDay.map((each) => (each > 0 ? grams / each : undefined)),
+    together: all > 0 ? food / all : undefined,
+    alone: aDay.map((each) => (each > 0 ? food / each : undefined)),
   };
 }
 
@@ -28,9 +28,6 @@ export const kcalADay = (portions: readonly { readonly gramsADay: number }[], de
     addUp(portions, ({ gramsADay }) => gramsADay),
     density,
   );
-
-/** Days that food of so many kcal lasts for dogs that eat so many a day; undefined: nobody eats of it. Source: arithmetic. */
-export const daysOf = (kcal: number, aDay: number): number | undefined => (aDay > 0 ? kcal / aDay : undefined);
 
 /** Where the kcal of a guest come from. */
 export const GUEST_SOURCE = 'as a neutered adult: 1.6 × resting energy, an estimate';

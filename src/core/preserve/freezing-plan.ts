@@ -37,6 +37,10 @@ export function planFreezing(
   return { aDay, dayOf, days, waits, tooLong: days - 1 > fridgeDays };
 }
 
+/** L of a place that is said to hold so many mL; undefined: nobody has said. */
+export const litresOf = (capacityMl: number | null | undefined): number | undefined =>
+  capacityMl === null || capacityMl === undefined ? undefined : capacityMl / 1000;
+
 /** What a freezer looks at of a pack: where it is and since when, and on which day it is to go into which. */
 export interface Freezes {
   readonly grams: number;

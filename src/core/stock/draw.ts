@@ -137,6 +137,15 @@ export function drawMeal(
   return { drawn: all, missing: missingFrom(kcal, all) };
 }
 
+/** The pack, or the share that is eaten today, that a drawn part is of, as a bowl takes it; keys are `pack-7` and `share-7`. */
+export function bowlPart({
+  key,
+  grams,
+}: Pick<Drawn, 'key' | 'grams'>): { holdingId: number; grams: number } | { shareId: number; grams: number } {
+  const [kind, id] = key.split('-');
+  return kind === 'share' ? { shareId: Number(id), grams } : { holdingId: Number(id), grams };
+}
+
 /**
  * Fills one meal from packs in the order given.
  *

@@ -4,7 +4,7 @@ import { addDays, type LocalDate } from '../calendar/local-date';
 import { coverOf } from './cover';
 import { thawDays } from './first-use';
 import { inOrderOfUse, type Source } from './draw';
-import { freezerAhead, passDates, playAhead, tonightOf, whyBefore } from './weeks-ahead';
+import { freezerAhead, passDates, playAhead, sayPlayed, tonightOf, whyBefore } from './weeks-ahead';
 
 const DAY = '2026-11-25' as LocalDate;
 const pack = (code: string, over: Partial<Source> = {}): Source => ({
@@ -27,6 +27,8 @@ test('a dog that is away lacks nothing, though there is nothing left by then', (
   const { cover } = playAhead([{ dogId: 1, mealsOn, isOff }], [pack('K1', { place: 'fridge' })], DAY, {}, 8);
   expect(cover[0]!.days.map(({ covered }) => covered)).toEqual([true, true, false, false, false, true, true, false]);
   expect(cover[0]!.coverDays).toBe(2);
+  const said = cover[0]!.days.map((day) => sayPlayed(day, DAY).split(': ')[1]);
+  expect([said[0], said[2], said[5]]).toEqual(['K1', 'nothing', 'fed already, or away']);
 });
 
 const play = (sources: readonly Source[], kcal: number, days = 14) =>

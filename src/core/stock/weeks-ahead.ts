@@ -2,7 +2,7 @@ import { addUp } from '../add-up';
 import { addDays, writeDay, type LocalDate } from '../calendar/local-date';
 import { countOf } from '../quantity/count-words';
 import { byCode } from './code';
-import { coverOf, type Cover, type DogAhead, type FeedingRules } from './cover';
+import { coverOf, type Cover, type CoveredDay, type DogAhead, type FeedingRules } from './cover';
 import type { Source } from './draw';
 import { outFor, takenOut } from './first-use';
 
@@ -78,6 +78,10 @@ export function sayRunsOut({ coverDays, days }: Pick<Cover, 'coverDays' | 'days'
   if (coverDays === days.length) return `${countOf(days.length / 7, 'week')} or more`;
   return `${countOf(coverDays, 'day')}, to ${writeDay(last.day, today)}`;
 }
+
+/** What feeds a dog on a played day, in words. Source: the played days. */
+export const sayPlayed = ({ day, drawn, covered }: CoveredDay, today: LocalDate): string =>
+  `${writeDay(day, today)}: ${covered ? drawn.map(({ code }) => code).join(', ') || 'fed already, or away' : 'nothing'}`;
 
 /** What goes into the fridge tonight. */
 export const tonightOf = ({ out }: Pick<Play, 'out'>, today: LocalDate): TakeOutOf[] =>

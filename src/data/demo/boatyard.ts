@@ -8,7 +8,7 @@ import { grams } from '@/core/quantity/units';
 import { sharesOf } from '@/core/portion/shares';
 import { plainPlan } from '@/core/plan/plan-entry';
 import { linesOfWeights } from '@/core/recipe/bases';
-import { drawMeal, fitFor, inOrderOfUse } from '@/core/stock/draw';
+import { bowlPart, drawMeal, fitFor, inOrderOfUse } from '@/core/stock/draw';
 import { contextFor, type Context } from '../commands/run';
 import { weighBatch } from '../commands/batches';
 import { startCooking } from '../commands/start-batch';
@@ -297,11 +297,7 @@ async function feedDay(
       );
       const { drawn } = drawMeal(meal.kcal, fitFor(ready, dog.id));
       if (drawn.length === 0) continue;
-      const parts = drawn.map(({ key, grams: mass }) => {
-        const id = Number(key.split('-')[1]);
-        return key.startsWith('share') ? { shareId: id, grams: mass } : { holdingId: id, grams: mass };
-      });
-      await feedBowl(context, { dogId: dog.id, slotId: meal.id, day: context.today, parts });
+      await feedBowl(context, { dogId: dog.id, slotId: meal.id, day: context.today, parts: drawn.map(bowlPart) });
     }
   }
   if (days === -1) await thawForToday(await at(days, '20:00'), tx);

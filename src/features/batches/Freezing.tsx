@@ -1,5 +1,6 @@
 'use client';
 
+import { litresOf } from '@/core/preserve/freezing-plan';
 import { useState } from 'react';
 import { addDays, writeDay } from '@/core/calendar/local-date';
 import { AS_RECKONED, freezeHere } from '@/core/learned/beside';
@@ -64,7 +65,7 @@ export function Freezing({ view, share, plan }: { view: BatchView; share: SheetS
           own,
         );
   const freezer = view.places.find(({ id }) => id === share.placeId);
-  const litres = freezer?.capacityMl === undefined ? undefined : freezer.capacityMl / 1000;
+  const litres = litresOf(freezer?.capacityMl);
   const packs = share.proposed.map(({ grams }) => grams);
   const { aDay, dayOf } = plan;
   const used = freezer?.usedMl;

@@ -24,7 +24,7 @@ import type { BatchView } from './view';
 import type { SheetShare } from './weighed/view';
 import { Boxes } from './boxes/Boxes';
 import { BoxesForm } from './boxes/BoxesForm';
-import { planFreezing, type FreezingPlan } from '@/core/preserve/freezing-plan';
+import { litresOf, planFreezing, type FreezingPlan } from '@/core/preserve/freezing-plan';
 import { Freezing } from './Freezing';
 import { HowItWas } from './HowItWas';
 import { NOT_SAID, PackagingFields } from './Packaging';
@@ -161,7 +161,7 @@ function Seal({ view, share }: { view: BatchView; share: SheetShare }) {
     share.fate === 'freezer'
       ? planFreezing(
           share.proposed.map(({ grams }) => grams),
-          freezer?.capacityMl === undefined ? undefined : freezer.capacityMl / 1000,
+          litresOf(freezer?.capacityMl),
           share.fridgeDays,
           freezer?.taken,
         )

@@ -13,7 +13,7 @@ import { sure } from '@/core/sure';
 import { lotAsPack } from './shelves/lots/queries';
 import { openLot, type OpenLot, type StoreHouse } from './lot/queries';
 import { openPack, type OpenPack } from './pack/queries';
-import { shelvesOf, type Shelf, type ShelfPack } from './shelves/queries';
+import { shelvesOf, type Lying, type Shelf, type ShelfPack } from './shelves/queries';
 
 export interface StoreView {
   readonly shelves: readonly Shelf[];
@@ -76,7 +76,7 @@ export const storeView = pageQuery(async (read, { code, lotId }: InHand): Promis
 export interface CountView {
   readonly places: readonly { readonly placeId: number; readonly name: string; readonly packs: number }[];
   /** The place that is counted: the one that was asked for, or the first with packs in it. */
-  readonly place: Shelf | undefined;
+  readonly place: (Omit<Shelf, 'packs'> & { readonly packs: readonly Lying[] }) | undefined;
 }
 
 export const countView = pageQuery(async (read, placeId: number | undefined): Promise<CountView> => {

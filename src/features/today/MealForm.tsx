@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { bowlOf, drawMeal } from '@/core/stock/draw';
+import { bowlPart, bowlOf, drawMeal } from '@/core/stock/draw';
 import { nth } from '@/core/sure';
 import { Choice } from '@/ui/form/Choice';
 import { Field } from '@/ui/form/Field';
@@ -23,11 +23,6 @@ interface TypedPart {
   readonly key: string;
   readonly text: string;
 }
-
-const partOf = (key: string, grams: number) => {
-  const [kind, id] = key.split('-');
-  return kind === 'share' ? { shareId: Number(id), grams } : { holdingId: Number(id), grams };
-};
 
 /** From which packs, how much of each, and when. What a bowl was fed from can be chosen again though it is empty now. */
 export function MealForm({ meal, sources, onDone }: MealFormProps) {
@@ -64,7 +59,7 @@ export function MealForm({ meal, sources, onDone }: MealFormProps) {
     setTried(true);
     const parts = typed.flatMap((part, index) => {
       const own = nth(read, index);
-      return own.ok ? [partOf(part.key, Number(own.value))] : [];
+      return own.ok ? [bowlPart({ key: part.key, grams: Number(own.value) })] : [];
     });
     if (parts.length < typed.length) return;
     if (meal.bowl) correct.run({ bowlId: meal.bowl.bowlId, parts, at });

@@ -9,7 +9,7 @@ import { madeForOf } from '@/core/stock/made-for';
 import { sayPot } from '@/core/stock/say-pot';
 import { cookByOf } from '@/core/stock/agenda';
 import type { Cover } from '@/core/stock/cover';
-import { playAhead, sayRunsOut, tonightOf, type TakeOutOf } from '@/core/stock/weeks-ahead';
+import { playAhead, sayPlayed, sayRunsOut, tonightOf, type TakeOutOf } from '@/core/stock/weeks-ahead';
 import { inOrderOfUse, insteadOf, type Drawn } from '@/core/stock/draw';
 import { readAhead } from '@/data/ahead';
 import { clockAsked } from '@/data/clock-asked';
@@ -18,7 +18,7 @@ import { readBowlsBetween } from '@/data/repositories/bowls';
 import type { StoredDog } from '@/data/repositories/dogs';
 import { readCups } from '@/data/repositories/food-facts';
 import { readPlaces, type Place } from '@/data/repositories/household';
-import { dueInFreezer } from '@/core/preserve/freezing-plan';
+import { litresOf, dueInFreezer } from '@/core/preserve/freezing-plan';
 import { potDay, type StoredPack } from '@/data/repositories/stock';
 import { DAYS_BACK, earlierMeals } from './earlier/queries';
 import {
@@ -153,15 +153,10 @@ function aheadOf(
   const largest = (drawn: readonly Drawn[]) => [...drawn].sort((a, b) => b.kcal - a.kcal)[0];
   const cells = cover.days.slice(0, HORIZON).map((day): AheadCell => {
     const main = largest(day.drawn);
-    const codes = day.drawn.map((part) => part.code).join(', ');
     return {
       day: day.day,
       hatch: day.covered && main ? sure(bySource.get(main.key)).protein.hatch : undefined,
-      said: day.covered
-        ? codes === ''
-          ? `${writeDay(day.day, today)}: fed already`
-          : `${writeDay(day.day, today)}: ${codes}`
-        : `${writeDay(day.day, today)}: nothing`,
+      said: sayPlayed(day, today),
     };
   });
   const runsOut = sayRunsOut(cover, today);
@@ -213,8 +208,8 @@ function toFreezerOf(
   set: UnitSet,
 ): TodayView['toFreezer'] {
   return places.flatMap((place) => {
-    const litres = place.capacityMl === null ? undefined : place.capacityMl / 1000;
-    const { due, later, next } = dueInFreezer(stock, { id: place.id, litres }, today);
+    const freezer = { id: place.id, litres: litresOf(place.capacityMl) };
+    const { due, later, next } = dueInFreezer(stock, freezer, today);
     if (due.length + later.length === 0) return [];
     const grams = addUp(due, (pack) => pack.grams);
     return [

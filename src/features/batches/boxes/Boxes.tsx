@@ -2,7 +2,7 @@
 
 import ButtonBase from '@mui/material/ButtonBase';
 import Button from '@mui/material/Button';
-import { daysOf, kcalADay } from '@/core/portion/lasts';
+import { kcalADay, lastsOf } from '@/core/portion/lasts';
 import { useRef, useState } from 'react';
 import { cellOf, figuresOf, isByTurns, isFull } from '@/core/portion/boxes';
 import { countOf } from '@/core/quantity/count-words';
@@ -61,7 +61,7 @@ export function Boxes({ view }: { view: BatchView }) {
   const figures = figuresOf(plan, filled, ingredients);
   const kcal = figures.boxes.map((box) => box.kcal);
   const { portions, density } = sure(view.weighed);
-  const lasts = daysOf(figures.whole.kcal, kcalADay(portions, density));
+  const { together: lasts } = lastsOf(figures.whole.kcal, [kcalADay(portions, density)]);
   const read = text.trim() === '' ? undefined : readScale(text);
   const target = next === undefined ? undefined : nth(nth(plan.rows, row).grams, next);
   const nameOf = (box: number) => {

@@ -1,7 +1,6 @@
 'use client';
 
-import { daysOf, kcalADay } from '@/core/portion/lasts';
-import { kcalIn } from '@/core/nutrition/density';
+import { kcalADay, lastsOf } from '@/core/portion/lasts';
 import { useState } from 'react';
 import { compareFates, type FateFigures, type KeptFate } from '@/core/preserve/fates';
 import { writeHours } from '@/core/preserve/drying-words';
@@ -50,7 +49,6 @@ function Fates({ view, of }: { view: BatchView; of: YieldView }) {
   const { weighed, compare } = view;
   if (!weighed || !compare) return null;
   const grams = read.ok ? Number(read.value) : undefined;
-  const eaten = kcalADay(weighed.portions, of.density);
   const fates =
     grams === undefined || grams <= 0
       ? []
@@ -59,10 +57,11 @@ function Fates({ view, of }: { view: BatchView; of: YieldView }) {
           grams,
           water: of.water,
           density: of.density,
-          kcalADay: eaten,
+          kcalADay: kcalADay(weighed.portions, of.density),
           packs: Array.from({ length: Math.ceil(grams / PACK) }, (_, index) => Math.min(PACK, grams - index * PACK)),
         });
-  const days = grams === undefined ? undefined : daysOf(kcalIn(grams, of.density), eaten);
+  const aDay = weighed.portions.map(({ gramsADay }) => gramsADay);
+  const days = grams === undefined ? undefined : lastsOf(grams, aDay).together;
   const drawn = keepingBars(
     fates.map(({ until, millilitres }) => ({ until, millilitres })),
     view.today,

@@ -7,7 +7,15 @@ import type { Hatch, Protein } from '@/core/recipe/protein';
 import { cookByOf } from '@/core/stock/agenda';
 import type { CoveredDay } from '@/core/stock/cover';
 import { fitFor, inOrderOfUse, withHeld } from '@/core/stock/draw';
-import { DAYS_AHEAD, freezerAhead, passDates, playAhead, sayRunsOut, whyBefore } from '@/core/stock/weeks-ahead';
+import {
+  DAYS_AHEAD,
+  freezerAhead,
+  passDates,
+  playAhead,
+  sayPlayed,
+  sayRunsOut,
+  whyBefore,
+} from '@/core/stock/weeks-ahead';
 import { sure } from '@/core/sure';
 import { readAhead } from '@/data/ahead';
 import { pageQuery, readProteins } from '@/data/page';
@@ -104,7 +112,7 @@ export const aheadView = pageQuery(async (read): Promise<AheadView> => {
             day,
             covered,
             hatch: main && covered ? proteinFor(main.key).hatch : undefined,
-            said: `${writeDay(day, today)}: ${covered ? drawn.map(({ code }) => code).join(', ') || 'fed already, or away' : 'nothing'}`,
+            said: sayPlayed(own, today),
             rotated:
               covered && tired !== undefined && main && proteinFor(main.key).word !== tired
                 ? `something else, after ${countOf(ahead.keeps.proteinDays ?? 0, 'day')} of ${tired}`

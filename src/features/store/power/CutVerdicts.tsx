@@ -1,6 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import { kcalOfAll } from '@/core/stock/pack-kcal';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { addUp } from '@/core/add-up';
@@ -141,6 +142,7 @@ function Costs({ view, thrown }: { view: PowerView; thrown: readonly Pack[] }) {
       today,
       keeps,
     );
+  const { kcal, isAtLeast } = kcalOfAll(thrown);
   const gone = new Set(thrown.map(({ holdingId }) => `pack-${holdingId}`));
   const before = cover(sources);
   const after = gone.size === 0 ? before : cover(sources.filter((source) => !gone.has(source.key)));
@@ -148,7 +150,8 @@ function Costs({ view, thrown }: { view: PowerView; thrown: readonly Pack[] }) {
     <dl className={styles.facts}>
       <dt>thrown away</dt>
       <dd>
-        {inMass(addUp(thrown, (pack) => pack.grams))}, {writeKcal(addUp(thrown, (pack) => pack.kcal))} kcal
+        {inMass(addUp(thrown, (pack) => pack.grams))}, {isAtLeast && 'at least '}
+        {writeKcal(kcal)} kcal
       </dd>
       {dogs.map(({ dogId, name }, index) => {
         const [had, has] = [nth(before, index).coverDays, nth(after, index).coverDays];

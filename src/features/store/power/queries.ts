@@ -25,12 +25,12 @@ import { readOpenCut } from '@/data/repositories/power-cuts';
 import { readLots } from '@/data/repositories/lots';
 import type { FoodKind } from '@/core/preserve/shelf-life';
 import { lotAsPack } from '../shelves/lots/queries';
-import { shownPack, type ShelfPack } from '../shelves/queries';
+import { shownPack, type Lying } from '../shelves/queries';
 
 export interface CutPlaceView extends CutPlace {
   readonly placeId: number;
   readonly name: string;
-  readonly packs: readonly ShelfPack[];
+  readonly packs: readonly Lying[];
   readonly verdict: CutVerdict;
   /** Hours into the cut until which nothing in it is lost; undefined: as long as it stays so. */
   readonly lasts: number;
@@ -60,7 +60,7 @@ export interface PowerView {
   /** The cold places, in the order in which they lose their food. */
   readonly places: readonly CutPlaceView[];
   /** What of each pack is said. */
-  readonly packs: readonly (ShelfPack & {
+  readonly packs: readonly (Lying & {
     readonly verdict: ReturnType<typeof packVerdict>;
     readonly isLot: boolean;
     readonly isFrozen: boolean;
@@ -146,7 +146,7 @@ export const powerView = pageQuery(async (read): Promise<PowerView> => {
     db,
     [...ahead.stock, ...lots].map((held) => held.holdingId),
   );
-  const judged = (shown: ShelfPack, held: { foodKind: FoodKind; safeUntil: LocalDate | undefined }, isLot = false) => {
+  const judged = (shown: Lying, held: { foodKind: FoodKind; safeUntil: LocalDate | undefined }, isLot = false) => {
     const verdict = verdictOf.get(shown.placeId);
     if (!verdict) return [];
     const isLater = cut?.endedAt !== undefined && (arrivals.get(shown.holdingId) ?? now) > cut.endedAt;

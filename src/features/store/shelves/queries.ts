@@ -50,6 +50,9 @@ export interface ShelfPack {
   readonly words: string;
 }
 
+/** A pack, or an ingredient of which the kcal may be unknown, where all that lies in a place is gone through. */
+export type Lying = Omit<ShelfPack, 'kcal'> & { readonly kcal: number | undefined };
+
 export interface Shelf {
   readonly placeId: number;
   readonly name: string;

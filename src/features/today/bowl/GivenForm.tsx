@@ -1,6 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import { bowlPart } from '@/core/stock/draw';
 import { useState } from 'react';
 import { readGiven, type GivenEntry, type GivenMeasure } from '@/core/dog/given';
 import type { Problem } from '@/core/problem';
@@ -64,8 +65,7 @@ export function GivenForm({ dog, sources, onDone }: GivenFormProps) {
     if (what === 'meal') {
       const read = readScale(text);
       setWrong(read.ok ? [] : [{ field: 'grams', message: read.problem.message }]);
-      if (read.ok)
-        feed.run({ dogId: dog.id, parts: [{ holdingId: Number(key.split('-')[1]), grams: read.value }], at, takesOff });
+      if (read.ok) feed.run({ dogId: dog.id, parts: [bowlPart({ key, grams: read.value })], at, takesOff });
       return;
     }
     const typed = { ...entry, kind: what };

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { z } from 'zod';
 import type { LocalDate } from '@/core/calendar/local-date';
 import { byMeasure } from '@/core/stock/by-measure';
-import { bowlOf, drawMeal, fitFor, type Drawn } from '@/core/stock/draw';
+import { bowlPart, bowlOf, drawMeal, fitFor, type Drawn } from '@/core/stock/draw';
 import { useCommand } from '@/ui/form/use-command';
 import { useDraftStorage } from '@/ui/form/use-draft-storage';
 import { feedNext } from '../actions';
@@ -44,10 +44,9 @@ export function useBowl({ dog, day, sources, cubes, onFed }: Asked) {
     onFed(bowlId, `${dog.name} has had ${next?.slotName}.`);
     router.refresh();
   });
-  const parts = drawn.map(({ key, grams }) => {
-    const id = Number(key.split('-')[1]);
-    if (key.startsWith('share')) return { shareId: id, grams };
-    return cubes.some((cube) => cube.key === key) ? { holdingId: id, grams, frozen: true } : { holdingId: id, grams };
+  const parts = drawn.map((each) => {
+    const part = bowlPart(each);
+    return 'holdingId' in part && cubes.some(({ key }) => key === each.key) ? { ...part, frozen: true } : part;
   });
   return {
     drawn,

@@ -4,7 +4,6 @@ import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { BOWL_HOURS } from '@/core/stock/left';
-import { sure } from '@/core/sure';
 import { REHYDRATED_RULE } from '@/core/preserve/rehydrate';
 import { DogBadge } from '@/ui/badges/badges';
 import { Field } from '@/ui/form/Field';
@@ -116,8 +115,8 @@ export function Sitter({ view }: { view: SitterView }) {
           {day.takeOut.length > 0 && (
             <p>
               <span className={styles.box} aria-hidden /> in the evening, from the freezer into the fridge:{' '}
-              {day.takeOut.map((said, index) => (
-                <b key={said} {...figureDay('out of the freezer', sure(said.split(' ')[0]), day.day)}>
+              {day.takeOut.map(({ code, said }, index) => (
+                <b key={code} {...figureDay('out of the freezer', code, day.day)}>
                   {index > 0 && ', '}
                   {said}
                 </b>

@@ -48,7 +48,7 @@ export interface SitterView {
     readonly day: LocalDate;
     readonly said: string;
     /** Codes that go from the freezer into the fridge on that evening, with the place. */
-    readonly takeOut: readonly string[];
+    readonly takeOut: readonly { readonly code: string; readonly said: string }[];
     readonly dogs: readonly {
       readonly id: number;
       readonly name: string;
@@ -127,7 +127,7 @@ export const sitterView = pageQuery(
           .filter(({ on }) => on === day)
           .map(({ key, code }) => {
             const place = freezers.find(({ id }) => id === packs.get(key)?.placeId);
-            return freezers.length > 1 && place ? `${code} (${place.name.toLowerCase()})` : code;
+            return { code, said: freezers.length > 1 && place ? `${code} (${place.name.toLowerCase()})` : code };
           }),
         dogs: ahead.dogs.map((dog) => {
           const energy = dayEnergy(dog, day);

@@ -2,7 +2,7 @@ import 'server-only';
 import { kcalIn } from '@/core/nutrition/density';
 import { daysBetween, writeDay, type LocalDate } from '@/core/calendar/local-date';
 import type { StoredLot } from '@/data/repositories/lots';
-import type { ShelfPack } from '../queries';
+import type { Lying } from '../queries';
 
 /** How a date of safety is said that is over. */
 export const WAS_SAFE = 'was safe until';
@@ -51,13 +51,13 @@ export function shownLot(lot: StoredLot, today: LocalDate): ShelfLot {
 }
 
 /** An ingredient beside packs, where all that lies in a place is gone through: counted, or judged after a power cut. */
-export const lotAsPack = (lot: StoredLot, today: LocalDate): ShelfPack => ({
+export const lotAsPack = (lot: StoredLot, today: LocalDate): Lying => ({
   ...shownLot(lot, today),
   code: lot.name,
   whose: 'ingredient',
   tags: [],
   recipeName: lot.name,
-  kcal: kcalIn(lot.grams, lot.density ?? 0),
+  kcal: lot.density === undefined ? undefined : kcalIn(lot.grams, lot.density),
   room: lot.grams,
   full: 1,
   protein: { word: 'ingredient', hatch: 'level' },
