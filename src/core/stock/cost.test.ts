@@ -1,4 +1,4 @@
-import { costOfDay, costOfKcal, costOfPart, costOfPot, isWhole, sayCost, stoveEnergy } from './cost';
+import { whyBought, costOfDay, costOfKcal, costOfPart, costOfPot, isWhole, sayCost, stoveEnergy } from './cost';
 
 const GBP = { kwhMinor: 28, currency: 'GBP' };
 
@@ -71,4 +71,15 @@ test('what was thrown cost its part of its lot, or of its pots; unknown where on
   ];
   expect(costOfKcal(400, pots)).toBeCloseTo(70, 9);
   expect(costOfKcal(400, [...pots, { part: 0.1, price: undefined }])).toBeUndefined();
+});
+
+test('a day of bought food says where it comes from: what was got or is asked, its label, its price', () => {
+  const food = { name: 'Harbour kibble', kcalPerGram: 3.5, price: 0.6 };
+  const { title, steps } = whyBought(1059.2, food, { isGot: false, currency: 'GBP' });
+  expect([title, ...steps.map(({ what, sum }) => `${what}: ${sum}`)]).toEqual([
+    'GBP 1.82 a day of Harbour kibble',
+    'as its ration asks: 1059 kcal a day',
+    'by its label: 3.50 kcal/g',
+    'by its price: GBP 6.00 a kg',
+  ]);
 });

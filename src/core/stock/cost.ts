@@ -1,7 +1,7 @@
 import { addUp } from '../add-up';
 import type { CookedComponent } from '../batch/evidence';
 import type { Explanation } from '../explanation';
-import { writeMoney, writeNumber } from '../quantity/write';
+import { writeDensity, writeMoney, writeNumber } from '../quantity/write';
 
 /** What a line of a pot cost: its g, and what of them has a price, in minor units of a g. */
 export interface PricedLine {
@@ -151,3 +151,20 @@ export const costOfKcal = (
 /** What a day of a dog costs with one food, in minor units: its kcal by what a kcal of that costs. Source: arithmetic. */
 export const costOfDay = (kcal: number, kcalPerGram: number, minorPerGram: number): number =>
   (kcal / kcalPerGram) * minorPerGram;
+
+/** Where the cost of a dog's day with a bought food comes from. Takes kcal a day, the food's kcal and minor units per g. Source: its label. */
+export function whyBought(
+  kcal: number,
+  food: { readonly name: string; readonly kcalPerGram: number; readonly price: number },
+  { isGot, currency }: { readonly isGot: boolean; readonly currency: string },
+): Explanation {
+  return {
+    title: `${writeMoney(costOfDay(kcal, food.kcalPerGram, food.price), currency)} a day of ${food.name}`,
+    steps: [
+      { what: isGot ? 'in its bowls' : 'as its ration asks', sum: `${writeNumber(kcal, 0)} kcal a day` },
+      { what: 'by its label', sum: `${writeDensity(food.kcalPerGram)} kcal/g` },
+      { what: 'by its price', sum: `${writeMoney(food.price * 1000, currency)} a kg` },
+    ],
+    source: 'Arithmetic on its label and its price as they were typed.',
+  };
+}

@@ -58,7 +58,9 @@ export function Value({ view }: { view: ValueView }) {
                     {food.name}, <span className="soft">{dog.isGot ? 'the same kcal' : 'for what is asked'}</span>
                   </span>
                   <Bar part={food.minor / most} hatch="dots" />
-                  <b>{food.said}</b>
+                  <b>
+                    {food.said} <Why of={food.why} about={`what ${food.name} would cost ${dog.name} a day`} />
+                  </b>
                 </li>
               ))}
             </ul>

@@ -12,7 +12,7 @@ import { countOf } from '@/core/quantity/count-words';
 import { writeMoney, writeNumber } from '@/core/quantity/write';
 import type { Protein } from '@/core/recipe/protein';
 import { sure } from '@/core/sure';
-import { costOfDay, costOfDays, sayCost } from '@/core/stock/cost';
+import { whyBought, costOfDay, costOfDays, sayCost } from '@/core/stock/cost';
 import { pageQuery, readProteins } from '@/data/page';
 import { readBatch, readBatchList } from '@/data/repositories/batches';
 import { readCosts } from '@/data/repositories/costs';
@@ -42,7 +42,12 @@ export interface ValueView {
     /** It is reckoned by what the dog got, not by what its ration asks. */
     readonly isGot: boolean;
     /** The same kcal as bought food, by its label. */
-    readonly bought: readonly { readonly name: string; readonly minor: number; readonly said: string }[];
+    readonly bought: readonly {
+      readonly name: string;
+      readonly minor: number;
+      readonly said: string;
+      readonly why: Explanation;
+    }[];
   }[];
   readonly pots: readonly {
     readonly batchId: number;
@@ -130,7 +135,9 @@ export const valueView = pageQuery(async (read): Promise<ValueView> => {
         isGot: days > 0,
         bought: foods.map((food) => {
           const minor = costOfDay(kcal, food.kcalPerGram, food.price);
-          return { name: food.name, minor, said: writeMoney(minor, currency) };
+          const said = writeMoney(minor, currency);
+          const why = whyBought(kcal, food, { isGot: days > 0, currency });
+          return { name: food.name, minor, said, why };
         }),
       };
     }),
